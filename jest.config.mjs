@@ -1,0 +1,27 @@
+const swc = {
+  '^.+\\.tsx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true, decorators: true },
+        transform: { react: { runtime: 'automatic' } },
+        target: 'es2022',
+      },
+      module: { type: 'commonjs' },
+    },
+  ],
+};
+const common = {
+  testEnvironment: 'node',
+  transform: swc,
+  extensionsToTreatAsEsm: [],
+  moduleNameMapper: { '^@hum-lever/core$': '<rootDir>/../core/src/index.ts' },
+};
+export default {
+  projects: [
+    { ...common, displayName: 'core', rootDir: 'core', testMatch: ['<rootDir>/src/**/*.test.ts'] },
+    { ...common, displayName: 'server', rootDir: 'server', testMatch: ['<rootDir>/src/**/*.test.ts'] },
+    { ...common, displayName: 'web', rootDir: 'web', testMatch: ['<rootDir>/src/**/*.test.ts'] },
+    { ...common, displayName: 'e2e', rootDir: 'e2e', testMatch: ['<rootDir>/src/**/*.test.ts'] },
+  ],
+};
