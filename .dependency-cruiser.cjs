@@ -1,0 +1,90 @@
+/**
+ * The plan of the house as lint. Each room lists the rooms it may know; everything not listed is forbidden, and a
+ * room is entered by its face (index.ts) only.
+ */
+const ground = ['gadget', 'kernel'];
+const path = ['contact', 'scan', 'debounce', 'gesture', 'flow', 'light', 'screen', 'sound'];
+const mayKnow = {
+  gadget: [],
+  kernel: [],
+  contact: [...ground],
+  scan: [...ground, 'contact'],
+  debounce: [...ground, 'scan'],
+  gesture: [...ground, 'debounce'],
+  flow: [...ground, 'gesture'],
+  // The outputs stand side by side behind the flow.
+  light: [...ground, 'flow'],
+  screen: [...ground, 'flow'],
+  sound: [...ground, 'flow'],
+  machine: [...ground, ...path],
+  trial: [...ground, ...path, 'machine'],
+  snag: [...ground, ...path, 'machine'],
+  formats: [...ground, ...path, 'machine', 'trial', 'snag'],
+};
+const test = '\\.test\\.tsx?$|/test/';
+const rooms = Object.entries(mayKnow).map(([room, known]) => ({
+  name: `core-${room}`,
+  comment: `${room} may know ${known.join(', ') || 'nobody'}`,
+  severity: 'error',
+  from: { path: `^core/src/${room}/`, pathNot: test },
+  to: { path: '^core/src/', pathNot: [room, ...known].map((name) => `^core/src/${name}/`).join('|') },
+}));
+
+module.exports = {
+  forbidden: [
+    ...rooms,
+    {
+      name: 'core-faces',
+      comment:
+        'a room is entered by its index.ts; the registry of snags lists files that live in their rooms',
+      severity: 'error',
+      from: { path: '^core/src/([^/]+)/', pathNot: `${test}|^core/src/snag/registry\\.ts$` },
+      to: { path: '^core/src/[^/]+/', pathNot: '^core/src/$1/|/index\\.ts$' },
+    },
+    {
+      name: 'core-hostless',
+      comment: 'the core knows no host',
+      severity: 'error',
+      from: { path: '^core/src/', pathNot: test },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true },
+    },
+    {
+      name: 'public-face-only',
+      comment: 'server and web know the core by its public face',
+      severity: 'error',
+      from: { path: '^(server|web)/src/' },
+      to: { path: '^core/', pathNot: '^core/(dist|src)/index\\.(d\\.ts|js|ts)$' },
+    },
+    {
+      name: 'server-and-web-are-strangers',
+      severity: 'error',
+      from: { path: '^(server|web)/src/' },
+      to: { path: '^(server|web)/src/', pathNot: '^$1/src/' },
+    },
+    {
+      name: 'sheets-are-strangers',
+      comment: 'what two sheets share moves to web/src/shared or the core',
+      severity: 'error',
+      from: { path: '^web/src/sheets/([^/]+)/' },
+      to: { path: '^web/src/sheets/', pathNot: '^web/src/sheets/$1/' },
+    },
+    {
+      name: 'sheets-by-their-face',
+      severity: 'error',
+      from: { path: '^web/src/', pathNot: '^web/src/sheets/' },
+      to: { path: '^web/src/sheets/[^/]+/', pathNot: '/index\\.tsx?$' },
+    },
+    { name: 'nothing-missing', severity: 'error', from: {}, to: { couldNotResolve: true } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules|/dist/' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'] },
+  },
+};

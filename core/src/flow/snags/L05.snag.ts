@@ -1,0 +1,92 @@
+import { gesturesOf } from '../../gesture/index.ts';
+import type { Edit, Gadget, Rule, Snag, SnagRule, State } from '../../gadget/index.ts';
+import { alwaysOrNever, compiled } from './reach.ts';
+
+type Reason =
+  | { reason: 'guard' }
+  | { reason: 'shadowed'; by: number; mend: Edit }
+  | { reason: 'outlived'; delayUs: number; earlierUs: number }
+  | { reason: 'unheard'; gesture: string; control: string; mend: Edit };
+
+const sameTrigger = (a: Rule, b: Rule) =>
+  a.trigger.kind === 'gesture' && b.trigger.kind === 'gesture'
+    ? a.trigger.controlId === b.trigger.controlId && a.trigger.gesture === b.trigger.gesture
+    : false;
+
+/** Starting points for a gesture that a rule wants and its control does not listen for. */
+const listening = {
+  hold: { holdUs: 500_000 },
+  double: { doubleWindowUs: 250_000 },
+  repeat: { repeat: { delayUs: 400_000, everyUs: 120_000 } },
+} as const;
+
+function unheard(gadget: Gadget, { trigger }: Rule): Reason | null {
+  if (trigger.kind !== 'gesture') return null;
+  const control = gadget.controls.find(({ id }) => id === trigger.controlId)!;
+  const { gesture } = trigger;
+  if (gesturesOf(control.gestures).includes(gesture) || !(gesture in listening)) return null;
+  const gestures = { ...control.gestures, ...listening[gesture as keyof typeof listening] };
+  return {
+    reason: 'unheard',
+    gesture,
+    control: control.name,
+    mend: { name: 'changeControl', args: [control.id, { gestures }] },
+  };
+}
+
+function whyNever(
+  gadget: Gadget,
+  state: State,
+  index: number,
+  always: (ruleId: string) => boolean | null,
+): Reason | null {
+  const rule = state.rules[index]!;
+  if (always(rule.id) === false) return { reason: 'guard' };
+  const shadow = state.rules.findIndex(
+    (other, at) => at < index && sameTrigger(other, rule) && always(other.id) === true,
+  );
+  if (shadow >= 0)
+    return {
+      reason: 'shadowed',
+      by: shadow + 1,
+      mend: { name: 'moveRule', args: [rule.id, shadow - index] },
+    };
+  if (rule.trigger.kind === 'after') {
+    const { delayUs } = rule.trigger;
+    for (const [at, { trigger, targetId, id }] of state.rules.entries()) {
+      if (trigger.kind !== 'after' || targetId === null || at === index || always(id) !== true) continue;
+      if (trigger.delayUs < delayUs || (trigger.delayUs === delayUs && at < index))
+        return { reason: 'outlived', delayUs, earlierUs: trigger.delayUs };
+    }
+  }
+  return unheard(gadget, rule);
+}
+
+/** A rule that can never fire: guard constant 0, shadowed, its state left before its timer, or unheard. */
+export const L05: SnagRule = {
+  id: 'L05',
+  check(gadget, derived) {
+    const { tables } = compiled(gadget, derived);
+    const guards = new Map(tables.ruleIds.map((id, at) => [id, tables.ruleGuard[at]!]));
+    const always = (ruleId: string) => alwaysOrNever(guards.get(ruleId)!);
+    return gadget.flow.states.flatMap((state) =>
+      state.rules.flatMap((rule, index): Snag[] => {
+        const why = whyNever(gadget, state, index, always);
+        if (!why) return [];
+        const { reason, ...rest } = why;
+        const { mend, ...figures } = rest as { mend?: Edit } & Record<string, string | number>;
+        return [
+          {
+            rule: 'L05',
+            level: 'likely',
+            place: { kind: 'rule', id: rule.id },
+            values: { state: state.name, number: index + 1, reason, ...figures },
+            mend: mend
+              ? { key: reason === 'shadowed' ? 'moveUp' : 'listen', edit: mend }
+              : { key: 'removeRule', edit: { name: 'removeRule', args: [rule.id] } },
+          },
+        ];
+      }),
+    );
+  },
+};

@@ -1,0 +1,71 @@
+import { settingFaults } from '../debounce/index.ts';
+import {
+  applyEdit,
+  canonicalJson,
+  EditRefused,
+  limits,
+  openGadget,
+  type Edit,
+  type Fault,
+  type Gadget,
+  type Opened,
+} from '../gadget/index.ts';
+
+/** As `Opened`, with what only text can be: not JSON, or too large to look at. */
+export type Read =
+  Opened | { outcome: 'not-json'; message: string } | { outcome: 'too-large'; message: string };
+
+/** What the ground floor cannot know: whether every debounce setting is one that the registry can run. */
+function registryFaults(gadget: Gadget): Fault[] {
+  return gadget.controls.flatMap(({ debounce }, index) =>
+    settingFaults(debounce).map(({ path, message }) => ({
+      path: `controls.${index}.debounce.${path}`,
+      message,
+    })),
+  );
+}
+
+/** A document from raw JSON: migrated, checked strictly, ready to run. Never throws. */
+export function readGadget(raw: unknown): Opened {
+  const opened = openGadget(raw);
+  if (opened.outcome !== 'opened') return opened;
+  const faults = registryFaults(opened.gadget);
+  const first = faults[0];
+  return first ? { outcome: 'invalid', faults, message: `${first.path}: ${first.message}.` } : opened;
+}
+
+/** A document from the text of a file. Never throws. */
+export function readGadgetText(text: string): Read {
+  // Counted in UTF-16 units, which are never more than the bytes: a file over this is over the limit too.
+  if (text.length > limits.documentBytes)
+    return {
+      outcome: 'too-large',
+      message: `Expected at most ${limits.documentBytes / 1_048_576} MiB, got more.`,
+    };
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch (error) {
+    return {
+      outcome: 'not-json',
+      message: `Expected a gadget file (JSON); reading it failed: ${(error as Error).message}.`,
+    };
+  }
+  return readGadget(raw);
+}
+
+/** The file of a gadget: canonical JSON, so that two revisions compare line by line. */
+export function printGadget(gadget: Gadget): string {
+  return canonicalJson(gadget);
+}
+
+/**
+ * The edited document, checked as strictly as one that is read.
+ * @throws EditRefused naming the field; nothing was changed
+ */
+export function editGadget(gadget: Gadget, edit: Edit): Gadget {
+  const edited = applyEdit(gadget, edit);
+  const faults = edited.controls === gadget.controls ? [] : registryFaults(edited);
+  if (faults.length > 0) throw new EditRefused(`${faults[0]!.path}: ${faults[0]!.message}`, faults);
+  return edited;
+}

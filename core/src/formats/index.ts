@@ -1,0 +1,1 @@
+export { editGadget, printGadget, readGadget, readGadgetText, type Read } from './gadgetDocument.ts';

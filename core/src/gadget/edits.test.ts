@@ -1,0 +1,119 @@
+import * as fc from 'fast-check';
+import { contactOf } from '../contact/index.ts';
+import { gadgetArbitrary } from '../test/arbitraries.ts';
+import { button, frozen, pressToLight, rule } from '../test/fixtures.ts';
+import {
+  applyEdit,
+  countUses,
+  EditRefused,
+  emptyGadget,
+  openGadget,
+  type Edit,
+  type Gadget,
+} from './index.ts';
+
+const run = (gadget: Gadget, ...edits: Edit[]) => edits.reduce(applyEdit, gadget);
+
+describe('edits', () => {
+  it('build a working gadget from nothing', () => {
+    const { id: _id, ...control } = button();
+    const { id: _ruleId, ...press } = rule('r1', { targetId: 's2' });
+    const built = run(
+      emptyGadget('New'),
+      { name: 'renameGadget', args: ['Lamp'] },
+      { name: 'setPurpose', args: ['To light the booth'] },
+      { name: 'addControl', args: [control] },
+      { name: 'addOutput', args: [{ kind: 'light', name: 'Lamp', colour: 'amber' }] },
+      { name: 'addState', args: ['Dark'] },
+      { name: 'addState', args: ['Lit'] },
+      { name: 'addRule', args: ['s1', press] },
+      {
+        name: 'changeState',
+        args: ['s2', { entry: [{ kind: 'light', outputId: 'o1', light: { mode: 'on' } }] }],
+      },
+      { name: 'addVariable', args: [{ name: 'count', initial: 0, min: 0, max: 9 }] },
+      {
+        name: 'addTask',
+        args: [{ name: 'Light it', startStateId: 's1', goalStateId: 's2', budgetPresses: 1, budgetUs: null }],
+      },
+      { name: 'setLoopPeriod', args: [2_000] },
+      { name: 'moveState', args: ['s2', -5] },
+      { name: 'setInitialState', args: ['s1'] },
+    );
+    expect(built.flow.states.map(({ name }) => name)).toEqual(['Lit', 'Dark']);
+    expect(built.flow.initialId).toBe('s1');
+    expect(openGadget(built).outcome).toBe('opened');
+  });
+
+  it('take along what would dangle', () => {
+    const gadget = pressToLight();
+    expect(
+      run(gadget, { name: 'removeControl', args: ['b1'] }).flow.states.every(
+        ({ rules }) => rules.length === 0,
+      ),
+    ).toBe(true);
+    const noScreen = run(gadget, { name: 'removeOutput', args: ['o2'] });
+    expect(countUses(noScreen, 'o2')).toBe(0);
+    const one = run(gadget, { name: 'removeState', args: ['s1'] });
+    expect(one.flow).toMatchObject({ initialId: 's2', states: [{ id: 's2', rules: [] }] });
+    const noCount = run(gadget, { name: 'removeVariable', args: ['v1'] });
+    expect(noCount.flow.states[0]!.rules[0]!.actions).toEqual([]);
+  });
+
+  it('are refused with the field named, and change nothing', () => {
+    const gadget = frozen(pressToLight());
+    const refused = (edit: Edit) => {
+      try {
+        applyEdit(gadget, edit);
+      } catch (error) {
+        return error instanceof EditRefused ? error.message : String(error);
+      }
+      return 'accepted';
+    };
+    expect(refused({ name: 'renameGadget', args: [' '] })).toContain('name');
+    expect(refused({ name: 'setLoopPeriod', args: [NaN] })).toContain('loop.periodUs');
+    expect(refused({ name: 'changeRule', args: ['r1', { targetId: 's9' }] })).toContain('targetId');
+    expect(refused({ name: 'changeRule', args: ['r99', { targetId: null }] })).toContain('no rule');
+    expect(refused({ name: 'setInitialState', args: ['s9'] })).toContain('initialId');
+  });
+
+  it('turn a wait inside a rule into a state of its own', () => {
+    const light = { kind: 'light', outputId: 'o1', light: { mode: 'off' } } as const;
+    const waiting = run(pressToLight(), {
+      name: 'changeRule',
+      args: ['r1', { actions: [{ kind: 'wait', lengthUs: 300_000 }, light] }],
+    });
+    const mended = run(waiting, { name: 'waitInOwnState', args: ['r1', 0, 'Waiting'] });
+    expect(mended.flow.states[0]!.rules[0]).toMatchObject({ actions: [], targetId: 's3' });
+    expect(mended.flow.states[2]).toMatchObject({
+      name: 'Waiting',
+      rules: [{ trigger: { kind: 'after', delayUs: 300_000 }, actions: [light], targetId: 's2' }],
+    });
+  });
+
+  it('never leave a document that the door would refuse, whatever is removed', () => {
+    const removal = fc.oneof(
+      fc.constantFrom('b1', 'b2', 'b3').map((id): Edit => ({ name: 'removeControl', args: [id] })),
+      fc.constantFrom('o1', 'o2', 'o3').map((id): Edit => ({ name: 'removeOutput', args: [id] })),
+      fc.constantFrom('s1', 's2', 's3', 's4').map((id): Edit => ({ name: 'removeState', args: [id] })),
+      fc.constantFrom('v1', 'v2').map((id): Edit => ({ name: 'removeVariable', args: [id] })),
+      fc.constant<Edit>({ name: 'addState', args: ['More'] }),
+      fc.constant<Edit>({ name: 'changeControl', args: ['b1', { contact: contactOf('worn') }] }),
+    );
+    fc.assert(
+      fc.property(gadgetArbitrary, fc.array(removal, { maxLength: 12 }), (gadget, edits) => {
+        let current = gadget;
+        for (const edit of edits) {
+          try {
+            current = applyEdit(current, edit);
+          } catch (error) {
+            // Only what is gone already may be refused.
+            expect(String(error)).toContain('There is no');
+          }
+        }
+        expect(openGadget(current).outcome).toBe('opened');
+      }),
+      { seed: 2, numRuns: 100 },
+    );
+  });
+});

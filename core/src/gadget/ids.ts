@@ -1,0 +1,28 @@
+import type { Gadget } from './gadget.schema.ts';
+
+/** Prefix of the ids of each kind of thing. */
+export const idPrefix = {
+  task: 't',
+  control: 'b',
+  output: 'o',
+  variable: 'v',
+  state: 's',
+  rule: 'r',
+} as const;
+
+/**
+ * The next free id with this prefix: one more than the highest in use. Pure, so that the same edit on the same
+ * document always gives the same document.
+ */
+export function nextId(gadget: Gadget, kind: keyof typeof idPrefix): string {
+  const prefix = idPrefix[kind];
+  const { brief, controls, outputs, flow } = gadget;
+  const records = [...brief.tasks, ...controls, ...outputs, ...flow.variables, ...flow.states];
+  const ids = [
+    ...records.map(({ id }) => id),
+    ...flow.states.flatMap(({ rules }) => rules.map(({ id }) => id)),
+  ];
+  const pattern = new RegExp(`^${prefix}(\\d{1,9})$`);
+  const highest = ids.reduce((most, id) => Math.max(most, Number(pattern.exec(id)?.[1] ?? 0)), 0);
+  return `${prefix}${highest + 1}`;
+}

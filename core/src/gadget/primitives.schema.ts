@@ -1,0 +1,47 @@
+import { z } from 'zod';
+import { limits } from './limits.ts';
+
+/** Short stable id: lower-case letter, then letters, digits or underscores. Ids are never shown to the maker. */
+export const idSchema = z
+  .string()
+  .regex(
+    /^[a-z][a-z0-9_]{0,23}$/,
+    'expected a short id such as "s3" (a lower-case letter, then letters or digits)',
+  );
+
+// Control characters would let a name break out of a log line or hide itself on a label.
+const printable = /^[^\u0000-\u001f\u007f\u2028\u2029]*$/;
+
+/** A name for people: 1 to 80 characters, no control characters, no space at either end. */
+export const nameSchema = z
+  .string()
+  .min(1, 'expected a name, got nothing')
+  .max(limits.nameChars, `expected at most ${limits.nameChars} characters`)
+  .regex(printable, 'expected no control characters')
+  .refine((name) => name === name.trim(), 'expected no space at the start or the end');
+
+/** Free text of several lines. */
+export const proseSchema = z
+  .string()
+  .max(limits.textChars, `expected at most ${limits.textChars} characters`);
+
+/** Text on one line, as a display shows it. */
+export const lineSchema = (max: number) =>
+  z
+    .string()
+    .max(max, `expected at most ${max} characters`)
+    .regex(printable, 'expected one line of plain text');
+
+/** Whole number in a closed range. NaN, infinities and fractions are refused by name. */
+export const wholeSchema = (min: number, max: number, unit = '') =>
+  z
+    .number(`expected a whole number from ${min} to ${max}${unit && ` ${unit}`}`)
+    .int(`expected a whole number from ${min} to ${max}${unit && ` ${unit}`}`)
+    .min(min, `expected at least ${min}${unit && ` ${unit}`}`)
+    .max(max, `expected at most ${max}${unit && ` ${unit}`}`);
+
+/** Duration in whole microseconds, 0 or `minUs` up to one hour. */
+export const durationUsSchema = (minUs = 0) => wholeSchema(minUs, limits.timeUs, 'µs');
+
+/** Signed 32-bit integer: what variables and expressions hold. */
+export const int32Schema = wholeSchema(-2_147_483_648, 2_147_483_647);

@@ -1,0 +1,41 @@
+import type { Edit } from './edits.ts';
+import type { Gadget } from './gadget.schema.ts';
+
+/** stop: it cannot work. likely: it will bite most makers. note: a trade worth knowing. */
+export type SnagLevel = 'stop' | 'likely' | 'note';
+
+/** Where in the document, by id, so that the place survives a move. */
+export interface Place {
+  kind: 'control' | 'output' | 'variable' | 'state' | 'rule';
+  id: string;
+}
+
+/** A finding as ids and numbers; its words are the web's. */
+export interface Snag {
+  rule: string;
+  level: SnagLevel;
+  place: Place;
+  /** Figures in base units (names end in Us, PerMille …) and names for people. */
+  values: Readonly<Record<string, number | string>>;
+  /** One edit that would mend it. */
+  mend?: { key: string; edit: Edit; values?: Readonly<Record<string, number | string>> };
+}
+
+/** Raw level changes of a contact, in µs from the first touch; ordered by time, alternating, first is 1. */
+export interface Edge {
+  atUs: number;
+  level: 0 | 1;
+}
+
+/** What rules may ask that is dear to compute or belongs to another room. */
+export interface Derived {
+  /** Computes once per check run and key. */
+  once<T>(key: string, make: () => T): T;
+  /** `count` presses of that button's own switch, each held for `heldUs`, always the same ones. */
+  bouncedPresses(controlId: string, heldUs: number, count: number): readonly (readonly Edge[])[];
+}
+
+export interface SnagRule {
+  id: string;
+  check(gadget: Gadget, derived: Derived): Snag[];
+}

@@ -1,0 +1,1 @@
+export { gesturesOf, idleButton, nextGestureUs, onEdge, onTime, type ButtonState } from './button.ts';

@@ -1,0 +1,1 @@
+export { darkLight, lightLevel, safelyShown, slowestSafeBlinkUs, type LitLight } from './level.ts';

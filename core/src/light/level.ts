@@ -1,0 +1,41 @@
+import type { LightMode } from '../gadget/index.ts';
+
+/** A light as it was last told to be. Plain JSON: it costs nothing while it blinks. */
+export interface LitLight {
+  light: LightMode;
+  sinceUs: number;
+  /** Level when it was told, where a fade starts. */
+  fromPercent: number;
+}
+
+export const darkLight: LitLight = { light: { mode: 'off' }, sinceUs: 0, fromPercent: 0 };
+
+/**
+ * Level in percent at a moment, 0–100.
+ * @param atUs >= lit.sinceUs
+ */
+export function lightLevel({ light, sinceUs, fromPercent }: LitLight, atUs: number): number {
+  switch (light.mode) {
+    case 'on':
+      return 100;
+    case 'off':
+      return 0;
+    case 'blink':
+      // Lit in the first half of each period.
+      return ((atUs - sinceUs) % light.periodUs) * 2 < light.periodUs ? 100 : 0;
+    case 'fade': {
+      const share = Math.min(1, (atUs - sinceUs) / light.overUs);
+      return Math.round(fromPercent + (light.levelPercent - fromPercent) * share);
+    }
+  }
+}
+
+/** Flashing between 3 and 30 Hz can harm (`reckoning`, sound and cautions); slower than 3 Hz is kept as it is. */
+export const slowestSafeBlinkUs = 400_000;
+
+/** The light as it may be shown on a screen: blinking no faster than 2.5 Hz. */
+export function safelyShown(lit: LitLight): LitLight {
+  const { light } = lit;
+  if (light.mode !== 'blink' || light.periodUs >= slowestSafeBlinkUs) return lit;
+  return { ...lit, light: { mode: 'blink', periodUs: slowestSafeBlinkUs } };
+}

@@ -1,0 +1,86 @@
+import type { CompiledGadget, CompiledInput } from './compiled.ts';
+import { freshInput } from './input.ts';
+import { darkShown } from './outputs.ts';
+import type { InputState, MachineState, Shown } from './state.ts';
+
+/**
+ * A running machine's state carried over to an edited document: place, values, outputs, timers and fingers are kept
+ * by id; what the edit brought begins now.
+ * @returns null where the current state is gone: then only a restart makes sense
+ */
+export function adoptState(
+  state: MachineState,
+  from: CompiledGadget,
+  to: CompiledGadget,
+): MachineState | null {
+  const stateId = from.tables.stateIds[state.flow.current];
+  const current = stateId === undefined ? -1 : to.tables.stateIds.indexOf(stateId);
+  if (current < 0) return null;
+  const values = new Map(from.tables.variableIds.map((id, slot) => [id, state.flow.values[slot]!]));
+  const samePeriod = from.periodUs === to.periodUs;
+  return {
+    ...state,
+    turnUs: null,
+    lostTurns: samePeriod ? state.lostTurns : 0,
+    inputs: Object.fromEntries(
+      [...to.inputs].map(([id, input]) => [
+        id,
+        adoptInput(state.inputs[id], from.inputs.get(id), input, samePeriod),
+      ]),
+    ),
+    flow: {
+      current,
+      values: to.tables.variableIds.map((id, slot) => values.get(id) ?? to.tables.initialValues[slot]!),
+      timers: adoptTimers(state, from, to, current),
+      draws: state.flow.draws,
+    },
+    shown: adoptShown(state.shown, darkShown(to.gadget)),
+  };
+}
+
+/** Timers whose delay is unchanged go on; the others, and new ones, start now. */
+function adoptTimers(state: MachineState, from: CompiledGadget, to: CompiledGadget, current: number) {
+  const before = new Map(from.tables.ruleIds.map((id, rule) => [id, rule]));
+  const { firstRule, ruleEvent, ruleDelayUs, ruleIds } = to.tables;
+  const timers: { rule: number; dueUs: number }[] = [];
+  for (let rule = firstRule[current]!; rule < firstRule[current + 1]!; rule += 1) {
+    if (ruleEvent[rule] !== -1) continue;
+    const old = before.get(ruleIds[rule]!);
+    const same = old !== undefined && from.tables.ruleDelayUs[old] === ruleDelayUs[rule];
+    const running = state.flow.timers.find((timer) => timer.rule === old);
+    if (!same) timers.push({ rule, dueUs: state.nowUs + ruleDelayUs[rule]! });
+    else if (running) timers.push({ rule, dueUs: running.dueUs });
+  }
+  return timers;
+}
+
+/** Finger and contact stay; another algorithm, setting or period starts from the level that was clean. */
+function adoptInput(
+  was: InputState | undefined,
+  from: CompiledInput | undefined,
+  to: CompiledInput,
+  samePeriod: boolean,
+): InputState {
+  if (!was || !from) return freshInput(to);
+  const { params } = to.control.debounce;
+  const same = samePeriod && JSON.stringify(from.control.debounce) === JSON.stringify(to.control.debounce);
+  const debounce = same ? was.debounce : to.algorithm.settled(was.debounce.level, params);
+  return { ...was, debounce, moved: true };
+}
+
+function adoptShown(was: Shown, dark: Shown): Shown {
+  const keep = <T>(fresh: Record<string, T>, old: Record<string, T>) =>
+    Object.fromEntries(Object.entries(fresh).map(([id, one]) => [id, old[id] ?? one]));
+  return {
+    stateId: was.stateId,
+    variables: keep(dark.variables, was.variables),
+    lights: keep(dark.lights, was.lights),
+    texts: Object.fromEntries(
+      Object.entries(dark.texts).map(([id, rows]) => [
+        id,
+        rows.map((row, index) => was.texts[id]?.[index] ?? row),
+      ]),
+    ),
+    tones: keep(dark.tones, was.tones),
+  };
+}

@@ -1,0 +1,121 @@
+import { bounceEdges, edgesFrom } from '../contact/index.ts';
+import type { SwallowReason } from '../debounce/index.ts';
+import { idleButton } from '../gesture/index.ts';
+import { schedule } from '../kernel/index.ts';
+import type { CompiledGadget, CompiledInput } from './compiled.ts';
+import type { InputState, MachineState } from './state.ts';
+import type { EntryOf, TraceEntry } from './trace.ts';
+
+/** A control nobody has touched yet. */
+export function freshInput({ algorithm, control }: CompiledInput): InputState {
+  return {
+    fingerDown: false,
+    presses: 0,
+    changes: 0,
+    downUs: 0,
+    upUs: 0,
+    answered: true,
+    deafUntilUs: null,
+    raw: 0,
+    edgesLeft: 0,
+    moved: false,
+    wakeUs: null,
+    debounce: algorithm.settled(0, control.debounce.params),
+    gesture: idleButton,
+  };
+}
+
+/** The finger moves: the contact starts to bounce. A finger that is there already changes nothing. */
+export function moveFinger(
+  state: MachineState,
+  compiled: CompiledInput,
+  down: boolean,
+  trace: TraceEntry[],
+): void {
+  const { control, number, algorithm } = compiled;
+  const input = state.inputs[control.id]!;
+  if (input.fingerDown === down) return;
+  input.fingerDown = down;
+  if (down) {
+    input.presses += 1;
+    input.downUs = state.nowUs;
+    input.answered = false;
+    input.deafUntilUs = algorithm.deafUntilUs(input.debounce, state.nowUs);
+  } else {
+    input.upUs = state.nowUs;
+  }
+  trace.push({ at: state.nowUs, lane: 'finger', id: control.id, down, press: input.presses });
+  const level = down ? 1 : 0;
+  const edges = edgesFrom(input.raw, bounceEdges(control.contact, level, state.seed, number, input.changes));
+  input.changes += 1;
+  input.edgesLeft = edges.length;
+  input.moved = true;
+  for (const { atUs, level: raw } of edges)
+    schedule(state.queue, state.nowUs + atUs, {
+      kind: 'edge',
+      controlId: control.id,
+      change: input.changes,
+      level: raw,
+    });
+}
+
+/** Reads one input at a turn, if anything about it can have changed. Returns the clean change, or null. */
+export function readInput(
+  state: MachineState,
+  compiled: CompiledInput,
+  turn: number,
+  periodUs: number,
+): 0 | 1 | null {
+  const { control, algorithm } = compiled;
+  const input = state.inputs[control.id]!;
+  const { nowUs } = state;
+  if (!input.moved && (input.wakeUs === null || input.wakeUs > nowUs)) return null;
+  input.moved = false;
+  const before = input.debounce.level;
+  const { params } = control.debounce;
+  input.debounce = algorithm.step(input.debounce, { level: input.raw, atUs: nowUs, turn }, params);
+  input.wakeUs = algorithm.nextUs(input.debounce, params, periodUs, nowUs);
+  return input.debounce.level === before ? null : input.debounce.level;
+}
+
+/** The trace entry of a clean change; remembers that the press came through. */
+export function cleanChange(state: MachineState, id: string, level: 0 | 1): EntryOf<'clean'> {
+  const input = state.inputs[id]!;
+  const extra = level === 1 && input.answered;
+  if (level === 1) input.answered = true;
+  const sinceUs = state.nowUs - (level === 1 || input.fingerDown ? input.downUs : input.upUs);
+  return { at: state.nowUs, lane: 'clean', id, level, sinceUs, extra };
+}
+
+/**
+ * Once the finger is gone and the algorithm at rest, a press that did not come through is known to be lost; says
+ * why, with what it had and what it would have needed.
+ */
+export function swallowed(
+  state: MachineState,
+  compiled: CompiledInput,
+  { periodUs }: CompiledGadget,
+): EntryOf<'swallowed'> | null {
+  const { control, algorithm } = compiled;
+  const input = state.inputs[control.id]!;
+  if (input.answered || input.fingerDown || input.edgesLeft > 0 || input.wakeUs !== null) return null;
+  input.answered = true;
+  const hadUs = input.upUs - input.downUs;
+  const because = (reason: SwallowReason, neededUs: number): EntryOf<'swallowed'> => {
+    return {
+      at: state.nowUs,
+      lane: 'swallowed',
+      id: control.id,
+      press: input.presses,
+      reason,
+      hadUs,
+      neededUs,
+    };
+  };
+  if (state.blockedFromUs <= input.upUs && state.blockedUntilUs >= input.upUs && state.blockedUntilUs > 0)
+    return because('blocked', state.blockedUntilUs - input.downUs);
+  if (input.deafUntilUs !== null && input.deafUntilUs >= input.upUs)
+    return because('lockout', input.deafUntilUs - input.downUs);
+  if (hadUs < periodUs) return because('between-samples', periodUs);
+  return because('too-short', algorithm.neededUs(control.debounce.params, periodUs));
+}

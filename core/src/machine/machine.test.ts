@@ -1,0 +1,314 @@
+import * as fc from 'fast-check';
+import { contactOf } from '../contact/index.ts';
+import { gadgetArbitrary, stimuliArbitrary } from '../test/arbitraries.ts';
+import { button, frozen, ideal, pressToLight, rule, state } from '../test/fixtures.ts';
+import type { Gadget } from '../gadget/index.ts';
+import { Machine, replay, type EntryOf, type Lane, type Stimulus, type TraceEntry } from './index.ts';
+
+const press = (atMs: number, heldMs: number, controlId = 'b1'): Stimulus[] => [
+  { atUs: atMs * 1_000, controlId, what: 'down' },
+  { atUs: (atMs + heldMs) * 1_000, controlId, what: 'up' },
+];
+const of = <L extends Lane>(trace: TraceEntry[], lane: L) =>
+  trace.filter((e) => e.lane === lane) as EntryOf<L>[];
+const run = (gadget: Gadget, stimuli: Stimulus[], untilMs: number) =>
+  replay(frozen(gadget), stimuli, untilMs * 1_000, 1);
+
+describe('from finger to output', () => {
+  it('a press lights, sounds and writes, stage by stage', () => {
+    const trace = run(
+      pressToLight({
+        contact: contactOf('leaf'),
+        debounce: { algorithm: 'stable', params: { settleUs: 9_000 } },
+      }),
+      press(100, 90),
+      400,
+    );
+    const at = (lane: Lane) => trace.filter((entry) => entry.lane === lane && entry.at > 0)[0]!.at;
+    expect(at('finger')).toBe(100_000);
+    expect(at('contact')).toBe(100_000);
+    expect(at('clean')).toBeGreaterThanOrEqual(109_000);
+    expect(at('clean')).toBeLessThanOrEqual(120_000);
+    for (const lane of ['gesture', 'rule', 'state', 'light', 'text', 'tone'] as const)
+      expect(at(lane)).toBe(at('clean'));
+    expect(of(trace, 'gesture').map(({ gesture }) => gesture)).toEqual(['press', 'release', 'tap']);
+    expect(of(trace, 'text').map(({ text }) => text)).toEqual(['Dark', 'Lit 1']);
+    const [sounds, hushes] = of(trace, 'tone');
+    expect(sounds!.hz).toBe(440);
+    expect(hushes!.at - sounds!.at).toBe(100_000);
+  });
+
+  it('powers up into the first state', () => {
+    const machine = new Machine(pressToLight(), 1);
+    expect(machine.shown).toMatchObject({ stateId: 's1', texts: { o2: ['Dark'] } });
+  });
+
+  it('an empty gadget and a gadget without states do nothing, quietly', () => {
+    const still = { ...pressToLight(), flow: { variables: [], states: [], initialId: null } };
+    expect(run(still, press(1, 50), 100).filter(({ lane }) => lane === 'gesture')).toHaveLength(3);
+  });
+
+  it('bounce through a weak setting counts one press twice, and says so', () => {
+    const gadget = pressToLight({ contact: contactOf('worn'), debounce: { algorithm: 'none', params: {} } });
+    expect(of(run(gadget, press(10, 90), 300), 'clean').some(({ extra }) => extra)).toBe(true);
+    const calm = pressToLight({
+      contact: contactOf('worn'),
+      debounce: { algorithm: 'stable', params: { settleUs: 20_000 } },
+    });
+    expect(of(run(calm, press(10, 90), 300), 'clean').some(({ extra }) => extra)).toBe(false);
+  });
+
+  it('says why a press was swallowed, with figures', () => {
+    const one = (
+      patch: Parameters<typeof pressToLight>[0],
+      stimuli: Stimulus[],
+      gadget = pressToLight({ contact: ideal, ...patch }),
+    ) =>
+      of(run(gadget, stimuli, 2_000), 'swallowed').map(({ reason, hadUs, neededUs, press: n }) => ({
+        reason,
+        hadUs,
+        neededUs,
+        n,
+      }));
+    expect(one({ debounce: { algorithm: 'stable', params: { settleUs: 20_000 } } }, press(10, 14))).toEqual([
+      { reason: 'too-short', hadUs: 14_000, neededUs: 22_000, n: 1 },
+    ]);
+    expect(
+      one({ debounce: { algorithm: 'lockout', params: { lockUs: 50_000 } } }, [
+        ...press(10, 70),
+        ...press(90, 20),
+      ]),
+    ).toEqual([{ reason: 'lockout', hadUs: 20_000, neededUs: 40_000, n: 2 }]);
+    expect(
+      one({}, [
+        { atUs: 10_100, controlId: 'b1', what: 'down' },
+        { atUs: 10_300, controlId: 'b1', what: 'up' },
+      ]),
+    ).toEqual([{ reason: 'between-samples', hadUs: 200, neededUs: 1_000, n: 1 }]);
+    const blocking = pressToLight({ contact: ideal });
+    blocking.flow.states[0]!.rules[0]!.actions.push({ kind: 'wait', lengthUs: 500_000 });
+    expect(one({}, [...press(10, 50), ...press(200, 60)], blocking)).toEqual([
+      { reason: 'blocked', hadUs: 60_000, neededUs: 310_000, n: 2 },
+    ]);
+  });
+
+  it('a blocking wait delays what follows it and everything else with it', () => {
+    const gadget = pressToLight({ contact: ideal });
+    gadget.flow.states[0]!.rules[0]!.actions.push({ kind: 'wait', lengthUs: 200_000 });
+    const trace = run(gadget, press(10, 50), 500);
+    const [pressed, released] = of(trace, 'clean');
+    expect(of(trace, 'state')[1]!.at - pressed!.at).toBe(200_000);
+    expect(of(trace, 'light').at(-1)!.at).toBe(210_000);
+    expect(released!.at).toBe(210_000);
+  });
+
+  it('an after timer counts from entering, once, and dies with its state', () => {
+    const gadget = { ...pressToLight({ contact: ideal }) };
+    gadget.flow = {
+      variables: [],
+      initialId: 's1',
+      states: [
+        state('s1', { rules: [rule('r1', { targetId: 's2' })] }),
+        state('s2', {
+          rules: [
+            rule('r2', { trigger: { kind: 'after', delayUs: 300_000 }, targetId: 's3' }),
+            rule('r3', { targetId: 's1' }),
+          ],
+        }),
+        state('s3'),
+      ],
+    };
+    expect(of(run(gadget, press(10, 50), 1_000), 'state').map(({ id, at }) => `${id}@${at / 1_000}`)).toEqual(
+      ['s1@0', 's2@10', 's3@310'],
+    );
+    expect(
+      of(run(gadget, [...press(10, 50), ...press(200, 50)], 1_000), 'state').map(({ id }) => id),
+    ).toEqual(['s1', 's2', 's1']);
+  });
+
+  it('takes the first rule in document order whose guard holds', () => {
+    const gadget = pressToLight({ contact: ideal });
+    gadget.flow.states[0]!.rules = [
+      rule('r5', { guard: 'v1 > 0', targetId: 's2' }),
+      rule('r6', { guard: 'v1 == 0', actions: [{ kind: 'set', variableId: 'v1', value: '500' }] }),
+      rule('r7', { targetId: 's2' }),
+    ];
+    const trace = run(gadget, [...press(10, 50), ...press(200, 50)], 400);
+    expect(of(trace, 'rule').map(({ id }) => id)).toEqual(['r6', 'r5']);
+    // Held inside the variable's range.
+    expect(of(trace, 'variable')).toMatchObject([{ value: 99 }]);
+  });
+
+  it('refuses times that are past or not whole', () => {
+    const machine = new Machine(pressToLight(), 1);
+    machine.advanceTo(1_000);
+    expect(() => machine.advanceTo(999)).toThrow(RangeError);
+    expect(() => machine.advanceTo(NaN)).toThrow(RangeError);
+    expect(() => machine.stimulate({ atUs: 5, controlId: 'b1', what: 'down' })).toThrow(RangeError);
+  });
+});
+
+describe('the same again', () => {
+  const seed = fc.integer();
+  const cuts = fc
+    .array(fc.integer({ min: 0, max: 2_500_000 }), { maxLength: 6 })
+    .map((all) => all.sort((a, b) => a - b));
+
+  it('a run cut and restored anywhere, through JSON, is the straight run, byte for byte', () => {
+    fc.assert(
+      fc.property(gadgetArbitrary, stimuliArbitrary, cuts, seed, (gadget, stimuli, at, s) => {
+        frozen(gadget);
+        const straight = replay(gadget, stimuli, 2_500_000, s);
+        let machine = new Machine(gadget, s);
+        for (const stimulus of stimuli) machine.stimulate(stimulus);
+        const pieces: TraceEntry[] = [];
+        for (const cut of at) {
+          machine.advanceTo(cut);
+          pieces.push(...machine.takeTrace());
+          machine = Machine.restore(gadget, JSON.parse(JSON.stringify(machine.snapshot())));
+        }
+        machine.advanceTo(2_500_000);
+        pieces.push(...machine.takeTrace());
+        expect(JSON.stringify(pieces)).toBe(JSON.stringify(straight));
+      }),
+      { seed: 12, numRuns: 150 },
+    );
+  });
+
+  it('time comes in order, and another seed bounces otherwise', () => {
+    fc.assert(
+      fc.property(gadgetArbitrary, stimuliArbitrary, (gadget, stimuli) => {
+        const trace = replay(gadget, stimuli, 2_500_000, 1);
+        trace.forEach(({ at }, i) => expect(at).toBeGreaterThanOrEqual(trace[i - 1]?.at ?? 0));
+      }),
+      { seed: 13, numRuns: 50 },
+    );
+    const worn = pressToLight({ contact: contactOf('worn') });
+    expect(replay(worn, press(1, 90), 200_000, 1)).not.toEqual(replay(worn, press(1, 90), 200_000, 2));
+  });
+
+  it('time may be moved in steps of any size', () => {
+    fc.assert(
+      fc.property(
+        gadgetArbitrary,
+        stimuliArbitrary,
+        fc.integer({ min: 700, max: 90_000 }),
+        (gadget, stimuli, stepUs) => {
+          const machine = new Machine(gadget, 4);
+          for (const stimulus of stimuli) machine.stimulate(stimulus);
+          for (let at = 0; at < 2_500_000; at += stepUs) machine.advanceTo(at);
+          machine.advanceTo(2_500_000);
+          expect(machine.takeTrace()).toEqual(replay(gadget, stimuli, 2_500_000, 4));
+        },
+      ),
+      { seed: 14, numRuns: 40 },
+    );
+  });
+});
+
+describe('taking over an edit while running', () => {
+  it('an unchanged document changes nothing from there on', () => {
+    fc.assert(
+      fc.property(
+        gadgetArbitrary,
+        stimuliArbitrary,
+        fc.integer({ min: 0, max: 2_000_000 }),
+        (gadget, stimuli, cut) => {
+          const machine = new Machine(gadget, 4);
+          for (const stimulus of stimuli) machine.stimulate(stimulus);
+          machine.advanceTo(cut);
+          expect(machine.adopt(structuredClone(gadget))).toEqual({ restarted: false });
+          machine.advanceTo(2_500_000);
+          expect(machine.takeTrace()).toEqual(replay(gadget, stimuli, 2_500_000, 4));
+        },
+      ),
+      { seed: 15, numRuns: 60 },
+    );
+  });
+
+  it('keeps place, values and outputs, and feels a new debounce time at once', () => {
+    const machine = new Machine(pressToLight({ contact: ideal }), 1);
+    press(10, 50).forEach((stimulus) => machine.stimulate(stimulus));
+    machine.advanceTo(400_000);
+    const slower = pressToLight({
+      contact: ideal,
+      debounce: { algorithm: 'stable', params: { settleUs: 40_000 } },
+    });
+    expect(machine.adopt(slower)).toEqual({ restarted: false });
+    expect(machine.shown).toMatchObject({ stateId: 's2', variables: { v1: 1 }, texts: { o2: ['Lit 1'] } });
+    machine.takeTrace();
+    press(500, 60).forEach((stimulus) => machine.stimulate(stimulus));
+    machine.advanceTo(700_000);
+    expect(of(machine.takeTrace(), 'clean')[0]).toMatchObject({ at: 540_000, sinceUs: 40_000 });
+  });
+
+  it('a held button stays held, and a new timer starts now', () => {
+    const machine = new Machine(pressToLight({ contact: ideal }), 1);
+    machine.stimulate({ atUs: 10_000, controlId: 'b1', what: 'down' });
+    machine.advanceTo(100_000);
+    const edited = pressToLight({
+      contact: ideal,
+      debounce: { algorithm: 'integrator', params: { steps: 4 } },
+    });
+    edited.flow.states[1]!.rules.push(
+      rule('r3', { trigger: { kind: 'after', delayUs: 50_000 }, targetId: 's1' }),
+    );
+    machine.adopt(edited);
+    machine.takeTrace();
+    machine.advanceTo(200_000);
+    const trace = machine.takeTrace();
+    expect(of(trace, 'clean')).toEqual([]);
+    expect(of(trace, 'state')).toMatchObject([{ id: 's1', at: 150_000 }]);
+  });
+
+  it('starts anew, at the present time, where the current state is gone', () => {
+    const machine = new Machine(pressToLight({ contact: ideal }), 1);
+    machine.advanceTo(123_456);
+    const other = pressToLight({ contact: ideal });
+    other.flow = {
+      variables: [],
+      initialId: 's7',
+      states: [
+        state('s7', { rules: [rule('r1', { trigger: { kind: 'after', delayUs: 10_000 }, targetId: 's7' })] }),
+      ],
+    };
+    machine.takeTrace();
+    expect(machine.adopt(other)).toEqual({ restarted: true });
+    machine.advanceTo(150_000);
+    expect(of(machine.takeTrace(), 'state').map(({ at }) => at)).toEqual([123_456, 134_000, 144_000]);
+  });
+
+  it('survives any edit from any gadget to any other', () => {
+    fc.assert(
+      fc.property(
+        gadgetArbitrary,
+        gadgetArbitrary,
+        stimuliArbitrary,
+        fc.integer({ min: 0, max: 2_000_000 }),
+        (one, other, stimuli, cut) => {
+          const machine = new Machine(one, 4);
+          for (const stimulus of stimuli) machine.stimulate(stimulus);
+          machine.advanceTo(cut);
+          machine.adopt(frozen(other));
+          machine.advanceTo(2_500_000);
+          const restored = Machine.restore(other, machine.snapshot());
+          machine.takeTrace();
+          machine.advanceTo(3_000_000);
+          restored.advanceTo(3_000_000);
+          expect(restored.takeTrace()).toEqual(machine.takeTrace());
+        },
+      ),
+      { seed: 16, numRuns: 80 },
+    );
+  });
+});
+
+describe('cost follows events', () => {
+  it('an hour of nothing is one step', () => {
+    const machine = new Machine({ ...pressToLight(), controls: [button()] }, 1);
+    machine.takeTrace();
+    expect(machine.nextUs).toBeNull();
+    machine.advanceTo(3_600_000_000);
+    expect(machine.takeTrace()).toEqual([]);
+  });
+});

@@ -1,0 +1,281 @@
+import { gestureEvent, nextTimerUs, powerUp, stepFlow, stepTimer, type FlowStep } from '../flow/index.ts';
+import type { Gadget } from '../gadget/index.ts';
+import { nextGestureUs, onEdge, onTime } from '../gesture/index.ts';
+import { emptyQueue, maxEventsAtOnce, nextDue, NeverAtRest, schedule, takeNext } from '../kernel/index.ts';
+import { turnAtOrAfter, turnsLost } from '../scan/index.ts';
+import { adoptState } from './adopt.ts';
+import { compileGadget, type CompiledGadget, type CompiledInput } from './compiled.ts';
+import { cleanChange, freshInput, moveFinger, readInput, swallowed } from './input.ts';
+import { carryOut, darkShown, hush } from './outputs.ts';
+import type { MachineEvent, MachineState, Shown, Stimulus } from './state.ts';
+import type { TraceEntry } from './trace.ts';
+
+/**
+ * The virtual gadget: the path from finger to output, assembled. Time is moved from outside, by `advanceTo`; between
+ * two events nothing is done, however long it is. The state is plain JSON: `snapshot` and `Machine.restore`.
+ */
+export class Machine {
+  private compiled: CompiledGadget;
+  private state: MachineState;
+  private trace: TraceEntry[] = [];
+
+  /** Powers up: the first state is entered at 0. @param seed any 32-bit integer */
+  constructor(gadget: Gadget, seed: number) {
+    this.compiled = compileGadget(gadget);
+    const { state: flow, ...first } = powerUp(this.compiled.tables, seed);
+    this.state = {
+      nowUs: 0,
+      seed,
+      queue: emptyQueue(),
+      turnUs: null,
+      lastTurnUs: -1,
+      blockedFromUs: 0,
+      blockedUntilUs: 0,
+      lostTurns: 0,
+      inputs: Object.fromEntries([...this.compiled.inputs].map(([id, input]) => [id, freshInput(input)])),
+      flow,
+      shown: darkShown(gadget),
+    };
+    this.follow(first);
+    this.planTurn();
+  }
+
+  /** Goes on from a snapshot as if it had never stopped. The document must be the one it was taken with. */
+  static restore(gadget: Gadget, snapshot: MachineState): Machine {
+    const machine = new Machine(gadget, snapshot.seed);
+    machine.state = copy(snapshot);
+    machine.trace = [];
+    return machine;
+  }
+
+  /** The whole state, as plain JSON of its own. */
+  snapshot(): MachineState {
+    return copy(this.state);
+  }
+
+  get nowUs(): number {
+    return this.state.nowUs;
+  }
+
+  /** What the gadget shows now. Do not keep it: it changes as time goes on. */
+  get shown(): Readonly<Shown> {
+    return this.state.shown;
+  }
+
+  get gadget(): Gadget {
+    return this.compiled.gadget;
+  }
+
+  /** When something will next happen by itself or as planned, or null. */
+  get nextUs(): number | null {
+    const due = Math.min(nextDue(this.state.queue), this.state.turnUs ?? Infinity);
+    return due === Infinity ? null : due;
+  }
+
+  /** The trace since the last call. */
+  takeTrace(): TraceEntry[] {
+    const taken = this.trace;
+    this.trace = [];
+    return taken;
+  }
+
+  /**
+   * A hand does something, now or later. Controls that the gadget does not have are passed over.
+   * @throws RangeError for a time in the past or not whole
+   */
+  stimulate({ atUs, controlId, what }: Stimulus): void {
+    if (!Number.isSafeInteger(atUs) || atUs < this.state.nowUs)
+      throw new RangeError(`expected a time in whole µs from ${this.state.nowUs} on, got ${atUs}`);
+    schedule(this.state.queue, atUs, { kind: 'finger', controlId, down: what === 'down' });
+  }
+
+  /**
+   * Lets time pass up to and including `untilUs`; each event sees its own time.
+   * @throws RangeError for a time in the past or not whole
+   * @throws NeverAtRest when a rule re-enters itself without time passing
+   */
+  advanceTo(untilUs: number): void {
+    const { state } = this;
+    if (!Number.isSafeInteger(untilUs) || untilUs < state.nowUs)
+      throw new RangeError(`expected a time in whole µs from ${state.nowUs} on, got ${untilUs}`);
+    let atOnce = 0;
+    for (;;) {
+      const queuedUs = nextDue(state.queue);
+      const turnUs = state.turnUs ?? Infinity;
+      const dueUs = Math.min(queuedUs, turnUs);
+      if (dueUs > untilUs) break;
+      atOnce = dueUs === state.nowUs ? atOnce + 1 : 0;
+      if (atOnce > maxEventsAtOnce) throw new NeverAtRest(dueUs, state.shown.stateId ?? 'no state');
+      state.nowUs = dueUs;
+      // Whatever moves at the moment of a turn is seen by that turn.
+      if (queuedUs <= turnUs) this.handle(takeNext(state.queue)!.event);
+      else this.turn();
+    }
+    state.nowUs = untilUs;
+  }
+
+  /**
+   * Takes over an edited document without stopping, as far as that makes sense: where the machine stands, values,
+   * outputs and fingers are kept by id. Starts anew where the current state is gone.
+   */
+  adopt(gadget: Gadget): { restarted: boolean } {
+    const next = compileGadget(gadget);
+    const adopted = adoptState(this.state, this.compiled, next);
+    if (adopted) {
+      this.compiled = next;
+      this.state = adopted;
+      this.planTurn();
+      return { restarted: false };
+    }
+    const { nowUs, seed } = this.state;
+    const fresh = new Machine(gadget, seed);
+    fresh.shiftTo(nowUs);
+    this.compiled = fresh.compiled;
+    this.state = fresh.state;
+    this.trace.push(...fresh.trace.map((entry) => ({ ...entry, at: entry.at + nowUs })));
+    return { restarted: true };
+  }
+
+  /** Only for a machine that has just powered up: moves everything planned to begin at `nowUs`. */
+  private shiftTo(nowUs: number): void {
+    const { state } = this;
+    state.nowUs = nowUs;
+    for (const queued of state.queue.heap) queued.at += nowUs;
+    for (const timer of state.flow.timers) timer.dueUs += nowUs;
+    for (const lit of Object.values(state.shown.lights)) if (lit.light.mode !== 'off') lit.sinceUs += nowUs;
+    state.blockedFromUs += nowUs;
+    state.blockedUntilUs += nowUs;
+    state.lastTurnUs = nowUs - 1;
+    state.turnUs = null;
+    this.planTurn();
+  }
+
+  private handle(event: MachineEvent): void {
+    const { state, compiled, trace } = this;
+    switch (event.kind) {
+      case 'finger': {
+        const input = compiled.inputs.get(event.controlId);
+        if (!input) return;
+        moveFinger(state, input, event.down, trace);
+        this.planTurnAt(state.nowUs);
+        return;
+      }
+      case 'edge': {
+        const input = state.inputs[event.controlId];
+        if (!input || input.changes !== event.change) return;
+        input.raw = event.level;
+        input.moved = true;
+        input.edgesLeft -= 1;
+        trace.push({ at: state.nowUs, lane: 'contact', id: event.controlId, level: event.level });
+        this.planTurnAt(state.nowUs);
+        return;
+      }
+      case 'effect':
+        carryOut(state, compiled, event.effect, trace);
+        return;
+      case 'hush':
+        hush(state, event.outputId, event.order, trace);
+    }
+  }
+
+  /** One turn of the main loop: time first, then the inputs in order, then what the flow has planned. */
+  private turn(): void {
+    const { state, compiled } = this;
+    const { periodUs } = compiled;
+    state.lastTurnUs = state.nowUs;
+    state.turnUs = null;
+    const turn = state.nowUs / periodUs - state.lostTurns + 1;
+    for (const input of compiled.inputs.values()) {
+      this.sayDueGestures(input);
+      this.readOne(input, turn);
+    }
+    for (;;) {
+      const step = stepTimer(compiled.tables, state.flow, state.nowUs, this.freeUs, state.seed);
+      if (!step) break;
+      this.follow(step);
+    }
+    this.planTurn();
+  }
+
+  private sayDueGestures(input: CompiledInput): void {
+    const of = this.state.inputs[input.control.id]!;
+    const { state, gestures } = onTime(of.gesture, this.state.nowUs, input.control.gestures);
+    of.gesture = state;
+    for (const gesture of gestures) this.say(input, gesture);
+  }
+
+  private readOne(input: CompiledInput, turn: number): void {
+    const { state, compiled, trace } = this;
+    const { id, gestures } = input.control;
+    const level = readInput(state, input, turn, compiled.periodUs);
+    if (level !== null) {
+      trace.push(cleanChange(state, id, level));
+      const answer = onEdge(state.inputs[id]!.gesture, level, state.nowUs, gestures);
+      state.inputs[id]!.gesture = answer.state;
+      for (const gesture of answer.gestures) this.say(input, gesture);
+    }
+    const lost = swallowed(state, input, compiled);
+    if (lost) trace.push(lost);
+  }
+
+  private say({ control, number }: CompiledInput, gesture: Parameters<typeof gestureEvent>[1]): void {
+    const { state, compiled } = this;
+    this.trace.push({ at: state.nowUs, lane: 'gesture', id: control.id, gesture });
+    this.follow(
+      stepFlow(compiled.tables, state.flow, gestureEvent(number, gesture), this.freeUs, state.seed),
+    );
+  }
+
+  /** Carries out what the flow wants, at once or behind its blocking waits. */
+  private follow({ effects, blockedUs }: FlowStep): void {
+    const { state } = this;
+    const startUs = this.freeUs;
+    for (const effect of effects) {
+      const atUs = startUs + effect.offsetUs;
+      if (atUs === state.nowUs) carryOut(state, this.compiled, effect, this.trace);
+      else schedule(state.queue, atUs, { kind: 'effect', effect });
+    }
+    if (blockedUs > 0) this.block(startUs + blockedUs);
+  }
+
+  /** When the loop can act: now, or after a standstill that a step of this same turn began. */
+  private get freeUs(): number {
+    return Math.max(this.state.nowUs, this.state.blockedUntilUs);
+  }
+
+  private block(untilUs: number): void {
+    const { state, compiled } = this;
+    const { periodUs } = compiled;
+    if (state.blockedUntilUs <= state.nowUs) state.blockedFromUs = state.nowUs;
+    state.lostTurns += turnsLost(
+      turnAtOrAfter(state.nowUs + 1, periodUs, state.blockedUntilUs),
+      untilUs,
+      periodUs,
+    );
+    state.blockedUntilUs = untilUs;
+    this.trace.push({ at: state.nowUs, lane: 'blocked', untilUs });
+  }
+
+  /** Finds when the loop next has something to do. */
+  private planTurn(): void {
+    const { state } = this;
+    let dueUs = nextTimerUs(state.flow) ?? Infinity;
+    for (const input of Object.values(state.inputs)) {
+      if (input.moved) dueUs = state.nowUs;
+      dueUs = Math.min(dueUs, input.wakeUs ?? Infinity, nextGestureUs(input.gesture) ?? Infinity);
+    }
+    if (dueUs !== Infinity) this.planTurnAt(dueUs);
+  }
+
+  private planTurnAt(dueUs: number): void {
+    const { state, compiled } = this;
+    const earliestUs = Math.max(dueUs, state.nowUs, state.lastTurnUs + 1);
+    const turnUs = turnAtOrAfter(earliestUs, compiled.periodUs, state.blockedUntilUs);
+    if (state.turnUs === null || turnUs < state.turnUs) state.turnUs = turnUs;
+  }
+}
+
+/** State is JSON by construction, so this is an exact copy. */
+function copy(state: MachineState): MachineState {
+  return JSON.parse(JSON.stringify(state)) as MachineState;
+}

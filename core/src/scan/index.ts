@@ -1,0 +1,1 @@
+export { turnAtOrAfter, turnsLost, type Sample } from './loop.ts';

@@ -1,0 +1,1 @@
+export { blankRows, rowCells } from './cells.ts';

@@ -1,0 +1,25 @@
+import { pressEdges } from '../contact/index.ts';
+import type { Derived, Gadget } from '../gadget/index.ts';
+
+/** Channel of chance of the checks, apart from any button's. */
+const checkSeed = 0x5a6;
+
+/** What several rules need, computed once for one document. */
+export function deriveFor(gadget: Gadget): Derived {
+  const known = new Map<string, unknown>();
+  const once = <T>(key: string, make: () => T): T => {
+    if (!known.has(key)) known.set(key, make());
+    return known.get(key) as T;
+  };
+  return {
+    once,
+    bouncedPresses: (controlId, heldUs, count) =>
+      once(`presses ${controlId} ${heldUs} ${count}`, () => {
+        const number = gadget.controls.findIndex(({ id }) => id === controlId);
+        const { contact } = gadget.controls[number]!;
+        return Array.from({ length: count }, (_, press) =>
+          pressEdges(contact, heldUs, checkSeed, number, press),
+        );
+      }),
+  };
+}

@@ -1,0 +1,2 @@
+export { checkGadget, type CheckReport } from './check.ts';
+export { snagRules } from './registry.ts';

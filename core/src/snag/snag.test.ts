@@ -1,0 +1,268 @@
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { contactOf } from '../contact/index.ts';
+import { applyEdit, type Gadget, type Snag } from '../gadget/index.ts';
+import { frozen, ideal, pressToLight, rule, state } from '../test/fixtures.ts';
+import { checkGadget, snagRules } from './index.ts';
+
+const of = (gadget: Gadget, id: string) =>
+  checkGadget(frozen(gadget)).snags.filter((snag) => snag.rule === id);
+const clean = pressToLight();
+const flowWith = (change: (flow: Gadget['flow']) => void): Gadget => {
+  const gadget = structuredClone(clean);
+  change(gadget.flow);
+  return gadget;
+};
+const feel = (patch: Parameters<typeof pressToLight>[0]) => pressToLight(patch);
+const quiet = { holdUs: null, doubleWindowUs: null, repeat: null };
+const listeningTo = (gesture: 'tap' | 'hold', gestures: object) => {
+  const gadget = feel({ gestures: { ...quiet, ...gestures } });
+  gadget.flow.states[0]!.rules[0]!.trigger = { kind: 'gesture', controlId: 'b1', gesture };
+  return gadget;
+};
+
+/** Rule, a gadget that has the snag, part of what it says, and whether its mend must clear it. */
+const cases: [string, string, Gadget, Partial<Snag>, boolean][] = [
+  [
+    'F01',
+    'a lockout shorter than the bounce',
+    feel({ contact: contactOf('leaf'), debounce: { algorithm: 'lockout', params: { lockUs: 2_000 } } }),
+    { level: 'stop' },
+    true,
+  ],
+  [
+    'F01',
+    'no debouncing at all',
+    feel({ contact: contactOf('worn'), debounce: { algorithm: 'none', params: {} } }),
+    { level: 'stop' },
+    true,
+  ],
+  [
+    'F01',
+    'an integrator that counts too little',
+    feel({ contact: contactOf('worn'), debounce: { algorithm: 'integrator', params: { steps: 1 } } }),
+    {},
+    true,
+  ],
+  [
+    'F02',
+    'a wait longer than the shortest press',
+    feel({ debounce: { algorithm: 'stable', params: { settleUs: 70_000 } } }),
+    { level: 'stop', values: { name: 'Stir', lost: 4, pressUs: 60_000, repeatUs: 100_000 } },
+    true,
+  ],
+  [
+    'F02',
+    'a lockout longer than the fastest repeat',
+    feel({ debounce: { algorithm: 'lockout', params: { lockUs: 120_000 } } }),
+    { level: 'likely' },
+    true,
+  ],
+  [
+    'F03',
+    'a double window that no rule needs',
+    listeningTo('tap', { doubleWindowUs: 250_000 }),
+    { level: 'likely', values: { name: 'Stir', windowUs: 250_000, needed: 0 } },
+    true,
+  ],
+  [
+    'F04',
+    'a hold that a tap reaches',
+    listeningTo('hold', { holdUs: 200_000 }),
+    { values: { name: 'Stir', holdUs: 200_000, longTapUs: 350_000 } },
+    true,
+  ],
+  [
+    'F12',
+    'a wait in a rule',
+    flowWith(({ states }) => void (states[0]!.rules[0]!.actions = [{ kind: 'wait', lengthUs: 150_000 }])),
+    { values: { name: 'Dark', blockedUs: 150_000, pressUs: 60_000, lostPerMille: 600 } },
+    true,
+  ],
+  [
+    'F12',
+    'a wait on entering',
+    flowWith(({ states }) => void states[0]!.entry.push({ kind: 'wait', lengthUs: 150_000 })),
+    { place: { kind: 'state', id: 's1' } },
+    false,
+  ],
+  [
+    'L01',
+    'a state nothing leads to',
+    flowWith(({ states }) => void states.push(state('s3', { rules: [rule('r3', { targetId: 's1' })] }))),
+    { place: { kind: 'state', id: 's3' }, values: { name: 's3', reached: 2, states: 3 } },
+    true,
+  ],
+  [
+    'L01',
+    'a state behind a guard that is never true',
+    flowWith(({ states }) => void (states[0]!.rules[0]!.guard = '1 > 2')),
+    { place: { kind: 'state', id: 's2' } },
+    true,
+  ],
+  [
+    'L02',
+    'a state that nothing leaves',
+    flowWith(({ states }) => void (states[1]!.rules = [])),
+    { level: 'stop', place: { kind: 'state', id: 's2' } },
+    true,
+  ],
+  [
+    'L03',
+    'a control nothing answers',
+    flowWith(
+      ({ states }) =>
+        void (states[1]!.rules = [
+          rule('r2', { trigger: { kind: 'after', delayUs: 1_000 }, targetId: 's1' }),
+        ]),
+    ),
+    { level: 'note', values: { name: 'Lit', count: 1, controls: 'Stir' } },
+    false,
+  ],
+  [
+    'L05',
+    'a guard that is never true',
+    flowWith(({ states }) => void states[0]!.rules.push(rule('r3', { guard: '0' }))),
+    { place: { kind: 'rule', id: 'r3' } },
+    true,
+  ],
+  [
+    'L05',
+    'a rule behind one that always fires',
+    flowWith(
+      ({ states }) =>
+        void ((states[0]!.rules[0]!.guard = 'v1 > 1'), states[0]!.rules.push(rule('r3'), rule('r4'))),
+    ),
+    { place: { kind: 'rule', id: 'r4' }, values: { state: 'Dark', number: 3, reason: 'shadowed', by: 2 } },
+    false,
+  ],
+  [
+    'L05',
+    'a gesture that is not listened for',
+    flowWith(
+      ({ states }) =>
+        void states[0]!.rules.push(
+          rule('r3', { trigger: { kind: 'gesture', controlId: 'b1', gesture: 'hold' } }),
+        ),
+    ),
+    { values: { state: 'Dark', number: 2, reason: 'unheard', gesture: 'hold', control: 'Stir' } },
+    true,
+  ],
+  [
+    'L05',
+    'a timer that its state does not live to see',
+    flowWith(
+      ({ states }) =>
+        void states[0]!.rules.push(
+          rule('r3', { trigger: { kind: 'after', delayUs: 5_000 }, targetId: 's2' }),
+          rule('r4', { trigger: { kind: 'after', delayUs: 9_000 } }),
+        ),
+    ),
+    { values: { state: 'Dark', number: 3, reason: 'outlived', delayUs: 9_000, earlierUs: 5_000 } },
+    true,
+  ],
+  [
+    'L13',
+    'a change that nothing shows',
+    flowWith(({ states }) => void (states[1]!.entry = [])),
+    { place: { kind: 'rule', id: 'r1' }, values: { from: 'Dark', to: 'Lit' } },
+    false,
+  ],
+  [
+    'S01',
+    'a text too wide at its widest',
+    flowWith(
+      ({ states }) =>
+        void states[0]!.entry.push({ kind: 'text', outputId: 'o2', row: 0, text: 'Counts {v1}' }),
+    ),
+    {
+      place: { kind: 'state', id: 's1' },
+      values: {
+        state: 'Dark',
+        display: 'Screen',
+        text: 'Counts {count}',
+        length: 9,
+        columns: 8,
+        rows: 1,
+        reason: 'width',
+      },
+    },
+    true,
+  ],
+  [
+    'S01',
+    'a row that is not there',
+    flowWith(
+      ({ states }) =>
+        void states[0]!.rules[0]!.actions.push({ kind: 'text', outputId: 'o2', row: 3, text: 'x' }),
+    ),
+    { place: { kind: 'rule', id: 'r1' } },
+    false,
+  ],
+  [
+    'X01',
+    'an expression that cannot be read',
+    flowWith(({ states }) => void (states[0]!.rules[0]!.guard = 'v1 +')),
+    { level: 'stop', place: { kind: 'rule', id: 'r1' } },
+    false,
+  ],
+];
+
+describe('snags', () => {
+  it('are none on a gadget without faults', () => {
+    expect(checkGadget(clean)).toEqual({ snags: [], failed: [] });
+    expect(
+      checkGadget({
+        ...clean,
+        flow: { variables: [], states: [], initialId: null },
+        controls: [],
+        outputs: [],
+      }),
+    ).toEqual({ snags: [], failed: [] });
+  });
+
+  it.each(cases)('%s finds %s', (id, _what, gadget, part, cleared) => {
+    const found = of(gadget, id);
+    expect(found).toHaveLength(1);
+    expect(found[0]).toMatchObject(part);
+    if (!cleared) return;
+    expect(of(applyEdit(gadget, found[0]!.mend!.edit), id)).toEqual([]);
+  });
+
+  it('a needed double window is a note of what it costs, without a mend', () => {
+    const gadget = listeningTo('tap', { doubleWindowUs: 250_000 });
+    gadget.flow.states[1]!.rules.push(
+      rule('r3', { trigger: { kind: 'gesture', controlId: 'b1', gesture: 'double' } }),
+    );
+    expect(of(gadget, 'F03')).toMatchObject([{ level: 'note' }]);
+    expect(of(gadget, 'F03')[0]!.mend).toBeUndefined();
+  });
+
+  it('the mend of a shadowed rule lets it fire', () => {
+    const gadget = flowWith(({ states }) => void states[0]!.rules.push(rule('r3', { guard: 'v1 > 5' })));
+    const mended = applyEdit(gadget, of(gadget, 'L05')[0]!.mend!.edit);
+    expect(mended.flow.states[0]!.rules.map(({ id }) => id)).toEqual(['r3', 'r1']);
+    expect(of(mended, 'L05')).toEqual([]);
+  });
+
+  it('of an ideal contact need no debouncing', () => {
+    expect(of(feel({ contact: ideal, debounce: { algorithm: 'none', params: {} } }), 'F01')).toEqual([]);
+  });
+
+  it('every rule has its file, and some case above', () => {
+    const files = readdirSync(join(__dirname, '..'), { recursive: true })
+      .map(String)
+      .filter((file) => file.endsWith('.snag.ts'));
+    const ids = snagRules.map((one) => one.id).sort();
+    expect(files.map((file) => file.split('/').at(-1)!.replace('.snag.ts', '')).sort()).toEqual(ids);
+    expect([...new Set(cases.map(([id]) => id))].sort()).toEqual(ids);
+  });
+
+  it('one failing rule does not hide the others, and the worst come first', () => {
+    const broken = { id: 'BAD', check: () => { throw new Error('broken'); } }; // prettier-ignore
+    const gadget = flowWith(({ states }) => void ((states[1]!.entry = []), (states[1]!.rules = [])));
+    const report = checkGadget(gadget, [broken, ...snagRules]);
+    expect(report.failed).toEqual([{ rule: 'BAD', message: 'broken' }]);
+    expect(report.snags.map(({ level }) => level)).toEqual(['stop', 'likely', 'note']);
+  });
+});

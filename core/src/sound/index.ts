@@ -1,0 +1,1 @@
+export { soundedHz } from './pitch.ts';

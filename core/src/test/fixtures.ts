@@ -1,0 +1,80 @@
+import { contactOf } from '../contact/index.ts';
+import { emptyGadget, type Button, type Gadget, type Rule, type State } from '../gadget/index.ts';
+
+/** A contact that never bounces, where a test is about something else. */
+export const ideal = {
+  model: 'dome',
+  closeMaxUs: 0,
+  openMaxUs: 0,
+  againPerMille: 0,
+  gapMedianUs: 100,
+  gapSpreadPerMille: 0,
+};
+
+export function button(patch: Partial<Button> = {}): Button {
+  return {
+    id: 'b1',
+    kind: 'button',
+    name: 'Stir',
+    key: 'Space',
+    contact: contactOf('dome'),
+    debounce: { algorithm: 'lockout', params: { lockUs: 8_000 } },
+    gestures: { holdUs: null, doubleWindowUs: null, repeat: null },
+    ...patch,
+  };
+}
+
+export function rule(id: string, patch: Partial<Rule> = {}): Rule {
+  const trigger = { kind: 'gesture', controlId: 'b1', gesture: 'press' } as const;
+  return { id, trigger, guard: null, actions: [], targetId: null, ...patch };
+}
+
+export function state(id: string, patch: Partial<State> = {}): State {
+  return { id, name: id, entry: [], exit: [], rules: [], ...patch };
+}
+
+/** A button that toggles a light: Dark and Lit, each with a text and Lit with a tone. */
+export function pressToLight(patch: Partial<Button> = {}): Gadget {
+  const text = (words: string) => ({ kind: 'text', outputId: 'o2', row: 0, text: words }) as const;
+  const light = (mode: 'on' | 'off') => ({ kind: 'light', outputId: 'o1', light: { mode } }) as const;
+  return {
+    ...emptyGadget('Press to light'),
+    controls: [button(patch)],
+    outputs: [
+      { id: 'o1', kind: 'light', name: 'Lamp', colour: 'amber' },
+      { id: 'o2', kind: 'text', name: 'Screen', columns: 8, rows: 1 },
+      { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000 },
+    ],
+    flow: {
+      variables: [{ id: 'v1', name: 'count', initial: 0, min: 0, max: 99 }],
+      initialId: 's1',
+      states: [
+        state('s1', {
+          name: 'Dark',
+          entry: [light('off'), text('Dark')],
+          rules: [
+            rule('r1', { actions: [{ kind: 'set', variableId: 'v1', value: 'v1 + 1' }], targetId: 's2' }),
+          ],
+        }),
+        state('s2', {
+          name: 'Lit',
+          entry: [
+            light('on'),
+            text('Lit {v1}'),
+            { kind: 'tone', outputId: 'o3', hz: '440', lengthUs: 100_000 },
+          ],
+          rules: [rule('r2', { targetId: 's1' })],
+        }),
+      ],
+    },
+  };
+}
+
+/** Deep-frozen, so that a function that changes what it was given fails loudly. */
+export function frozen<T>(value: T): T {
+  if (typeof value === 'object' && value !== null) {
+    Object.values(value).forEach(frozen);
+    Object.freeze(value);
+  }
+  return value;
+}

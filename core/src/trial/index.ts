@@ -1,0 +1,9 @@
+export {
+  comparisons,
+  trialLimits,
+  trialSchema,
+  type Comparison,
+  type Expectation,
+  type Trial,
+} from './trial.schema.ts';
+export { runTrial, type ExpectationResult, type TrialResult } from './run.ts';

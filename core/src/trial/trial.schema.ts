@@ -1,0 +1,101 @@
+import { z } from 'zod';
+import {
+  durationUsSchema,
+  idSchema,
+  int32Schema,
+  lineSchema,
+  nameSchema,
+  wholeSchema,
+} from '../gadget/index.ts';
+
+export const trialLimits = { stimuli: 5_000, expectations: 200 } as const;
+
+export const comparisons = ['=', '≠', '<', '≤', '>', '≥'] as const;
+
+const whatSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('state'), stateId: idSchema }),
+  z.strictObject({
+    kind: z.literal('light'),
+    outputId: idSchema,
+    mode: z.enum(['on', 'off', 'blink', 'fade']),
+  }),
+  /** The row holds this text somewhere; empty: the row is blank. */
+  z.strictObject({
+    kind: z.literal('text'),
+    outputId: idSchema,
+    row: wholeSchema(0, 7),
+    text: lineSchema(80),
+  }),
+  /** 0: silent. */
+  z.strictObject({
+    kind: z.literal('tone'),
+    outputId: idSchema,
+    comparison: z.enum(comparisons),
+    hz: wholeSchema(0, 20_000, 'Hz'),
+  }),
+  z.strictObject({
+    kind: z.literal('variable'),
+    variableId: idSchema,
+    comparison: z.enum(comparisons),
+    value: int32Schema,
+  }),
+]);
+
+const whenSchema = z
+  .discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('at'), atUs: durationUsSchema() }),
+    /** At some moment of the closed span. */
+    z.strictObject({ kind: z.literal('within'), fromUs: durationUsSchema(), toUs: durationUsSchema() }),
+  ])
+  .refine((when) => when.kind === 'at' || when.fromUs <= when.toUs, {
+    path: ['toUs'],
+    message: 'expected the end of the window at or after its start',
+  });
+
+export const expectationSchema = z.strictObject({ id: idSchema, what: whatSchema, when: whenSchema });
+
+export const stimulusSchema = z.strictObject({
+  atUs: durationUsSchema(),
+  controlId: idSchema,
+  what: z.enum(['down', 'up']),
+});
+
+/**
+ * A script and what is expected of it. It names parts by id and may be run against any revision; what a revision
+ * does not have is said in the result.
+ */
+export const trialSchema = z
+  .strictObject({
+    name: nameSchema,
+    /** Seed of the run's chance: bounce and random numbers. */
+    seed: int32Schema,
+    stimuli: z.array(stimulusSchema).max(trialLimits.stimuli),
+    /** The run lasts from power-up until then. */
+    endUs: durationUsSchema(),
+    expectations: z.array(expectationSchema).max(trialLimits.expectations),
+  })
+  .superRefine(({ stimuli, expectations, endUs }, context) => {
+    stimuli.forEach(({ atUs }, index) => {
+      const issue = (message: string) =>
+        context.addIssue({ code: 'custom', path: ['stimuli', index, 'atUs'], message });
+      if (atUs > endUs) issue('expected a time within the run');
+      if (index > 0 && atUs < stimuli[index - 1]!.atUs) issue('expected stimuli in order of time');
+    });
+    const seen = new Set<string>();
+    expectations.forEach(({ id, when }, index) => {
+      const path = ['expectations', index];
+      if (seen.has(id))
+        context.addIssue({ code: 'custom', path: [...path, 'id'], message: 'expected an id used once' });
+      seen.add(id);
+      if ((when.kind === 'at' ? when.atUs : when.toUs) > endUs)
+        context.addIssue({
+          code: 'custom',
+          path: [...path, 'when'],
+          message: 'expected a time within the run',
+        });
+    });
+  });
+
+export type Expectation = z.infer<typeof expectationSchema>;
+export type Trial = z.infer<typeof trialSchema>;
+export type Comparison = (typeof comparisons)[number];

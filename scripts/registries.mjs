@@ -1,0 +1,57 @@
+/**
+ * Writes the registries of the core from the files that belong in them, so that adding an algorithm or a snag
+ * rule touches one file. `--check` writes nothing and fails where a registry is stale.
+ */
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join, relative } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const core = join(dirname(fileURLToPath(import.meta.url)), '..', 'core', 'src');
+const registries = [
+  {
+    ending: '.algorithm.ts',
+    below: 'debounce',
+    file: 'debounce/registry.ts',
+    name: 'algorithms',
+    type: null,
+  },
+  { ending: '.snag.ts', below: '', file: 'snag/registry.ts', name: 'snagRules', type: 'SnagRule' },
+];
+
+let stale = false;
+for (const { ending, below, file, name, type } of registries) {
+  const members = readdirSync(join(core, below), { recursive: true })
+    .map(String)
+    .filter((path) => path.endsWith(ending))
+    .map((path) => ({
+      id: path.split('/').at(-1).slice(0, -ending.length),
+      path: relative(dirname(join(core, file)), join(core, below, path)),
+    }))
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
+  const imports = members.map(({ id, path }) => {
+    return `import { ${id} } from '${path.startsWith('.') ? path : `./${path}`}';`;
+  });
+  const typeImport = type ? [`import type { ${type} } from '../gadget/index.ts';`] : [];
+  const list = `[${members.map(({ id }) => id).join(', ')}]`;
+  const text = [
+    '// Written by scripts/registries.mjs from the files beside it; do not edit.',
+    ...typeImport,
+    ...imports,
+    '',
+    `export const ${name}${type ? `: readonly ${type}[]` : ''} = ${list}${type ? '' : ' as const'};`,
+    '',
+  ].join('\n');
+  const target = join(core, file);
+  let current = '';
+  try {
+    current = readFileSync(target, 'utf8');
+  } catch {
+    // Not written yet.
+  }
+  if (current === text) continue;
+  if (process.argv.includes('--check')) {
+    console.error(`${relative(process.cwd(), target)} is stale: run "node scripts/registries.mjs".`);
+    stale = true;
+  } else writeFileSync(target, text);
+}
+process.exitCode = stale ? 1 : 0;
