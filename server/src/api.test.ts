@@ -1,0 +1,342 @@
+import { request } from 'node:http';
+import { emptyGadget, printGadget, type Gadget, type Trial } from '@hum-lever/core';
+import { ApiServer } from './test/apiServer.ts';
+
+jest.setTimeout(60_000);
+
+let server: ApiServer;
+beforeAll(async () => {
+  server = await ApiServer.start();
+});
+afterAll(() => server.stopAndClear());
+
+const named = (name: string): Gadget => emptyGadget(name);
+const create = async (name = 'Lantern') =>
+  (await server.ask('POST', '/gadgets', { name })).body as { id: string; revision: number };
+const save = (id: string, base: number, document: unknown) =>
+  server.ask('PUT', `/gadgets/${id}`, document, { 'if-match': `"${base}"` });
+const names = async (query = '') =>
+  ((await server.ask('GET', `/gadgets${query}`)).body as { name: string }[]).map(({ name }) => name);
+
+describe('gadgets', () => {
+  it('are created, opened, saved as revisions and listed', async () => {
+    const { id, revision } = await create('Reed Box');
+    expect(revision).toBe(1);
+    const saved = await save(id, 1, { ...named('Reed Box'), brief: { purpose: 'Storm and sea', tasks: [] } });
+    expect(saved).toMatchObject({ status: 200, body: { revision: 2 } });
+    const opened = await server.ask('GET', `/gadgets/${id}`);
+    expect(opened.body).toMatchObject({ revision: 2, document: { brief: { purpose: 'Storm and sea' } } });
+    expect(opened.headers.get('etag')).toBe('"2"');
+    expect(await names()).toContain('Reed Box');
+  });
+
+  it('saved from a stale base answer 409 with the newer head, and change nothing', async () => {
+    const { id } = await create();
+    await save(id, 1, named('First'));
+    const stale = await save(id, 1, named('Second'));
+    expect(stale).toMatchObject({
+      status: 409,
+      body: {
+        type: 'urn:hum-lever:problem:stale',
+        base: 1,
+        head: { revision: 2, document: { name: 'First' } },
+      },
+    });
+    expect(stale.headers.get('content-type')).toContain('application/problem+json');
+    expect((await server.ask('GET', `/gadgets/${id}`)).body).toMatchObject({ revision: 2, name: 'First' });
+  });
+
+  it('saved many at once from one base win once', async () => {
+    const { id } = await create();
+    const all = await Promise.all(Array.from({ length: 12 }, (_, i) => save(id, 1, named(`Try ${i}`))));
+    expect(all.map(({ status }) => status).sort()).toEqual([200, ...Array<number>(11).fill(409)]);
+    expect((await server.ask('GET', `/gadgets/${id}/revisions`)).body).toHaveLength(2);
+  });
+
+  it('want to know the base of a save', async () => {
+    const { id } = await create();
+    expect((await server.ask('PUT', `/gadgets/${id}`, named('x'))).status).toBe(428);
+    expect((await server.ask('PUT', `/gadgets/${id}`, named('x'), { 'if-match': 'W/"soon"' })).status).toBe(
+      400,
+    );
+  });
+
+  it('are duplicated, renamed, binned and taken out again', async () => {
+    const { id } = await create('Cue Lantern');
+    const copy = await server.ask('POST', `/gadgets/${id}/duplicate`);
+    expect(copy).toMatchObject({ status: 201, body: { name: 'Cue Lantern (copy)', revision: 1 } });
+    expect((await server.ask('PATCH', `/gadgets/${id}`, { name: 'Tin Lantern' })).body).toMatchObject({
+      revision: 2,
+      name: 'Tin Lantern',
+    });
+    expect((await server.ask('PATCH', `/gadgets/${id}`, { name: '' })).body.errors).toMatchObject([
+      { path: 'name' },
+    ]);
+    await server.ask('DELETE', `/gadgets/${id}`);
+    expect(await names()).not.toContain('Tin Lantern');
+    expect(await names('?bin=1')).toContain('Tin Lantern');
+    expect((await server.ask('GET', `/gadgets/${id}`)).status).toBe(404);
+    expect((await save(id, 2, named('x'))).status).toBe(404);
+    await server.ask('POST', `/gadgets/${id}/restore`);
+    expect((await server.ask('GET', `/gadgets/${id}`)).body).toMatchObject({
+      revision: 2,
+      document: { name: 'Tin Lantern' },
+    });
+  });
+
+  it('duplicate under a name that still fits', async () => {
+    const { id } = await create('n'.repeat(80));
+    expect((await server.ask('POST', `/gadgets/${id}/duplicate`)).status).toBe(201);
+  });
+
+  it('keep every revision; any can be read, named and restored on top', async () => {
+    const { id } = await create('One');
+    await save(id, 1, named('Two'));
+    expect((await server.ask('GET', `/gadgets/${id}/revisions/1`)).body).toMatchObject({
+      revision: 1,
+      document: { name: 'One' },
+    });
+    expect(
+      (await server.ask('PATCH', `/gadgets/${id}/revisions/1`, { name: 'As at the first show' })).status,
+    ).toBe(200);
+    expect((await server.ask('POST', `/gadgets/${id}/revisions/1/restore`)).body).toMatchObject({
+      revision: 3,
+      document: { name: 'One' },
+    });
+    expect((await server.ask('GET', `/gadgets/${id}/revisions`)).body).toMatchObject([
+      { revision: 3, restoredFrom: 1 },
+      { revision: 2, name: null },
+      { revision: 1, name: 'As at the first show' },
+    ]);
+    for (const number of ['9', '0', 'x', '-1'])
+      expect((await server.ask('GET', `/gadgets/${id}/revisions/${number}`)).status).toBe(404);
+  });
+
+  it('go out as a file and come in again', async () => {
+    const { id } = await create('Box "of" <reeds>');
+    const file = await fetch(`${server.url}/api/gadgets/${id}/file`);
+    expect(file.headers.get('content-disposition')).toContain('box-of-reeds.gadget.json');
+    const text = await file.text();
+    expect(text).toBe(printGadget(named('Box "of" <reeds>')));
+    expect((await server.ask('POST', '/gadgets/import', text)).body).toMatchObject({
+      revision: 1,
+      document: { name: 'Box "of" <reeds>' },
+    });
+    expect(
+      (await server.ask('POST', '/gadgets/import', JSON.stringify({ ...named('Old'), version: 0 }))).status,
+    ).toBe(201);
+  });
+});
+
+describe('bad input', () => {
+  it.each<[string, string, number, string]>([
+    ['no JSON', '{"kind":', 400, 'not-json'],
+    ['something else', '{"kind":"song"}', 422, 'unknown-kind'],
+    ['a newer version', JSON.stringify({ ...named('x'), version: 99 }), 422, 'too-new'],
+    [
+      'an old version that is broken',
+      JSON.stringify({ ...named('x'), version: 0, loop: { periodMs: 'x' } }),
+      422,
+      'migration-failed',
+    ],
+    ['a wrong field', JSON.stringify({ ...named('x'), loop: { periodUs: -5 } }), 422, 'invalid'],
+    ['a huge number', JSON.stringify(named('x')).replace('1000', '1e400'), 422, 'invalid'],
+    ['a huge file', `"${'x'.repeat(1_200_000)}"`, 413, 'too-large'],
+  ])('%s is told apart on import', async (_what, text, status, kind) => {
+    const answer = await server.ask('POST', '/gadgets/import', text);
+    expect(answer).toMatchObject({ status, body: { status, type: `urn:hum-lever:problem:${kind}` } });
+    expect(answer.body.detail).toEqual(expect.any(String));
+  });
+
+  it('names the field, and loses nothing', async () => {
+    const { id } = await create('Kept');
+    const bad = await save(id, 1, { ...named('x'), loop: { periodUs: 0 } });
+    expect(bad).toMatchObject({ status: 422, body: { errors: [{ path: 'loop.periodUs' }] } });
+    expect((await save(id, 1, '{nonsense')).status).toBe(400);
+    expect(
+      (await save(id, 1, { ...named('y'), brief: { purpose: 'x'.repeat(1_200_000), tasks: [] } })).status,
+    ).toBe(413);
+    expect((await server.ask('GET', `/gadgets/${id}`)).body).toMatchObject({ revision: 1, name: 'Kept' });
+  });
+
+  it('does not reach the prototype', async () => {
+    const { id } = await create();
+    expect(
+      (await save(id, 1, `{"__proto__": {"admin": 1}, ${JSON.stringify(named('x')).slice(1)}`)).status,
+    ).toBe(422);
+    expect(({} as Record<string, unknown>)['admin']).toBeUndefined();
+  });
+});
+
+describe('the door', () => {
+  it('refuses writes that a foreign page makes, and takes its own', async () => {
+    const foreign: Record<string, string>[] = [
+      { origin: 'http://evil.test' },
+      { origin: 'null' },
+      { 'sec-fetch-site': 'cross-site' },
+    ];
+    for (const headers of foreign)
+      expect(await server.ask('POST', '/gadgets', { name: 'x' }, headers)).toMatchObject({
+        status: 403,
+        body: { title: 'Refused' },
+      });
+    expect((await server.ask('POST', '/gadgets', { name: 'x' }, { origin: server.url })).status).toBe(201);
+  });
+
+  it('refuses a foreign name for itself', async () => {
+    const { port } = new URL(server.url);
+    const status = await new Promise((resolve) => {
+      request({ port, host: '127.0.0.1', path: '/api/gadgets', headers: { host: 'evil.test' } }, (r) =>
+        resolve(r.statusCode),
+      ).end();
+    });
+    expect(status).toBe(403);
+  });
+
+  it('sends security headers', async () => {
+    const { headers } = await server.ask('GET', '/health');
+    expect(headers.get('content-security-policy')).toContain("default-src 'self'");
+    expect(headers.get('x-content-type-options')).toBe('nosniff');
+    expect(headers.get('x-powered-by')).toBeNull();
+  });
+
+  it('answers an unknown address with a problem', async () => {
+    expect(await server.ask('GET', '/nothing')).toMatchObject({ status: 404, body: { status: 404 } });
+  });
+
+  it('describes itself', async () => {
+    const { body } = await server.ask('GET', '/openapi.json');
+    expect(Object.keys(body.paths)).toEqual(
+      expect.arrayContaining(['/api/gadgets/{id}', '/api/gadgets/{gadgetId}/trials/{id}/runs']),
+    );
+    expect(
+      body.paths['/api/gadgets/{id}'].put.requestBody.content['application/json'].schema.properties,
+    ).toHaveProperty('flow');
+    for (const methods of Object.values<Record<string, { summary?: string; operationId: string }>>(
+      body.paths,
+    ))
+      for (const operation of Object.values(methods))
+        if (!operation.operationId.startsWith('Health'))
+          expect(operation.summary).toEqual(expect.any(String));
+  });
+
+  it('logs what was asked, never what was in it', async () => {
+    await create('Secret of the comet');
+    expect(server.log).toContain('"path":"/api/gadgets"');
+    expect(server.log).not.toContain('Secret of the comet');
+  });
+});
+
+describe('trials', () => {
+  const trial: Trial = {
+    name: 'First try',
+    seed: 1,
+    stimuli: [],
+    endUs: 1_000,
+    expectations: [{ id: 'e1', what: { kind: 'state', stateId: 's1' }, when: { kind: 'at', atUs: 500 } }],
+  };
+  const withState = (): Gadget => ({
+    ...named('Lit'),
+    flow: {
+      variables: [],
+      initialId: 's1',
+      states: [{ id: 's1', name: 'Lit', entry: [], exit: [], rules: [] }],
+    },
+  });
+
+  it('are kept with the gadget and run here on any revision', async () => {
+    const { id } = await create();
+    await save(id, 1, withState());
+    const made = await server.ask('POST', `/gadgets/${id}/trials`, trial);
+    expect(made).toMatchObject({ status: 201, body: { version: 1, runs: [] } });
+    const at = `/gadgets/${id}/trials/${made.body.id}`;
+    expect((await server.ask('POST', `${at}/runs`, { revision: 1 })).body.runs[0]).toMatchObject({
+      revision: 1,
+      result: { passed: false },
+    });
+    expect((await server.ask('POST', `${at}/runs`, { revision: 2 })).body.runs[0]).toMatchObject({
+      revision: 2,
+      result: { passed: true },
+    });
+    expect((await server.ask('POST', `${at}/runs`, { revision: 7 })).status).toBe(404);
+    expect((await server.ask('GET', `/gadgets/${id}/trials`)).body[0].runs).toHaveLength(2);
+  });
+
+  it('are changed from the newest version only, and removed', async () => {
+    const { id } = await create();
+    const { body } = await server.ask('POST', `/gadgets/${id}/trials`, trial);
+    const at = `/gadgets/${id}/trials/${body.id}`;
+    expect(
+      (await server.ask('PUT', at, { ...trial, name: 'Second try' }, { 'if-match': '"1"' })).body,
+    ).toMatchObject({ version: 2 });
+    expect(await server.ask('PUT', at, trial, { 'if-match': '"1"' })).toMatchObject({
+      status: 409,
+      body: { head: { trial: { name: 'Second try' } } },
+    });
+    expect(
+      (await server.ask('PUT', at, { ...trial, endUs: -1 }, { 'if-match': '"2"' })).body.errors[0].path,
+    ).toBe('endUs');
+    expect((await server.ask('DELETE', at)).status).toBe(204);
+    expect((await server.ask('GET', `/gadgets/${id}/trials`)).body).toEqual([]);
+  });
+
+  it('belong to their own gadget', async () => {
+    const [one, other] = [await create(), await create()];
+    const { body } = await server.ask('POST', `/gadgets/${one.id}/trials`, trial);
+    expect((await server.ask('DELETE', `/gadgets/${other.id}/trials/${body.id}`)).status).toBe(404);
+  });
+});
+
+describe('stopping and starting', () => {
+  it('stops gracefully, and everything is there afterwards', async () => {
+    const first = await ApiServer.start({ demo: true });
+    const [gadget] = (await first.ask('GET', '/gadgets')).body as { id: string; name: string }[];
+    expect(gadget!.name).toBe('Kettle Keeper');
+    expect((await first.ask('GET', `/gadgets/${gadget!.id}/trials`)).body).toHaveLength(3);
+    await first.ask('DELETE', `/gadgets/${gadget!.id}`);
+    expect(await first.stop()).toBe(0);
+    // The demo is not loaded again over a shelf that was emptied on purpose.
+    const again = await ApiServer.start({ folder: first.folder, demo: true });
+    expect((await again.ask('GET', '/gadgets')).body).toEqual([]);
+    expect((await again.ask('GET', '/gadgets?bin=1')).body).toHaveLength(1);
+    await again.stopAndClear();
+  });
+
+  it('killed in a storm of saves, it reopens with every acknowledged revision', async () => {
+    let victim = await ApiServer.start();
+    for (let round = 0; round < 3; round += 1) {
+      const acknowledged = new Map<string, { revision: number; name: string }>();
+      let storming = true;
+      const storm = async (writer: number) => {
+        const { body } = await victim.ask('POST', '/gadgets', { name: `Storm ${writer}` });
+        let revision = 1;
+        while (storming) {
+          const name = `Storm ${writer} after ${revision}`;
+          const saved = await victim.ask('PUT', `/gadgets/${body.id}`, named(name), {
+            'if-match': `"${revision}"`,
+          });
+          if (saved.status !== 200) throw new Error(String(saved.status));
+          revision = saved.body.revision;
+          acknowledged.set(body.id, { revision, name });
+        }
+      };
+      // A writer ends with the connection; nothing it was told before that may be gone.
+      const writers = Array.from({ length: 6 }, (_, writer) => storm(writer).catch(() => undefined));
+      while ([...acknowledged.values()].reduce((sum, { revision }) => sum + revision, 0) < 60)
+        await new Promise((resolve) => setTimeout(resolve, 5));
+      await victim.stop('SIGKILL');
+      storming = false;
+      await Promise.all(writers);
+      victim = await ApiServer.start({ folder: victim.folder });
+      expect(acknowledged.size).toBe(6);
+      for (const [id, { revision, name }] of acknowledged) {
+        const kept = await victim.ask('GET', `/gadgets/${id}/revisions/${revision}`);
+        expect(kept.body).toMatchObject({ document: { name } });
+        const { body } = await victim.ask('GET', `/gadgets/${id}`);
+        expect(body.revision).toBeGreaterThanOrEqual(revision);
+        expect(body.document.name).toBe(body.name);
+      }
+    }
+    await victim.stopAndClear();
+  });
+});

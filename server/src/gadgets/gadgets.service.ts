@@ -1,0 +1,210 @@
+import {
+  editGadget,
+  EditRefused,
+  emptyGadget,
+  readGadget,
+  readGadgetText,
+  type Gadget,
+  type Read,
+} from '@hum-lever/core';
+import { Injectable } from '@nestjs/common';
+import { randomBytes } from 'node:crypto';
+import { IsNull, Not, type EntityManager } from 'typeorm';
+import { notFound, Problem } from '../http/problem.ts';
+import { GadgetRow, RevisionRow } from '../store/entities.ts';
+import { Store } from '../store/store.ts';
+import {
+  documentOf,
+  gadgetView,
+  revisionView,
+  type GadgetView,
+  type OpenGadgetView,
+  type RevisionView,
+} from './gadgets.views.ts';
+
+/** A new id: a letter, then 16 hexadecimal digits of chance. */
+export const freshId = (letter: string): string => letter + randomBytes(8).toString('hex');
+
+/** The document, or the problem that says why it is none. */
+function openedOr422(read: Read): Gadget {
+  if (read.outcome === 'opened') return read.gadget;
+  const status = {
+    'not-json': 400,
+    'too-large': 413,
+    'unknown-kind': 422,
+    'too-new': 422,
+    'migration-failed': 422,
+    invalid: 422,
+  };
+  const extra = read.outcome === 'invalid' ? { errors: read.faults } : {};
+  throw new Problem(status[read.outcome], read.outcome, read.message, extra);
+}
+
+const now = () => new Date().toISOString();
+
+@Injectable()
+export class GadgetsService {
+  constructor(private readonly store: Store) {}
+
+  list(binned: boolean): Promise<GadgetView[]> {
+    return this.store.read(async (manager) => {
+      const where = { binnedAt: binned ? Not(IsNull()) : IsNull() };
+      return (await manager.find(GadgetRow, { where, order: { savedAt: 'DESC', id: 'ASC' } })).map(
+        gadgetView,
+      );
+    });
+  }
+
+  create(raw: unknown): Promise<OpenGadgetView> {
+    const gadget = openedOr422(readGadget(raw));
+    return this.store.write((manager) => this.insert(manager, gadget));
+  }
+
+  createEmpty(name: string): Promise<OpenGadgetView> {
+    return this.create(emptyGadget(name));
+  }
+
+  importText(text: string): Promise<OpenGadgetView> {
+    const gadget = openedOr422(readGadgetText(text));
+    return this.store.write((manager) => this.insert(manager, gadget));
+  }
+
+  open(id: string): Promise<OpenGadgetView> {
+    return this.store.read(async (manager) => {
+      const row = await this.row(manager, id);
+      return { ...gadgetView(row), document: documentOf(await this.revisionRow(manager, id, row.head)) };
+    });
+  }
+
+  /** Saves on top of `base`. Where the head has moved on, 409 with both sides named and the head's document. */
+  save(id: string, base: number, raw: unknown): Promise<GadgetView> {
+    const gadget = openedOr422(readGadget(raw));
+    return this.store.write(async (manager) => {
+      const row = await this.row(manager, id);
+      if (row.head !== base) {
+        const head = await this.revisionRow(manager, id, row.head);
+        throw new Problem(
+          409,
+          'stale',
+          `This save is based on revision ${base}; the newest is ${row.head}.`,
+          {
+            base,
+            head: { ...revisionView(head), document: documentOf(head) },
+          },
+        );
+      }
+      return gadgetView(await this.append(manager, row, gadget));
+    });
+  }
+
+  duplicate(id: string): Promise<OpenGadgetView> {
+    return this.store.write(async (manager) => {
+      const row = await this.row(manager, id);
+      const original = documentOf(await this.revisionRow(manager, id, row.head));
+      // Cut so that the longer name still fits.
+      return this.insert(manager, { ...original, name: `${original.name.slice(0, 73).trim()} (copy)` });
+    });
+  }
+
+  /** Renames on top of whatever is newest: a name touches nothing else. */
+  rename(id: string, name: string): Promise<GadgetView> {
+    return this.store.write(async (manager) => {
+      const row = await this.row(manager, id);
+      const document = documentOf(await this.revisionRow(manager, id, row.head));
+      try {
+        return gadgetView(
+          await this.append(manager, row, editGadget(document, { name: 'renameGadget', args: [name] })),
+        );
+      } catch (error) {
+        if (!(error instanceof EditRefused)) throw error;
+        throw new Problem(422, 'invalid', `${error.message}.`, { errors: error.faults });
+      }
+    });
+  }
+
+  setBinned(id: string, binned: boolean): Promise<GadgetView> {
+    return this.store.write(async (manager) => {
+      const row = await this.row(manager, id, true);
+      return gadgetView(await manager.save(GadgetRow, { ...row, binnedAt: binned ? now() : null }));
+    });
+  }
+
+  revisions(id: string): Promise<RevisionView[]> {
+    return this.store.read(async (manager) => {
+      await this.row(manager, id);
+      const rows = await manager.find(RevisionRow, {
+        select: { gadgetId: true, number: true, name: true, savedAt: true, restoredFrom: true },
+        where: { gadgetId: id },
+        order: { number: 'DESC' },
+      });
+      return rows.map(revisionView);
+    });
+  }
+
+  revision(id: string, number: number): Promise<RevisionView & { document: Gadget }> {
+    return this.store.read(async (manager) => {
+      await this.row(manager, id);
+      const row = await this.revisionRow(manager, id, number);
+      return { ...revisionView(row), document: documentOf(row) };
+    });
+  }
+
+  nameRevision(id: string, number: number, name: string | null): Promise<RevisionView> {
+    return this.store.write(async (manager) => {
+      await this.row(manager, id);
+      const row = await this.revisionRow(manager, id, number);
+      await manager.update(RevisionRow, { gadgetId: id, number }, { name });
+      return revisionView({ ...row, name });
+    });
+  }
+
+  /** Puts an older revision's document on top, as a new revision. */
+  restoreRevision(id: string, number: number): Promise<OpenGadgetView> {
+    return this.store.write(async (manager) => {
+      const row = await this.row(manager, id);
+      const document = openedOr422(readGadget(documentOf(await this.revisionRow(manager, id, number))));
+      return { ...gadgetView(await this.append(manager, row, document, number)), document };
+    });
+  }
+
+  /** The row, or 404; one in the bin only where that is asked for. */
+  async row(manager: EntityManager, id: string, evenBinned = false): Promise<GadgetRow> {
+    const row = await manager.findOneBy(GadgetRow, { id });
+    if (!row || (row.binnedAt !== null && !evenBinned)) throw notFound('such gadget; it may be in the bin');
+    return row;
+  }
+
+  async revisionRow(manager: EntityManager, gadgetId: string, number: number): Promise<RevisionRow> {
+    const row = await manager.findOneBy(RevisionRow, { gadgetId, number });
+    if (!row) throw notFound(`revision ${number} of this gadget`);
+    return row;
+  }
+
+  private async insert(manager: EntityManager, gadget: Gadget): Promise<OpenGadgetView> {
+    const at = now();
+    const row = { id: freshId('g'), name: gadget.name, head: 0, createdAt: at, savedAt: at, binnedAt: null };
+    await manager.insert(GadgetRow, row);
+    return { ...gadgetView(await this.append(manager, row, gadget)), document: gadget };
+  }
+
+  private async append(
+    manager: EntityManager,
+    row: GadgetRow,
+    gadget: Gadget,
+    restoredFrom: number | null = null,
+  ) {
+    const savedAt = now();
+    const number = row.head + 1;
+    const document = JSON.stringify(gadget);
+    await manager.insert(RevisionRow, {
+      gadgetId: row.id,
+      number,
+      document,
+      name: null,
+      savedAt,
+      restoredFrom,
+    });
+    await manager.update(GadgetRow, { id: row.id }, { head: number, name: gadget.name, savedAt });
+    return { ...row, head: number, name: gadget.name, savedAt };
+  }
+}

@@ -1,0 +1,48 @@
+import { Column, Entity, Index, PrimaryColumn, PrimaryGeneratedColumn } from 'typeorm';
+
+/** A gadget: its head revision and whether it lies in the bin. The name is the head document's, for listing. */
+@Entity('gadget')
+export class GadgetRow {
+  @PrimaryColumn('text') id: string;
+  @Column('text') name: string;
+  @Column('integer') head: number;
+  @Column('text') createdAt: string;
+  @Column('text') savedAt: string;
+  @Column('text', { nullable: true }) binnedAt: string | null;
+}
+
+/** One saved state of a gadget's document. Never changed, but for its name. */
+@Entity('revision')
+export class RevisionRow {
+  @PrimaryColumn('text') gadgetId: string;
+  @PrimaryColumn('integer') number: number;
+  /** The document as JSON. */
+  @Column('text') document: string;
+  @Column('text', { nullable: true }) name: string | null;
+  @Column('text') savedAt: string;
+  @Column('integer', { nullable: true }) restoredFrom: number | null;
+}
+
+@Entity('trial')
+export class TrialRow {
+  @PrimaryColumn('text') id: string;
+  @Index() @Column('text') gadgetId: string;
+  /** The script as JSON. */
+  @Column('text') script: string;
+  /** Counts the saves, for If-Match. */
+  @Column('integer') version: number;
+  @Column('text') createdAt: string;
+}
+
+/** One run of a trial on one revision. */
+@Entity('trial_run')
+export class TrialRunRow {
+  @PrimaryGeneratedColumn() id: number;
+  @Index() @Column('text') trialId: string;
+  /** Which state of the script ran. */
+  @Column('integer') version: number;
+  @Column('integer') revision: number;
+  /** The result as JSON. */
+  @Column('text') result: string;
+  @Column('text') ranAt: string;
+}

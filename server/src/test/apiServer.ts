@@ -1,0 +1,74 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const root = join(__dirname, '../../..');
+
+export interface Answer {
+  status: number;
+  body: any; // eslint-disable-line @typescript-eslint/no-explicit-any -- what came over the wire is what is tested
+  headers: Headers;
+}
+
+/** The built server as a process of its own, on a database file and a port of its own. */
+export class ApiServer {
+  private constructor(
+    readonly folder: string,
+    readonly url: string,
+    private readonly process: ChildProcess,
+    private readonly output: () => string,
+  ) {}
+
+  static async start(options: { folder?: string; demo?: boolean } = {}): Promise<ApiServer> {
+    const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'hum-lever-api-'));
+    const args = [join(root, 'server/dist/main.js'), '--port', '0', '--data', folder];
+    const child = spawn(process.execPath, [...args, ...(options.demo ? ['--demo', join(root, 'demo')] : [])]);
+    let output = '';
+    child.stdout.on('data', (data: Buffer) => (output += data.toString()));
+    child.stderr.on('data', (data: Buffer) => (output += data.toString()));
+    const url = await new Promise<string>((resolve, reject) => {
+      child.on('exit', (code) => reject(new Error(`the server ended with ${code}: ${output}`)));
+      child.stdout.on('data', () => {
+        const found = /listening on (\S+)/.exec(output);
+        if (found) resolve(found[1]!);
+      });
+    });
+    return new ApiServer(folder, url, child, () => output);
+  }
+
+  get log(): string {
+    return this.output();
+  }
+
+  async ask(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Answer> {
+    const text = body === undefined || typeof body === 'string' ? body : JSON.stringify(body);
+    const response = await fetch(`${this.url}/api${path}`, {
+      method,
+      headers,
+      ...(text !== undefined && { body: text }),
+    });
+    const answer = await response.text();
+    const isJson = response.headers.get('content-type')?.includes('json');
+    return { status: response.status, body: isJson ? JSON.parse(answer) : answer, headers: response.headers };
+  }
+
+  /** Ends the process and waits for it; returns its exit code. */
+  stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<number | null> {
+    return new Promise((resolve) => {
+      this.process.removeAllListeners('exit');
+      this.process.on('exit', resolve);
+      this.process.kill(signal);
+    });
+  }
+
+  async stopAndClear(): Promise<void> {
+    await this.stop();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
