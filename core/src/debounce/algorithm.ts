@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { Sample } from '../scan/index.ts';
 
 /** Why a press did not come through. */

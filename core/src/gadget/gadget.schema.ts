@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { flowSchema } from './flow.schema.ts';
 import { limits } from './limits.ts';
 import { controlSchema, outputSchema } from './parts.schema.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { limits } from './limits.ts';
 
 /** Short stable id: lower-case letter, then letters, digits or underscores. Ids are never shown to the maker. */

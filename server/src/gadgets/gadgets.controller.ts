@@ -15,7 +15,7 @@ import {
 } from '@nestjs/common';
 import { ApiBody, ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { apiSchema } from '../http/apiSchema.ts';
 import { baseOf, notFound, parseOr422 } from '../http/problem.ts';
 import { GadgetsService } from './gadgets.service.ts';

@@ -1,5 +1,5 @@
 import type { ApiBodyOptions } from '@nestjs/swagger';
-import { z } from 'zod';
+import * as z from 'zod';
 
 type Schema = Extract<ApiBodyOptions, { schema: unknown }>['schema'];
 

@@ -1,6 +1,6 @@
 import { HttpException } from '@nestjs/common';
 import type { Fault } from '@hum-lever/core';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { faultsOf } from '@hum-lever/core';
 
 /** RFC 9457 problem document. */

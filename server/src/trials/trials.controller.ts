@@ -1,7 +1,7 @@
 import { trialSchema } from '@hum-lever/core';
 import { Body, Controller, Delete, Get, Headers, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiBody, ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
-import { z } from 'zod';
+import * as z from 'zod';
 import { apiSchema } from '../http/apiSchema.ts';
 import { baseOf, parseOr422 } from '../http/problem.ts';
 import { TrialsService } from './trials.service.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { wholeSchema } from '../../gadget/index.ts';
 import { defineAlgorithm, type DebounceState } from '../algorithm.ts';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { defineAlgorithm } from '../algorithm.ts';
 
 export const none = defineAlgorithm({

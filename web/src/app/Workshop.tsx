@@ -1,0 +1,130 @@
+import { Button } from '@mantine/core';
+import { useDisclosure, useHotkeys } from '@mantine/hooks';
+import type { Snag } from '@hum-lever/core';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { Link, Outlet, useNavigate, useParams } from 'react-router';
+import { closeGadget, openGadget, useGadget, useHistory } from '../client/index.ts';
+import { InHand } from '../inhand/index.ts';
+import { goTo } from '../shared/index.ts';
+import { checkSoon } from '../snags/index.ts';
+import { Strip } from '../strip/index.ts';
+import { player } from '../workers/index.ts';
+import { ConflictDialog } from './ConflictDialog.tsx';
+import { sheetOf } from './sheets.ts';
+import { Spine } from './Spine.tsx';
+import { TopBar } from './TopBar.tsx';
+import classes from './Workshop.module.css';
+
+// What opens on demand comes on demand.
+const SnagDrawer = lazy(() => import('../snags/SnagDrawer.tsx'));
+const RevisionDrawer = lazy(() => import('../revisions/index.ts'));
+const KeysDialog = lazy(() => import('./KeysDialog.tsx'));
+const Commands = lazy(() => import('./Commands.tsx'));
+
+/** Opens the gadget of the address; null while it comes, an error where it does not. */
+function useOpened(gadgetId: string): { ready: boolean; error: Error | null; again: () => void } {
+  const opened = useGadget(({ id }) => id === gadgetId);
+  const [error, setError] = useState<Error | null>(null);
+  const [attempt, setAttempt] = useState(0);
+  useEffect(() => {
+    let current = true;
+    setError(null);
+    openGadget(gadgetId).catch((reason: Error) => current && setError(reason));
+    return () => {
+      current = false;
+      closeGadget();
+    };
+  }, [gadgetId, attempt]);
+  return { ready: opened, error, again: () => setAttempt((n) => n + 1) };
+}
+
+/** Keeps the machine and the checks at the document that is on the bench. */
+function useFollowers(ready: boolean): void {
+  useEffect(() => {
+    if (!ready) return;
+    const first = useGadget.getState().document!;
+    player.load(first);
+    checkSoon(first);
+    return useGadget.subscribe(({ document }, before) => {
+      if (document === null || document === before.document) return;
+      player.edit(document);
+      checkSoon(document);
+    });
+  }, [ready]);
+}
+
+/** A gadget on the bench: spine, sheet, in hand, strip. */
+export default function Workshop() {
+  const { gadgetId = '' } = useParams();
+  const { ready, error, again } = useOpened(gadgetId);
+  useFollowers(ready);
+  if (error)
+    return (
+      <main className={classes.away}>
+        <h1>This gadget cannot be opened</h1>
+        <p role="alert">{error.message}</p>
+        <div>
+          <Button onClick={again}>Try again</Button>
+          <Button component={Link} to="/" variant="default" ml="sm">
+            To the shelf
+          </Button>
+        </div>
+      </main>
+    );
+  return ready ? (
+    <Bench gadgetId={gadgetId} />
+  ) : (
+    <main className={classes.away} aria-busy="true" aria-label="Opening" />
+  );
+}
+
+function Bench({ gadgetId }: { gadgetId: string }) {
+  const [snagsOpen, snags] = useDisclosure(false);
+  const [revisionsOpen, revisions] = useDisclosure(false);
+  const [keysOpen, keys] = useDisclosure(false);
+  const [stripOpen, strip] = useDisclosure(true);
+  const { undo, redo } = useHistory((history) => history);
+  const navigate = useNavigate();
+  const toHand = () => document.querySelector<HTMLElement>('[role="application"]')?.focus();
+  useHotkeys([
+    ['mod+Z', () => undo()],
+    ['mod+shift+Z', () => redo()],
+    ['mod+Y', () => redo()],
+    ['shift+?', keys.open],
+    ['H', toHand],
+  ]);
+  const show = ({ rule, place }: Snag) => {
+    snags.close();
+    goTo(place);
+    void navigate(`/g/${gadgetId}/${sheetOf(rule, place)}`);
+  };
+  return (
+    <div className={classes.bench}>
+      <TopBar
+        gadgetId={gadgetId}
+        openSnags={snags.open}
+        openRevisions={revisions.open}
+        openKeys={keys.open}
+      />
+      <Spine gadgetId={gadgetId} />
+      <main className={classes.sheet}>
+        <Outlet />
+      </main>
+      <InHand />
+      <Strip open={stripOpen} toggle={strip.toggle} />
+      <ConflictDialog />
+      <Suspense fallback={null}>
+        <SnagDrawer opened={snagsOpen} close={snags.close} show={show} />
+        <RevisionDrawer id={gadgetId} opened={revisionsOpen} close={revisions.close} />
+        <KeysDialog opened={keysOpen} close={keys.close} />
+        <Commands
+          gadgetId={gadgetId}
+          openSnags={snags.open}
+          openRevisions={revisions.open}
+          openKeys={keys.open}
+          toHand={toHand}
+        />
+      </Suspense>
+    </div>
+  );
+}

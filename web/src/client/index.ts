@@ -1,0 +1,21 @@
+export {
+  api,
+  ApiProblem,
+  fileUrl,
+  type GadgetSummary,
+  type RevisionSummary,
+  type StoredTrial,
+  type TrialRun,
+} from './api.ts';
+export { edit, replaceDocument, useDocument, useGadget, useHistory } from './gadgetStore.ts';
+export {
+  closeGadget,
+  followHead,
+  openGadget,
+  resolveConflict,
+  saveNow,
+  useSync,
+  type ConflictChoice,
+  type SyncStatus,
+} from './sync.ts';
+export { keys, queryClient, useGadgets, useRevisions, useTrials } from './queries.ts';

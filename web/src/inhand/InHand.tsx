@@ -1,0 +1,226 @@
+import { ActionIcon, Tooltip } from '@mantine/core';
+import { IconPower, IconVolume, IconVolumeOff } from '@tabler/icons-react';
+import {
+  safelyShown,
+  type Button,
+  type Gadget,
+  type Light,
+  type Output,
+  type TextDisplay,
+} from '@hum-lever/core';
+import { useEffect, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
+import { useDocument } from '../client/index.ts';
+import { keyName, showHz } from '../shared/index.ts';
+import { player, usePlayer } from '../workers/index.ts';
+import { play, setMuted, unlockSound, useSound } from './audio.ts';
+import { Cells } from './Cells.tsx';
+import classes from './InHand.module.css';
+import { Lamp } from './Lamp.tsx';
+
+/** Fingers on the gadget, by mouse, touch or key; all are lifted when the gadget leaves the hand. */
+function useFingers() {
+  const down = useRef(new Set<string>());
+  const [held, setHeld] = useState<ReadonlySet<string>>(new Set());
+  const move = (controlId: string, isDown: boolean) => {
+    if (down.current.has(controlId) === isDown) return;
+    if (isDown) down.current.add(controlId);
+    else down.current.delete(controlId);
+    unlockSound();
+    player.finger(controlId, isDown);
+    setHeld(new Set(down.current));
+  };
+  const liftAll = () => [...down.current].forEach((controlId) => move(controlId, false));
+  return { held, move, liftAll };
+}
+
+/** The gadget itself, to scale, always playable. */
+export function InHand() {
+  const gadget = useDocument();
+  const shown = usePlayer((state) => state.shown);
+  const pastUs = usePlayer((state) => state.pastUs);
+  const failure = usePlayer((state) => state.failure);
+  const notice = usePlayer((state) => state.notice);
+  const { held, move, liftAll } = useFingers();
+  const [focused, setFocused] = useState(false);
+  const region = useRef<HTMLDivElement>(null);
+
+  useEffect(() => {
+    // Looking at the past is silent: nothing sounds then.
+    const tones = pastUs === null ? Object.entries(shown?.tones ?? {}) : [];
+    play(Object.fromEntries(tones.map(([id, { hz }]) => [id, hz])));
+  }, [shown, pastUs]);
+
+  const onKey = (event: KeyboardEvent, isDown: boolean) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const control = gadget.controls.find(({ key }) => key === event.code);
+    if (!control) return;
+    event.preventDefault();
+    if (!event.repeat) move(control.id, isDown);
+  };
+  const onBlur = (event: FocusEvent) => {
+    if (event.currentTarget.contains(event.relatedTarget)) return;
+    setFocused(false);
+    liftAll();
+  };
+
+  return (
+    <aside className={classes.place} aria-label="In hand">
+      <header className={classes.head}>
+        <h2>In hand</h2>
+        <MuteButton />
+        <Tooltip label="Switch off and on">
+          <ActionIcon variant="subtle" aria-label="Switch off and on" onClick={() => player.load(gadget)}>
+            <IconPower size={18} stroke={1.7} />
+          </ActionIcon>
+        </Tooltip>
+      </header>
+      <div
+        ref={region}
+        className={classes.body}
+        data-focused={focused || undefined}
+        data-past={pastUs !== null || undefined}
+        tabIndex={0}
+        role="application"
+        aria-label={`${gadget.name}, playable. ${keysSentence(gadget)}`}
+        aria-describedby="hand-hint"
+        onFocus={() => setFocused(true)}
+        onBlur={onBlur}
+        onKeyDown={(event) => onKey(event, true)}
+        onKeyUp={(event) => onKey(event, false)}
+      >
+        <Body
+          gadget={gadget}
+          held={held}
+          move={(id, isDown) => {
+            region.current?.focus();
+            move(id, isDown);
+          }}
+        />
+      </div>
+      <p className={classes.hint} id="hand-hint" role="status">
+        {failure ??
+          notice ??
+          (pastUs !== null
+            ? 'This is the past: watch only.'
+            : focused
+              ? keysSentence(gadget)
+              : 'Click it, or press H, to play with keys.')}
+      </p>
+    </aside>
+  );
+}
+
+function keysSentence({ controls }: Gadget): string {
+  const keys = controls.flatMap(({ key, name }) => (key === null ? [] : [`${keyName(key)} plays ${name}`]));
+  return keys.length === 0 ? 'No keys yet: give controls a key in Parts.' : `${keys.join(', ')}.`;
+}
+
+function MuteButton() {
+  const muted = useSound((state) => state.muted);
+  const label = muted ? 'Sound on' : 'Mute';
+  return (
+    <Tooltip label={label}>
+      <ActionIcon variant="subtle" aria-label={label} aria-pressed={muted} onClick={() => setMuted(!muted)}>
+        {muted ? <IconVolumeOff size={18} stroke={1.7} /> : <IconVolume size={18} stroke={1.7} />}
+      </ActionIcon>
+    </Tooltip>
+  );
+}
+
+const of = <K extends Output['kind']>(gadget: Gadget, kind: K) =>
+  gadget.outputs.filter((output): output is Extract<Output, { kind: K }> => output.kind === kind);
+
+function Body({
+  gadget,
+  held,
+  move,
+}: {
+  gadget: Gadget;
+  held: ReadonlySet<string>;
+  move: (id: string, down: boolean) => void;
+}) {
+  if (gadget.controls.length + gadget.outputs.length === 0)
+    return <p className={classes.empty}>Nothing to hold yet. Add a button and a light in Parts.</p>;
+  return (
+    <div className={classes.case}>
+      {of(gadget, 'text').map((display) => (
+        <Display key={display.id} display={display} />
+      ))}
+      <div className={classes.row}>
+        {of(gadget, 'light').map((light) => (
+          <LightPart key={light.id} light={light} />
+        ))}
+        {of(gadget, 'tone').map(({ id, name }) => (
+          <Sounder key={id} id={id} name={name} />
+        ))}
+      </div>
+      <div className={classes.row}>
+        {gadget.controls.map((control) => (
+          <Cap key={control.id} control={control} down={held.has(control.id)} move={move} />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function Display({ display }: { display: TextDisplay }) {
+  const rows = usePlayer((state) => state.shown?.texts[display.id]);
+  return (
+    <Cells
+      name={display.name}
+      columns={display.columns}
+      rows={Array.from({ length: display.rows }, (_, row) => rows?.[row] ?? '')}
+    />
+  );
+}
+
+function LightPart({ light }: { light: Light }) {
+  const lit = usePlayer((state) => state.shown?.lights[light.id]);
+  const capped = lit !== undefined && safelyShown(lit) !== lit;
+  return <Lamp name={light.name} colour={light.colour} lit={lit} fast={capped} />;
+}
+
+function Sounder({ id, name }: { id: string; name: string }) {
+  const hz = usePlayer((state) => state.shown?.tones[id]?.hz ?? 0);
+  return (
+    <figure className={classes.sounder} data-on={hz > 0 || undefined}>
+      <span className={classes.grille} aria-hidden />
+      <figcaption>
+        {name}
+        <span className="number">{showHz(hz)}</span>
+      </figcaption>
+    </figure>
+  );
+}
+
+function Cap({
+  control,
+  down,
+  move,
+}: {
+  control: Button;
+  down: boolean;
+  move: (id: string, down: boolean) => void;
+}) {
+  return (
+    <div className={classes.button}>
+      <button
+        type="button"
+        tabIndex={-1}
+        className={classes.cap}
+        data-down={down || undefined}
+        aria-label={`Press ${control.name}`}
+        onPointerDown={(event) => {
+          event.preventDefault();
+          event.currentTarget.setPointerCapture(event.pointerId);
+          move(control.id, true);
+        }}
+        onPointerUp={() => move(control.id, false)}
+        onPointerCancel={() => move(control.id, false)}
+        onContextMenu={(event) => event.preventDefault()}
+      />
+      <span className={classes.legend}>{control.name}</span>
+      {control.key !== null && <kbd className={classes.key}>{keyName(control.key)}</kbd>}
+    </div>
+  );
+}

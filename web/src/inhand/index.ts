@@ -1,0 +1,2 @@
+export { InHand } from './InHand.tsx';
+export { setMuted, sounding, useSound } from './audio.ts';

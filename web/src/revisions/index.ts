@@ -1,0 +1,1 @@
+export { RevisionDrawer as default } from './RevisionDrawer.tsx';

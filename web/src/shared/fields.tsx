@@ -1,0 +1,131 @@
+import { NumberInput, TextInput, Textarea, type TextInputProps, type TextareaProps } from '@mantine/core';
+import { useState, type KeyboardEvent, type ReactNode } from 'react';
+import { msToUs, usToMs } from './units.ts';
+
+/** Takes what was typed; null: taken, otherwise why it was not. */
+export type Commit<T> = (value: T) => string | null;
+
+/** What is typed stays here until Enter or leaving the field; Escape brings back what was there. */
+function useCommit(value: string, commit: Commit<string>) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const finish = () => {
+    if (typed === null) return;
+    const refused = typed === value ? null : commit(typed);
+    setError(refused);
+    // Refused text stays, so that it can be mended.
+    if (refused === null) setTyped(null);
+  };
+  const forget = () => {
+    setTyped(null);
+    setError(null);
+  };
+  return { shown: typed ?? value, setTyped, error, finish, forget };
+}
+
+type FieldProps = { value: string; commit: Commit<string> };
+
+export function TextField({ value, commit, ...rest }: FieldProps & Omit<TextInputProps, 'value'>) {
+  const { shown, setTyped, error, finish, forget } = useCommit(value, commit);
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Enter') finish();
+    if (event.key === 'Escape') forget();
+  };
+  return (
+    <TextInput
+      {...rest}
+      value={shown}
+      error={error}
+      onChange={(event) => setTyped(event.currentTarget.value)}
+      onBlur={finish}
+      onKeyDown={onKeyDown}
+    />
+  );
+}
+
+export function ProseField({ value, commit, ...rest }: FieldProps & Omit<TextareaProps, 'value'>) {
+  const { shown, setTyped, error, finish, forget } = useCommit(value, commit);
+  return (
+    <Textarea
+      {...rest}
+      autosize
+      minRows={3}
+      value={shown}
+      error={error}
+      onChange={(event) => setTyped(event.currentTarget.value)}
+      onBlur={finish}
+      onKeyDown={(event) => event.key === 'Escape' && forget()}
+    />
+  );
+}
+
+interface NumberFieldProps {
+  label: ReactNode;
+  value: number;
+  commit: Commit<number>;
+  unit?: string;
+  min?: number;
+  max?: number;
+  step?: number;
+  decimals?: number;
+  width?: number;
+  'aria-label'?: string;
+}
+
+/** A number with its unit; arrow keys and the small buttons take effect at once. */
+export function NumberField({ value, commit, unit, decimals = 0, width = 130, ...rest }: NumberFieldProps) {
+  const [typed, setTyped] = useState<number | string | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const finish = (given: number | string | null) => {
+    if (given === null || given === '') {
+      setTyped(null);
+      setError(null);
+      return;
+    }
+    const refused = Number(given) === value ? null : commit(Number(given));
+    setError(refused);
+    if (refused === null) setTyped(null);
+  };
+  return (
+    <NumberInput
+      {...rest}
+      w={width}
+      size="xs"
+      value={typed ?? value}
+      suffix={unit ? `\u202f${unit}` : ''}
+      decimalScale={decimals}
+      clampBehavior="blur"
+      error={error}
+      classNames={{ input: 'number' }}
+      onChange={setTyped}
+      onBlur={() => finish(typed)}
+      onKeyDown={(event) => event.key === 'Enter' && finish(typed)}
+    />
+  );
+}
+
+interface DurationFieldProps extends Omit<NumberFieldProps, 'unit' | 'decimals' | 'min' | 'max'> {
+  minUs?: number;
+  maxUs?: number;
+}
+
+/** A duration: milliseconds on screen, whole microseconds in the document. */
+export function DurationField({
+  value,
+  commit,
+  minUs = 0,
+  maxUs = 3_600_000_000,
+  ...rest
+}: DurationFieldProps) {
+  return (
+    <NumberField
+      {...rest}
+      value={usToMs(value)}
+      unit="ms"
+      decimals={3}
+      min={usToMs(minUs)}
+      max={usToMs(maxUs)}
+      commit={(ms) => commit(msToUs(ms))}
+    />
+  );
+}

@@ -1,0 +1,38 @@
+/** Narrow no-break space between number and unit. */
+const thin = '\u202f';
+
+/** Three significant digits at most, without trailing zeros. */
+const short = (value: number, digits: number) => String(Number(value.toFixed(digits)));
+
+/** A duration as people say it: 180 µs, 12 ms, 1.5 s, 2 min 5 s. */
+export function showDuration(us: number): string {
+  if (us < 1_000) return `${Math.round(us)}${thin}µs`;
+  if (us < 1_000_000) return `${short(us / 1_000, us < 10_000 ? 2 : us < 100_000 ? 1 : 0)}${thin}ms`;
+  if (us < 60_000_000) return `${short(us / 1_000_000, us < 10_000_000 ? 2 : 1)}${thin}s`;
+  const minutes = Math.floor(us / 60_000_000);
+  const seconds = Math.round((us - minutes * 60_000_000) / 1_000_000);
+  return `${minutes}${thin}min${seconds > 0 ? ` ${seconds}${thin}s` : ''}`;
+}
+
+/** A moment on the machine's clock, always with milliseconds, so that columns line up: 12.345 s. */
+export function showMoment(us: number): string {
+  return `${(us / 1_000_000).toFixed(3)}${thin}s`;
+}
+
+export function showHz(hz: number): string {
+  return hz === 0 ? 'silent' : `${hz}${thin}Hz`;
+}
+
+/** A count with its noun: 1 press, 2 presses. */
+export function count(n: number, one: string, many = `${one}s`): string {
+  return `${n} ${n === 1 ? one : many}`;
+}
+
+/** Date and time as written where the maker is. */
+export function showDate(iso: string): string {
+  return new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+}
+
+/** Milliseconds typed by a person as whole microseconds. */
+export const msToUs = (ms: number) => Math.round(ms * 1_000);
+export const usToMs = (us: number) => us / 1_000;

@@ -1,0 +1,23 @@
+import type { Place } from '@hum-lever/core';
+import { useEffect } from 'react';
+import { create } from 'zustand';
+
+/** The place that a snag, or anything else, has just led to. */
+export const useFound = create<{ place: Place | null }>(() => ({ place: null }));
+
+export function goTo(place: Place | null): void {
+  useFound.setState({ place });
+}
+
+/** Marks an element as the one with that id, and brings it into view when it is the place led to. */
+export function usePlace(id: string): { id: string; className: string | undefined } {
+  const found = useFound(({ place }) => place?.id === id);
+  useEffect(() => {
+    if (!found) return;
+    document.getElementById(`place-${id}`)?.scrollIntoView({ block: 'center' });
+    // Long enough to be seen, short enough not to stay in the way.
+    const timer = setTimeout(() => goTo(null), 4_000);
+    return () => clearTimeout(timer);
+  }, [found, id]);
+  return { id: `place-${id}`, className: found ? 'found' : undefined };
+}

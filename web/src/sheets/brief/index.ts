@@ -1,0 +1,1 @@
+export { BriefPage as default } from './BriefPage.tsx';

@@ -1,0 +1,1 @@
+export { FeelPage as default } from './FeelPage.tsx';

@@ -1,0 +1,1 @@
+export { FlowPage as default } from './FlowPage.tsx';

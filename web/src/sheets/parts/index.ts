@@ -1,0 +1,1 @@
+export { PartsPage as default } from './PartsPage.tsx';

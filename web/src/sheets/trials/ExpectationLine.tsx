@@ -1,0 +1,248 @@
+import { ActionIcon, NativeSelect } from '@mantine/core';
+import { IconCheck, IconX } from '@tabler/icons-react';
+import {
+  comparisons,
+  type Comparison,
+  type Expectation,
+  type ExpectationResult,
+  type Gadget,
+} from '@hum-lever/core';
+import { useDocument } from '../../client/index.ts';
+import { NumberField, TextField } from '../../shared/index.ts';
+import { cameWords, wantedWords } from './describe.ts';
+import classes from './Trials.module.css';
+
+type What = Expectation['what'];
+type Put = (expectation: Expectation) => null;
+
+/** Everything an expectation can be about, as it starts out. */
+export function subjects({ flow, outputs }: Gadget): { value: string; label: string; what: What }[] {
+  const output = (kind: string, make: (id: string) => What) =>
+    outputs
+      .filter((one) => one.kind === kind)
+      .map(({ id, name }) => ({ value: id, label: name, what: make(id) }));
+  return [
+    ...(flow.states[0]
+      ? [{ value: 'state', label: 'the state', what: { kind: 'state', stateId: flow.states[0].id } as What }]
+      : []),
+    ...output('light', (outputId) => ({ kind: 'light', outputId, mode: 'on' })),
+    ...output('text', (outputId) => ({ kind: 'text', outputId, row: 0, text: '' })),
+    ...output('tone', (outputId) => ({ kind: 'tone', outputId, comparison: '>', hz: 0 })),
+    ...flow.variables.map(({ id, name, initial }) => ({
+      value: id,
+      label: name,
+      what: { kind: 'variable', variableId: id, comparison: '=', value: initial } as What,
+    })),
+  ];
+}
+
+const subjectOf = (what: What) =>
+  what.kind === 'state' ? 'state' : what.kind === 'variable' ? what.variableId : what.outputId;
+
+interface ExpectationLineProps {
+  number: number;
+  expectation: Expectation;
+  result: ExpectationResult | undefined;
+  endUs: number;
+  put: Put;
+  remove: () => void;
+}
+
+/** One expectation as a sentence with slots, and what came. */
+export function ExpectationLine({ number, expectation, result, endUs, put, remove }: ExpectationLineProps) {
+  const gadget = useDocument();
+  const choices = subjects(gadget);
+  const subject = subjectOf(expectation.what);
+  const known = choices.some(({ value }) => value === subject);
+  const Verdict = result?.passed ? IconCheck : IconX;
+  return (
+    <li
+      className={classes.expectation}
+      data-passed={result?.passed}
+      aria-label={`Expectation ${number}: ${wantedWords(gadget, expectation.what)}`}
+    >
+      <span className="number">{number}</span>
+      <div>
+        <div className={classes.clause}>
+          <NativeSelect
+            size="xs"
+            aria-label="What"
+            data={[
+              ...choices.map(({ value, label }) => ({ value, label })),
+              ...(known ? [] : [{ value: subject, label: 'something removed' }]),
+            ]}
+            value={subject}
+            onChange={(event) => {
+              const chosen = choices.find(({ value }) => value === event.currentTarget.value);
+              if (chosen) put({ ...expectation, what: chosen.what });
+            }}
+          />
+          <WhatSlots what={expectation.what} put={(what) => put({ ...expectation, what })} />
+          <WhenSlots expectation={expectation} endUs={endUs} put={put} />
+          <ActionIcon
+            size="sm"
+            variant="subtle"
+            aria-label={`Take expectation ${number} out`}
+            onClick={remove}
+          >
+            <IconX size={15} />
+          </ActionIcon>
+        </div>
+        {result && (
+          <p className={classes.came}>
+            <Verdict size={16} aria-label={result.passed ? 'met' : 'not met'} />
+            {cameWords(gadget, expectation, result)}
+          </p>
+        )}
+      </div>
+    </li>
+  );
+}
+
+function WhatSlots({ what, put }: { what: What; put: (what: What) => null }) {
+  const { states } = useDocument().flow;
+  switch (what.kind) {
+    case 'state':
+      return (
+        <>
+          is
+          <NativeSelect
+            size="xs"
+            aria-label="State"
+            data={states.map(({ id, name }) => ({ value: id, label: name }))}
+            value={what.stateId}
+            onChange={(event) => put({ ...what, stateId: event.currentTarget.value })}
+          />
+        </>
+      );
+    case 'light':
+      return (
+        <>
+          is
+          <NativeSelect
+            size="xs"
+            aria-label="Light"
+            data={['on', 'off', 'blink', 'fade']}
+            value={what.mode}
+            onChange={(event) => put({ ...what, mode: event.currentTarget.value as typeof what.mode })}
+          />
+        </>
+      );
+    case 'text':
+      return (
+        <>
+          row
+          <NumberField
+            label=""
+            aria-label="Row"
+            width={62}
+            min={1}
+            max={8}
+            value={what.row + 1}
+            commit={(row) => put({ ...what, row: row - 1 })}
+          />
+          shows
+          <TextField
+            size="xs"
+            aria-label="Text"
+            placeholder="(blank)"
+            value={what.text}
+            commit={(text) => put({ ...what, text })}
+          />
+        </>
+      );
+    case 'tone':
+      return (
+        <>
+          sounds
+          <ComparisonSlot value={what.comparison} choose={(comparison) => put({ ...what, comparison })} />
+          <NumberField
+            label=""
+            aria-label="Pitch"
+            unit="Hz"
+            width={104}
+            min={0}
+            max={20000}
+            value={what.hz}
+            commit={(hz) => put({ ...what, hz })}
+          />
+        </>
+      );
+    case 'variable':
+      return (
+        <>
+          <ComparisonSlot value={what.comparison} choose={(comparison) => put({ ...what, comparison })} />
+          <NumberField
+            label=""
+            aria-label="Value"
+            width={104}
+            value={what.value}
+            commit={(value) => put({ ...what, value })}
+          />
+        </>
+      );
+  }
+}
+
+function ComparisonSlot({ value, choose }: { value: Comparison; choose: (comparison: Comparison) => void }) {
+  return (
+    <NativeSelect
+      size="xs"
+      aria-label="Comparison"
+      data={[...comparisons]}
+      value={value}
+      onChange={(event) => choose(event.currentTarget.value as Comparison)}
+    />
+  );
+}
+
+function WhenSlots({ expectation, endUs, put }: { expectation: Expectation; endUs: number; put: Put }) {
+  const { when } = expectation;
+  const set = (next: Expectation['when']) => put({ ...expectation, when: next });
+  const fromUs = when.kind === 'at' ? when.atUs : when.fromUs;
+  const seconds = (label: string, us: number, lowUs: number, commit: (us: number) => null) => (
+    <NumberField
+      label=""
+      aria-label={label}
+      unit="s"
+      width={92}
+      decimals={3}
+      step={0.1}
+      min={lowUs / 1e6}
+      max={endUs / 1e6}
+      value={us / 1e6}
+      commit={(s) => commit(Math.round(s * 1e6))}
+    />
+  );
+  return (
+    <>
+      <NativeSelect
+        size="xs"
+        aria-label="When"
+        data={[
+          { value: 'at', label: 'at' },
+          { value: 'within', label: 'some time from' },
+        ]}
+        value={when.kind}
+        onChange={(event) =>
+          set(
+            event.currentTarget.value === 'at'
+              ? { kind: 'at', atUs: fromUs }
+              : { kind: 'within', fromUs, toUs: endUs },
+          )
+        }
+      />
+      {when.kind === 'at' ? (
+        seconds('Moment', when.atUs, 0, (atUs) => set({ kind: 'at', atUs }))
+      ) : (
+        <>
+          {seconds('From', when.fromUs, 0, (from) =>
+            set({ ...when, fromUs: from, toUs: Math.max(from, when.toUs) }),
+          )}
+          to
+          {seconds('To', when.toUs, when.fromUs, (toUs) => set({ ...when, toUs }))}
+        </>
+      )}
+    </>
+  );
+}

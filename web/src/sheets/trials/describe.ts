@@ -1,0 +1,111 @@
+import type { Expectation, ExpectationResult, Gadget, Stimulus, Trial, TraceEntry } from '@hum-lever/core';
+import { showHz, showMoment } from '../../shared/index.ts';
+import { namesOf } from '../../words/index.ts';
+
+/** What an expectation wants, in words. */
+export function wantedWords(gadget: Gadget, what: Expectation['what']): string {
+  const name = namesOf(gadget);
+  switch (what.kind) {
+    case 'state':
+      return `it is in ${name(what.stateId)}`;
+    case 'light':
+      return `${name(what.outputId)} is ${what.mode === 'blink' ? 'blinking' : what.mode === 'fade' ? 'fading' : what.mode}`;
+    case 'text':
+      return what.text === ''
+        ? `row ${what.row + 1} of ${name(what.outputId)} is blank`
+        : `row ${what.row + 1} of ${name(what.outputId)} shows “${what.text}”`;
+    case 'tone':
+      return `${name(what.outputId)} sounds ${what.comparison} ${showHz(what.hz)}`;
+    case 'variable':
+      return `${name(what.variableId)} ${what.comparison} ${what.value}`;
+  }
+}
+
+/** What was there instead, or when it held. */
+export function cameWords(
+  gadget: Gadget,
+  { what }: Expectation,
+  { passed, came, heldAtUs }: ExpectationResult,
+): string {
+  if (came === null) return 'This version has no such thing.';
+  if (passed) return `Held at ${showMoment(heldAtUs!)}.`;
+  const name = namesOf(gadget);
+  const values = came.map((value) =>
+    what.kind === 'state'
+      ? name(String(value))
+      : what.kind === 'tone'
+        ? showHz(Number(value))
+        : value === ''
+          ? '(blank)'
+          : String(value),
+  );
+  return `Came: ${values.join(', then ')}.`;
+}
+
+/** An id that no expectation of the trial has. */
+export function freshExpectationId(expectations: readonly Expectation[]): string {
+  let n = 1;
+  while (expectations.some(({ id }) => id === `e${n}`)) n += 1;
+  return `e${n}`;
+}
+
+/** Slack around a moment that was recorded: a hand is never twice the same, nor is a bounce. */
+const slackUs = 500_000;
+
+/** What was seen while recording, as first expectations: each state on the way in its window, the last one at the end. */
+export function seenExpectations(trace: readonly TraceEntry[], endUs: number): Expectation[] {
+  const visits = trace.filter((entry) => entry.lane === 'state' && entry.at > 0 && entry.at <= endUs);
+  const first = visits.filter(
+    (visit, index) =>
+      visits.findIndex(
+        ({ lane, ...other }) => lane === 'state' && 'id' in other && 'id' in visit && other.id === visit.id,
+      ) === index,
+  );
+  return first.slice(0, 8).map((visit, index): Expectation => {
+    return {
+      id: `e${index + 1}`,
+      what: { kind: 'state', stateId: 'id' in visit ? visit.id : '' },
+      when: {
+        kind: 'within',
+        fromUs: Math.max(0, visit.at - slackUs),
+        toUs: Math.min(endUs, visit.at + slackUs),
+      },
+    };
+  });
+}
+
+/** A recording as a trial. */
+export function trialOf(
+  name: string,
+  recording: { seed: number; stimuli: Stimulus[]; endUs: number },
+  trace: readonly TraceEntry[],
+): Trial {
+  return { name, ...recording, expectations: seenExpectations(trace, recording.endUs) };
+}
+
+/** Whole presses of a script, for drawing: from, to, and which control. */
+export function pressesOf({ stimuli, endUs }: Trial): { fromUs: number; toUs: number; controlId: string }[] {
+  const open = new Map<string, number>();
+  const presses: { fromUs: number; toUs: number; controlId: string }[] = [];
+  for (const { atUs, controlId, what } of stimuli) {
+    const fromUs = open.get(controlId);
+    if (what === 'down' && fromUs === undefined) open.set(controlId, atUs);
+    if (what === 'up' && fromUs !== undefined) {
+      presses.push({ fromUs, toUs: atUs, controlId });
+      open.delete(controlId);
+    }
+  }
+  return [...presses, ...[...open].map(([controlId, fromUs]) => ({ fromUs, toUs: endUs, controlId }))];
+}
+
+/** Stretches of the states that a run went through. */
+export function statesOf(
+  trace: readonly TraceEntry[],
+  endUs: number,
+): { fromUs: number; toUs: number; stateId: string }[] {
+  const visits = trace.flatMap((entry) =>
+    entry.lane === 'state' ? [{ fromUs: entry.at, stateId: entry.id }] : [],
+  );
+  const changes = visits.filter(({ stateId }, index) => visits[index - 1]?.stateId !== stateId);
+  return changes.map((visit, index) => ({ ...visit, toUs: changes[index + 1]?.fromUs ?? endUs }));
+}

@@ -1,0 +1,1 @@
+export { TrialsPage as default } from './TrialsPage.tsx';

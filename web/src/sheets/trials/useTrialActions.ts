@@ -1,0 +1,69 @@
+import type { Trial } from '@hum-lever/core';
+import { useMutation } from '@tanstack/react-query';
+import {
+  api,
+  ApiProblem,
+  keys,
+  queryClient,
+  saveNow,
+  useGadget,
+  type StoredTrial,
+} from '../../client/index.ts';
+import { player, traceNow, usePlayer } from '../../workers/index.ts';
+import { trialOf } from './describe.ts';
+
+/** What can be done with the trials of a gadget; every answer of the server goes into the shown list. */
+export function useTrialActions(gadgetId: string) {
+  const key = keys.trials(gadgetId);
+  const put = (stored: StoredTrial) =>
+    queryClient.setQueryData<StoredTrial[]>(key, (known = []) =>
+      known.some(({ id }) => id === stored.id)
+        ? known.map((one) => (one.id === stored.id ? stored : one))
+        : [...known, stored],
+    );
+  const act = useMutation({
+    mutationFn: (work: () => Promise<unknown>) => work(),
+    onError: (error) => {
+      // Someone else changed it: show theirs, so that the next change is based on it.
+      if (error instanceof ApiProblem && error.kind === 'stale')
+        void queryClient.invalidateQueries({ queryKey: key });
+    },
+  });
+
+  const run = async (stored: StoredTrial, revision: number | null) => {
+    const number = revision ?? (await saveNow());
+    if (number === null)
+      throw new Error(
+        'The gadget is not saved yet, so the result cannot be kept. It is shown below all the same.',
+      );
+    put(await api.runTrial(gadgetId, stored.id, number));
+  };
+
+  return {
+    failure: act.error,
+    busy: act.isPending,
+    record: () => player.record(useGadget.getState().document!),
+    keep: (name: string, chosen: (id: string) => void) =>
+      act.mutate(async () => {
+        const recording = await player.collect();
+        const stored = await api.createTrial(gadgetId, trialOf(name, recording, traceNow()));
+        put(stored);
+        chosen(stored.id);
+        await run(stored, null);
+      }),
+    dropRecording: () => usePlayer.setState({ recording: false }),
+    save: (stored: StoredTrial, trial: Trial) =>
+      act.mutate(async () => put(await api.saveTrial(gadgetId, stored.id, stored.version, trial))),
+    remove: (stored: StoredTrial) =>
+      act.mutate(async () => {
+        await api.removeTrial(gadgetId, stored.id);
+        queryClient.setQueryData<StoredTrial[]>(key, (known = []) =>
+          known.filter(({ id }) => id !== stored.id),
+        );
+      }),
+    runAll: (trials: StoredTrial[], revision: number | null) =>
+      act.mutate(async () => {
+        for (const stored of trials) await run(stored, revision);
+      }),
+  };
+}

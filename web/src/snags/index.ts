@@ -1,0 +1,1 @@
+export { checkSoon, useSnags } from './snagStore.ts';

@@ -1,0 +1,148 @@
+import type { EntryOf, Gadget, Lane, TraceEntry } from '@hum-lever/core';
+import type { Stage } from '../shared/index.ts';
+
+/** One horizontal lane of the strip. */
+export interface StripLane {
+  key: string;
+  stage: Stage;
+  label: string;
+}
+
+export type Span = { fromUs: number; toUs: number };
+
+/** A piece of a lane, in virtual time. `entry` is the trace entry behind it. */
+export type Mark =
+  | { kind: 'level'; lane: string; span: Span; level: 0 | 1; entry: number }
+  | { kind: 'tick'; lane: string; atUs: number; entry: number; text: string; bad: boolean }
+  | { kind: 'band'; lane: string; span: Span; text: string; entry: number; dim: boolean }
+  | { kind: 'shade'; span: Span; entry: number };
+
+/** The lanes that a gadget has, in the order of the path. */
+export function lanesOf(gadget: Gadget): StripLane[] {
+  const { controls, outputs, flow } = gadget;
+  const many = controls.length > 1;
+  const name = (word: string, of: string) => (many ? `${word} ${of}` : word);
+  return [
+    ...controls.flatMap(({ id, name: of }): StripLane[] => [
+      { key: `contact ${id}`, stage: 'contact', label: name('Contact', of) },
+      { key: `clean ${id}`, stage: 'clean', label: name('Clean', of) },
+      { key: `gesture ${id}`, stage: 'gesture', label: name('Gesture', of) },
+    ]),
+    ...(flow.states.length > 0 ? [{ key: 'state', stage: 'state', label: 'State' } as const] : []),
+    ...outputs.map(({ id, name: label }): StripLane => ({ key: `output ${id}`, stage: 'output', label })),
+  ];
+}
+
+const laneOf = (entry: TraceEntry): string | null => {
+  switch (entry.lane) {
+    case 'contact':
+    case 'clean':
+    case 'gesture':
+      return `${entry.lane} ${entry.id}`;
+    case 'swallowed':
+      return `clean ${entry.id}`;
+    case 'finger':
+      return `contact ${entry.id}`;
+    case 'state':
+      return 'state';
+    case 'light':
+    case 'text':
+    case 'tone':
+      return `output ${entry.id}`;
+    default:
+      return null;
+  }
+};
+
+/** First index whose entry is at or after `atUs`. */
+export function firstAt(trace: readonly TraceEntry[], atUs: number): number {
+  let low = 0;
+  let high = trace.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (trace[middle]!.at < atUs) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** What lasts until the next entry of its lane; everything else is a moment. */
+type Lasting = EntryOf<'contact' | 'clean' | 'state' | 'light' | 'text' | 'tone'>;
+const lasting = new Set<Lane>(['contact', 'clean', 'state', 'light', 'text', 'tone']);
+const lasts = (entry: TraceEntry): entry is Lasting => lasting.has(entry.lane);
+
+/** Entries to look back through for what was there before the window; older than that is rare and only paint. */
+const lookBack = 4_000;
+
+/**
+ * What the strip shows of a window of time: pieces per lane, each with the entry behind it. Pieces are cut at the
+ * window's edges. Cost follows the entries in the window.
+ */
+export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Span): Mark[] {
+  const stateName = new Map(gadget.flow.states.map(({ id, name }) => [id, name]));
+  const first = firstAt(trace, window.fromUs);
+  const end = firstAt(trace, window.toUs + 1);
+  const open = new Map<string, number>();
+  for (let index = Math.max(0, first - lookBack); index < first; index += 1) {
+    const entry = trace[index]!;
+    if (lasts(entry)) open.set(laneOf(entry)!, index);
+  }
+  const marks: Mark[] = [];
+  const close = (lane: string, toUs: number) => {
+    const index = open.get(lane);
+    if (index === undefined) return;
+    const entry = trace[index] as Lasting;
+    const span = { fromUs: Math.max(window.fromUs, entry.at), toUs };
+    if (span.toUs < span.fromUs) return;
+    if (entry.lane === 'contact' || entry.lane === 'clean')
+      marks.push({ kind: 'level', lane, span, level: entry.level, entry: index });
+    else marks.push({ kind: 'band', lane, span, entry: index, ...bandOf(entry, stateName) });
+  };
+  for (let index = first; index < end; index += 1) {
+    const entry = trace[index]!;
+    if (entry.lane === 'blocked') {
+      marks.push({
+        kind: 'shade',
+        span: { fromUs: entry.at, toUs: Math.min(entry.untilUs, window.toUs) },
+        entry: index,
+      });
+      continue;
+    }
+    const lane = laneOf(entry);
+    if (lane === null) continue;
+    if (lasts(entry)) {
+      close(lane, entry.at);
+      open.set(lane, index);
+      if (entry.lane === 'clean' && entry.extra)
+        marks.push({ kind: 'tick', lane, atUs: entry.at, entry: index, text: 'again!', bad: true });
+    } else marks.push({ kind: 'tick', lane, atUs: entry.at, entry: index, ...tickOf(entry) });
+  }
+  for (const lane of open.keys()) close(lane, window.toUs);
+  return marks;
+}
+
+function bandOf(entry: Lasting, stateName: Map<string, string>): { text: string; dim: boolean } {
+  switch (entry.lane) {
+    case 'state':
+      return { text: stateName.get(entry.id) ?? 'removed', dim: false };
+    case 'light':
+      return { text: entry.light.mode, dim: entry.light.mode === 'off' };
+    case 'text':
+      return { text: entry.text, dim: entry.text.trim() === '' };
+    case 'tone':
+      return { text: entry.hz === 0 ? '' : `${entry.hz} Hz`, dim: entry.hz === 0 };
+    default:
+      return { text: '', dim: true };
+  }
+}
+
+function tickOf(entry: TraceEntry): { text: string; bad: boolean } {
+  if (entry.lane === 'gesture') return { text: entry.gesture, bad: false };
+  if (entry.lane === 'swallowed') return { text: 'swallowed', bad: true };
+  return { text: '', bad: false };
+}
+
+/** Entries that the keys walk through: those that a lane shows. */
+export function isShown(entry: TraceEntry): boolean {
+  return entry.lane === 'blocked' || laneOf(entry) !== null;
+}

@@ -1,0 +1,171 @@
+import { tickStep, showDuration, type Stage } from '../shared/index.ts';
+import type { Mark, Span, StripLane } from './lanes.ts';
+
+export const laneHeight = 19;
+export const axisHeight = 18;
+export const labelWidth = 104;
+
+export interface Picture {
+  lanes: StripLane[];
+  marks: Mark[];
+  window: Span;
+  width: number;
+  selected: number | null;
+}
+
+/** Lines tell the stages apart without colour: solid, dashed, dotted. */
+const dashes: Record<Stage, number[]> = {
+  contact: [],
+  clean: [5, 2],
+  gesture: [2, 2],
+  state: [],
+  output: [6, 2, 2, 2],
+};
+
+/** Draws the strip. Colours come from the page, so that both themes are followed. */
+export function paint(
+  context: CanvasRenderingContext2D,
+  { lanes, marks, window, width, selected }: Picture,
+): void {
+  const style = getComputedStyle(context.canvas);
+  const colour = (name: string) => style.getPropertyValue(name).trim();
+  const [ink, soft, line, wash, stop] = ['--ink', '--soft', '--line', '--wash', '--stop'].map(colour) as [
+    string,
+    string,
+    string,
+    string,
+    string,
+  ];
+  const height = lanes.length * laneHeight + axisHeight;
+  const x = (us: number) =>
+    labelWidth + ((us - window.fromUs) / (window.toUs - window.fromUs)) * (width - labelWidth);
+  const row = new Map(lanes.map((lane, index) => [lane.key, index * laneHeight]));
+  const stageOf = new Map(lanes.map((lane) => [lane.key, lane.stage]));
+  context.clearRect(0, 0, width, height);
+  context.textBaseline = 'middle';
+
+  for (const mark of marks) {
+    if (mark.kind !== 'shade') continue;
+    context.fillStyle = wash;
+    context.fillRect(
+      x(mark.span.fromUs),
+      0,
+      Math.max(1, x(mark.span.toUs) - x(mark.span.fromUs)),
+      height - axisHeight,
+    );
+  }
+  axis();
+  lanes.forEach((lane, index) => {
+    context.strokeStyle = line;
+    context.setLineDash([]);
+    context.lineWidth = 1;
+    rule(0, (index + 1) * laneHeight - 0.5, width);
+  });
+  context.save();
+  context.beginPath();
+  context.rect(labelWidth, 0, width - labelWidth, height);
+  context.clip();
+  marks.forEach(drawMark);
+  context.restore();
+
+  function axis(): void {
+    const span = window.toUs - window.fromUs;
+    const step = tickStep(span, 8);
+    context.font = `11px ${colour('--number')}`;
+    for (let at = Math.ceil(window.fromUs / step) * step; at <= window.toUs; at += step) {
+      context.strokeStyle = line;
+      context.lineWidth = 1;
+      context.beginPath();
+      context.moveTo(Math.round(x(at)) + 0.5, 0);
+      context.lineTo(Math.round(x(at)) + 0.5, height - axisHeight + 4);
+      context.stroke();
+      context.fillStyle = soft;
+      if (at >= 0 && x(at) < width - 50)
+        context.fillText(showDuration(at), x(at) + 3, height - axisHeight / 2);
+    }
+  }
+  function rule(from: number, y: number, to: number): void {
+    context.beginPath();
+    context.moveTo(from, y);
+    context.lineTo(to, y);
+    context.stroke();
+  }
+  function drawMark(mark: Mark): void {
+    if (mark.kind === 'shade') return;
+    const y = row.get(mark.lane);
+    const stage = stageOf.get(mark.lane);
+    if (y === undefined || stage === undefined) return;
+    const stroke = colour(`--stage-${stage}`);
+    const chosen = mark.entry === selected;
+    context.strokeStyle = stroke;
+    context.lineWidth = chosen ? 3 : 1.5;
+    if (mark.kind === 'level') {
+      const [from, to] = [x(mark.span.fromUs), x(mark.span.toUs)];
+      const top = y + (mark.level === 1 ? 5 : laneHeight - 4);
+      context.setLineDash(mark.level === 1 ? dashes[stage] : []);
+      rule(from, top, to);
+      context.setLineDash([]);
+      context.beginPath();
+      context.moveTo(from, y + 5);
+      context.lineTo(from, y + laneHeight - 4);
+      context.stroke();
+    } else if (mark.kind === 'tick') {
+      const at = x(mark.atUs);
+      context.strokeStyle = context.fillStyle = mark.bad ? stop : stroke;
+      context.beginPath();
+      context.moveTo(at, y + 3);
+      context.lineTo(at, y + laneHeight - 3);
+      context.stroke();
+      if (mark.text === '') return;
+      context.font = `${chosen ? 'bold ' : ''}12px ${style.fontFamily}`;
+      context.fillText(mark.text, at + 4, y + laneHeight / 2);
+    } else {
+      const from = x(mark.span.fromUs);
+      const wide = Math.max(1, x(mark.span.toUs) - from);
+      context.setLineDash([]);
+      context.globalAlpha = 0.14;
+      context.fillStyle = stroke;
+      if (!mark.dim) context.fillRect(from, y + 3, wide, laneHeight - 6);
+      context.globalAlpha = 1;
+      context.beginPath();
+      context.moveTo(from, y + 3);
+      context.lineTo(from, y + laneHeight - 3);
+      context.stroke();
+      if (chosen) context.strokeRect(from, y + 3, wide, laneHeight - 6);
+      if (wide < 26) return;
+      context.save();
+      context.beginPath();
+      context.rect(from, y, wide, laneHeight);
+      context.clip();
+      context.font = `12px ${style.fontFamily}`;
+      context.fillStyle = mark.dim ? soft : ink;
+      context.fillText(mark.text, from + 5, y + laneHeight / 2);
+      context.restore();
+    }
+  }
+}
+
+/** The entry nearest to a point, within reach of a finger; null: none. */
+export function entryAt({ lanes, marks, window, width }: Picture, px: number, py: number): number | null {
+  const lane = lanes[Math.floor(py / laneHeight)];
+  const us = window.fromUs + ((px - labelWidth) / (width - labelWidth)) * (window.toUs - window.fromUs);
+  const reachUs = ((window.toUs - window.fromUs) / (width - labelWidth)) * 9;
+  let best: { entry: number; distance: number } | null = null;
+  const consider = (entry: number, distance: number) => {
+    if (best === null || distance < best.distance) best = { entry, distance };
+  };
+  for (const mark of marks) {
+    if (mark.kind === 'tick' && mark.lane === lane?.key && Math.abs(mark.atUs - us) <= reachUs)
+      // A moment is harder to hit than what lasts, so it goes first.
+      consider(mark.entry, Math.abs(mark.atUs - us) / (2 * reachUs) - 1);
+    else if (
+      (mark.kind === 'level' || mark.kind === 'band') &&
+      mark.lane === lane?.key &&
+      mark.span.fromUs - reachUs <= us &&
+      us <= mark.span.toUs
+    )
+      consider(mark.entry, Math.abs(mark.span.fromUs - us) / (window.toUs - window.fromUs));
+    else if (mark.kind === 'shade' && mark.span.fromUs <= us && us <= mark.span.toUs) consider(mark.entry, 2);
+  }
+  return (best as { entry: number } | null)?.entry ?? null;
+}

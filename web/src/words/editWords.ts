@@ -1,0 +1,31 @@
+import type { EditName } from '@hum-lever/core';
+
+/** What undo and redo would take back or do again. */
+export const editWords: Record<EditName | 'replace', string> = {
+  renameGadget: 'renaming the gadget',
+  setPurpose: 'the change of purpose',
+  setLoopPeriod: 'the change of loop period',
+  addTask: 'the new task',
+  changeTask: 'the change of a task',
+  removeTask: 'the removal of a task',
+  addControl: 'the new control',
+  changeControl: 'the change of a control',
+  removeControl: 'the removal of a control',
+  addOutput: 'the new output',
+  changeOutput: 'the change of an output',
+  removeOutput: 'the removal of an output',
+  addVariable: 'the new variable',
+  changeVariable: 'the change of a variable',
+  removeVariable: 'the removal of a variable',
+  addState: 'the new state',
+  changeState: 'the change of a state',
+  moveState: 'the move of a state',
+  setInitialState: 'the new starting state',
+  removeState: 'the removal of a state',
+  addRule: 'the new rule',
+  changeRule: 'the change of a rule',
+  moveRule: 'the move of a rule',
+  removeRule: 'the removal of a rule',
+  waitInOwnState: 'the wait’s own state',
+  replace: 'taking the other version',
+};

@@ -1,0 +1,117 @@
+import type { Snag } from '@hum-lever/core';
+import { showDuration } from '../shared/units.ts';
+
+export interface SnagText {
+  title: string;
+  /** What, and why, with the numbers. */
+  sentence: string;
+  /** What the mend would do, as a verb; null where there is none. */
+  mend: string | null;
+}
+
+type Values = Snag['values'];
+const n = (value: string | number | undefined) => Number(value);
+const us = (value: string | number | undefined) => showDuration(n(value));
+const share = (perMille: number) => `${Math.round(perMille / 10)}\u202f%`;
+
+const never: Record<string, (v: Values) => string> = {
+  guard: () => 'its condition is never true',
+  shadowed: (v) => `rule ${v.by} before it answers the same gesture every time`,
+  outlived: (v) =>
+    `it waits ${us(v.delayUs)}, but another timer always leaves the state after ${us(v.earlierUs)}`,
+  unheard: (v) => `${v.control} does not listen for ${v.gesture}`,
+};
+
+/** One entry per rule of the core; `snagWords.test.ts` checks that none is missing. */
+export const snagWords: Record<string, { title: string; say: (v: Values) => string }> = {
+  F01: {
+    title: 'One press counts twice',
+    say: (v) =>
+      `Of ${v.presses} presses of ${v.name}, played with its own switch, ${v.extra} came through more than once. It bounces for up to ${us(v.closeMaxUs)} closing and ${us(v.openMaxUs)} opening; the debouncing is over before that.`,
+  },
+  F02: {
+    title: 'Quick presses get lost',
+    say: (v) =>
+      `Four presses of ${us(v.pressUs)}, one every ${us(v.repeatUs)}, as a quick hand makes them: ${v.lost} of them never come through ${v.name}, because its debouncing takes longer than that.`,
+  },
+  F03: {
+    title: 'Every tap is late',
+    say: (v) =>
+      `A tap of ${v.name} waits ${us(v.windowUs)} to see whether a second one follows.` +
+      (v.needed === 1 ? ' That is the price of its double tap.' : ' No rule answers a double tap.'),
+  },
+  F04: {
+    title: 'A tap can become a hold',
+    say: (v) =>
+      `${v.name} counts as held after ${us(v.holdUs)}. An unhurried tap lasts up to ${us(v.longTapUs)}, so some taps will be taken for holds.`,
+  },
+  F12: {
+    title: 'Presses are lost while it waits',
+    say: (v) =>
+      `In ${v.name} everything stands still for ${us(v.blockedUs)}. A press of ${us(v.pressUs)} in that time is missed ${share(n(v.lostPerMille))} of the time.`,
+  },
+  L01: {
+    title: 'Nothing leads there',
+    say: (v) => `No rule ever leads to ${v.name}: ${v.reached} of ${v.states} states can be reached.`,
+  },
+  L02: {
+    title: 'No way out',
+    say: (v) => `Once in ${v.name}, no rule leaves it. Only switching off and on again helps.`,
+  },
+  L03: {
+    title: 'A press that nothing answers',
+    say: (v) =>
+      `In ${v.name}, nothing answers ${v.controls}, whatever is done with ${v.count === 1 ? 'it' : 'them'}.`,
+  },
+  L05: {
+    title: 'A rule that can never fire',
+    say: (v) => `Rule ${v.number} of ${v.state} never fires: ${never[String(v.reason)]!(v)}.`,
+  },
+  L13: {
+    title: 'A change nobody can notice',
+    say: (v) => `Going from ${v.from} to ${v.to} changes no light, no text and no sound.`,
+  },
+  S01: {
+    title: 'Text does not fit',
+    say: (v) =>
+      v.reason === 'row'
+        ? `“${v.text}” goes to row ${v.row}, but ${v.display} has ${v.rows}.`
+        : `“${v.text}” takes up to ${v.length} characters; ${v.display} shows ${v.columns}.`,
+  },
+  X01: {
+    title: 'Cannot be read',
+    say: (v) => `“${v.text}”: ${v.message}. What it stands in does nothing until then.`,
+  },
+};
+
+/** What each kind of mend does. */
+export const mendWords: Record<string, (v: Values) => string> = {
+  safeDebounce: (v) => {
+    const [name, value] = Object.entries(v).find(([key]) => key !== 'algorithm')!;
+    return `Set ${v.algorithm} to ${name === 'steps' ? `${value} samples` : us(value)}`;
+  },
+  noDouble: () => 'Stop listening for a double tap',
+  longerHold: (v) => `Hold for ${us(v.holdUs)}`,
+  waitInOwnState: (v) => `Make the wait a state of its own, “${v.name}”`,
+  removeState: () => 'Remove the state',
+  wayHome: (v) => `Let a tap of ${v.control} lead to ${v.home}`,
+  moveUp: () => 'Move it before that rule',
+  listen: () => 'Listen for it',
+  removeRule: () => 'Remove the rule',
+  widerDisplay: (v) => `Make the display ${v.columns} wide`,
+};
+
+export function sayingOf({ rule, values, mend }: Snag): SnagText {
+  const words = snagWords[rule];
+  return {
+    title: words?.title ?? rule,
+    sentence: words?.say(values) ?? JSON.stringify(values),
+    mend: mend ? (mendWords[mend.key]?.(mend.values ?? {}) ?? mend.key) : null,
+  };
+}
+
+export const levelWords: Record<Snag['level'], string> = {
+  stop: 'Stops it working',
+  likely: 'Likely to bite',
+  note: 'Worth knowing',
+};

@@ -1,0 +1,113 @@
+import { findRule, type EntryOf, type Gadget, type GestureKind, type TraceEntry } from '@hum-lever/core';
+import type { Stage } from '../shared/stages.tsx';
+import { showDuration, showHz } from '../shared/units.ts';
+
+/** Gestures in plain words, the standard term beside them where there is one. */
+export const gestureWords: Record<GestureKind, string> = {
+  press: 'pressed',
+  release: 'let go',
+  tap: 'tapped',
+  hold: 'held',
+  double: 'tapped twice',
+  repeat: 'repeats while held',
+};
+
+/** Which stage of the path an entry belongs to. */
+export const stageOf: Record<TraceEntry['lane'], Stage> = {
+  finger: 'contact',
+  contact: 'contact',
+  clean: 'clean',
+  swallowed: 'clean',
+  gesture: 'gesture',
+  rule: 'state',
+  state: 'state',
+  variable: 'state',
+  blocked: 'state',
+  light: 'output',
+  text: 'output',
+  tone: 'output',
+};
+
+/** Names of what the ids stand for; what is gone is said to be. */
+export function namesOf(gadget: Gadget): (id: string) => string {
+  const { controls, outputs, flow } = gadget;
+  const names = new Map(
+    [...controls, ...outputs, ...flow.variables, ...flow.states].map(({ id, name }) => [id, name]),
+  );
+  return (id) => names.get(id) ?? 'something removed since';
+}
+
+const swallowedBecause: Record<EntryOf<'swallowed'>['reason'], (e: EntryOf<'swallowed'>) => string> = {
+  lockout: ({ hadUs, neededUs }) =>
+    `the lockout of the press before was still running for ${showDuration(neededUs)}, and this one had ended after ${showDuration(hadUs)}`,
+  'too-short': ({ hadUs, neededUs }) =>
+    `it lasted ${showDuration(hadUs)}, and the debouncing wants ${showDuration(neededUs)} to be sure`,
+  'between-samples': ({ hadUs, neededUs }) =>
+    `it lasted ${showDuration(hadUs)} and fell between two readings, which are ${showDuration(neededUs)} apart`,
+  blocked: ({ hadUs, neededUs }) =>
+    `everything stood still for ${showDuration(neededUs)} from its start, and it had ended after ${showDuration(hadUs)}`,
+};
+
+/** Whether a rule answered a gesture: its entry follows at the same moment, before any other gesture. */
+function answerTo(trace: readonly TraceEntry[], index: number): EntryOf<'rule'> | undefined {
+  const { at } = trace[index]!;
+  for (let i = index + 1; i < trace.length && trace[i]!.at === at; i += 1) {
+    const entry = trace[i]!;
+    if (entry.lane === 'rule') return entry;
+    if (entry.lane === 'gesture') return undefined;
+  }
+  return undefined;
+}
+
+/** One sentence on what an entry is and why it came. */
+export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: number): string {
+  const name = namesOf(gadget);
+  const entry = trace[index]!;
+  switch (entry.lane) {
+    case 'finger':
+      return entry.down
+        ? `A finger pressed ${name(entry.id)} (press ${entry.press}).`
+        : `The finger let go of ${name(entry.id)}.`;
+    case 'contact':
+      return `The contact of ${name(entry.id)} ${entry.level === 1 ? 'closed' : 'opened'}. Several of these in a row are its bounce.`;
+    case 'clean':
+      return entry.extra
+        ? `The same press of ${name(entry.id)} came through once more, ${showDuration(entry.sinceUs)} after the finger: its bounce outlived the debouncing.`
+        : `Cleaned (debounced): ${name(entry.id)} is ${entry.level === 1 ? 'down' : 'up'}, ${showDuration(entry.sinceUs)} after the finger.`;
+    case 'swallowed':
+      return `This press of ${name(entry.id)} was swallowed: ${swallowedBecause[entry.reason](entry)}.`;
+    case 'gesture': {
+      const answer = answerTo(trace, index);
+      const was = `${name(entry.id)} ${gestureWords[entry.gesture]}.`;
+      return answer ? `${was} ${ruleWords(gadget, answer)}` : `${was} No rule answered.`;
+    }
+    case 'rule':
+      return ruleWords(gadget, entry);
+    case 'state':
+      return `Now in ${name(entry.id)}.`;
+    case 'variable':
+      return `${name(entry.id)} became ${entry.value}.`;
+    case 'light':
+      return `${name(entry.id)}: ${lightWords(entry)}.`;
+    case 'text':
+      return `${name(entry.id)}, row ${entry.row + 1}: “${entry.text}”.`;
+    case 'tone':
+      return `${name(entry.id)}: ${showHz(entry.hz)}.`;
+    case 'blocked':
+      return `A wait begins: nothing is read and nothing happens for ${showDuration(entry.untilUs - entry.at)}.`;
+  }
+}
+
+function ruleWords(gadget: Gadget, { id, stateId }: EntryOf<'rule'>): string {
+  const found = findRule(gadget, id);
+  const state = namesOf(gadget)(stateId);
+  if (!found) return `A rule of ${state} that was removed since answered.`;
+  return `Rule ${found.state.rules.indexOf(found.rule) + 1} of ${state} answered.`;
+}
+
+function lightWords({ light }: EntryOf<'light'>): string {
+  if (light.mode === 'blink') return `blinks every ${showDuration(light.periodUs)}`;
+  if (light.mode === 'fade')
+    return `fades to ${light.levelPercent}\u202f% over ${showDuration(light.overUs)}`;
+  return light.mode;
+}

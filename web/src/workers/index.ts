@@ -1,0 +1,2 @@
+export { lab } from './lab.ts';
+export { player, traceNow, usePlayer, virtualNowUs } from './player.ts';

@@ -1,0 +1,230 @@
+import { Machine, type Gadget, type MachineState, type Stimulus } from '@hum-lever/core';
+import type { Command, Report } from './protocol.ts';
+
+/** What the live machine needs of its surroundings; a test gives it a clock of its own. */
+export interface Host {
+  /** Milliseconds, never going back. */
+  nowMs(): number;
+  post(report: Report): void;
+  /** Calls back once after that time; the previous call back is forgotten. */
+  wakeAfter(ms: number, wake: () => void): void;
+}
+
+/** A place to scrub back to. */
+interface Mark {
+  atUs: number;
+  gadget: Gadget;
+  snapshot: MachineState;
+  /** How many stimuli came before it. */
+  stimuli: number;
+}
+
+/** Virtual time between marks: scrubbing replays at most this much. */
+const markEveryUs = 500_000;
+/** Marks kept: at least 100 s of steady use; a quiet hour needs one. */
+const keptMarks = 400;
+/** Longest sleep; also bounds the time between two reports of a machine that does nothing. */
+const longestSleepMs = 60_000;
+
+/** Drives a machine by real time, keeps what is needed to go back, and reports. Knows no worker. */
+export class LiveMachine {
+  private machine: Machine | null = null;
+  private seed = 0;
+  private stimuli: Stimulus[] = [];
+  private marks: Mark[] = [];
+  private pastUs: number | null = null;
+  private running = true;
+  private factor = 1;
+  /** Virtual time `anchorUs` was at real time `anchorMs`. */
+  private anchorUs = 0;
+  private anchorMs = 0;
+
+  constructor(private readonly host: Host) {}
+
+  obey(command: Command): void {
+    try {
+      if (command.kind === 'load') this.load(command);
+      else if (this.machine) this.obeyLoaded(this.machine, command);
+    } catch (error) {
+      // Nothing may go on by itself after a failure; the page says what is wrong.
+      this.running = false;
+      this.host.post({ kind: 'failed', message: (error as Error).message });
+    }
+  }
+
+  private load({ gadget, seed, script }: Extract<Command, { kind: 'load' }>): void {
+    this.machine = new Machine(gadget, seed);
+    this.seed = seed;
+    this.stimuli = [...script];
+    for (const stimulus of script) this.machine.stimulate(stimulus);
+    this.marks = [];
+    this.pastUs = null;
+    this.running = true;
+    this.mark(this.machine);
+    this.anchor(0);
+    this.report(this.machine, { fresh: true });
+    this.sleep(this.machine);
+  }
+
+  private obeyLoaded(machine: Machine, command: Exclude<Command, { kind: 'load' }>): void {
+    switch (command.kind) {
+      case 'edit': {
+        this.catchUp(machine);
+        const { restarted } = machine.adopt(command.gadget);
+        this.mark(machine);
+        this.report(machine, { restarted });
+        break;
+      }
+      case 'finger':
+        // The past cannot be played, only watched; paused time stands still for fingers too.
+        if (this.pastUs !== null) return;
+        this.catchUp(machine);
+        this.press(machine, command.controlId, command.down);
+        break;
+      case 'run':
+        this.anchor(machine.nowUs);
+        this.running = true;
+        this.pastUs = null;
+        this.report(machine);
+        break;
+      case 'pause':
+        this.catchUp(machine);
+        this.running = false;
+        this.report(machine);
+        break;
+      case 'step':
+        this.catchUp(machine);
+        this.running = false;
+        this.pastUs = null;
+        if (machine.nextUs !== null) machine.advanceTo(machine.nextUs);
+        this.report(machine);
+        break;
+      case 'speed':
+        this.catchUp(machine);
+        this.factor = command.factor;
+        this.anchor(machine.nowUs);
+        this.report(machine);
+        break;
+      case 'scrub':
+        this.scrub(machine, command.toUs);
+        break;
+      case 'goOnFromHere':
+        this.goOnFromHere(machine);
+        return;
+      case 'present':
+        this.pastUs = null;
+        this.report(machine);
+        break;
+      case 'collect':
+        this.catchUp(machine);
+        this.host.post({ kind: 'collected', seed: this.seed, stimuli: this.stimuli, endUs: machine.nowUs });
+    }
+    this.sleep(machine);
+  }
+
+  private press(machine: Machine, controlId: string, down: boolean): void {
+    const stimulus: Stimulus = { atUs: machine.nowUs, controlId, what: down ? 'down' : 'up' };
+    this.stimuli.push(stimulus);
+    machine.stimulate(stimulus);
+    // Whatever answers within this very moment should not wait for a timer.
+    machine.advanceTo(machine.nowUs);
+    this.report(machine);
+  }
+
+  /** Lets the machine catch up with real time. */
+  private catchUp(machine: Machine): void {
+    if (!this.running) return;
+    const dueUs = Math.floor(this.anchorUs + (this.host.nowMs() - this.anchorMs) * 1_000 * this.factor);
+    if (dueUs <= machine.nowUs) return;
+    machine.advanceTo(dueUs);
+  }
+
+  private anchor(atUs: number): void {
+    this.anchorUs = atUs;
+    this.anchorMs = this.host.nowMs();
+  }
+
+  private mark(machine: Machine): void {
+    const { nowUs, gadget } = machine;
+    this.marks.push({ atUs: nowUs, gadget, snapshot: machine.snapshot(), stimuli: this.stimuli.length });
+    if (this.marks.length > keptMarks) this.marks.shift();
+  }
+
+  private report(machine: Machine, { fresh = false, restarted = false } = {}): void {
+    const entries = machine.takeTrace();
+    if (entries.length > 0 && machine.nowUs - this.marks.at(-1)!.atUs >= markEveryUs) this.mark(machine);
+    const speed = this.running && this.pastUs === null ? this.factor : 0;
+    const clock = { nowUs: machine.nowUs, speed };
+    this.host.post({
+      kind: 'slice',
+      entries,
+      shown: machine.shown,
+      clock,
+      running: this.running,
+      fresh,
+      restarted,
+    });
+  }
+
+  private sleep(machine: Machine): void {
+    if (!this.running) return;
+    const dueUs = machine.nextUs ?? Infinity;
+    const inMs = (dueUs - this.anchorUs) / 1_000 / this.factor - (this.host.nowMs() - this.anchorMs);
+    this.host.wakeAfter(Math.max(0, Math.min(inMs, longestSleepMs)), () => this.wake());
+  }
+
+  private wake(): void {
+    const { machine } = this;
+    if (!machine || !this.running) return;
+    try {
+      this.catchUp(machine);
+    } catch (error) {
+      this.running = false;
+      this.host.post({ kind: 'failed', message: (error as Error).message });
+      return;
+    }
+    if (this.pastUs === null) this.report(machine);
+    this.sleep(machine);
+  }
+
+  /** The machine as it was at a moment, made anew from the mark before it. */
+  private machineAt(toUs: number): { past: Machine; mark: Mark; stimuli: number } {
+    const mark = this.marks.findLast(({ atUs }) => atUs <= toUs) ?? this.marks[0]!;
+    const past = Machine.restore(mark.gadget, mark.snapshot);
+    let { stimuli } = mark;
+    while (stimuli < this.stimuli.length && this.stimuli[stimuli]!.atUs <= toUs) {
+      past.stimulate(this.stimuli[stimuli]!);
+      stimuli += 1;
+    }
+    past.advanceTo(Math.max(mark.atUs, toUs));
+    return { past, mark, stimuli };
+  }
+
+  private scrub(machine: Machine, toUs: number): void {
+    this.catchUp(machine);
+    this.running = false;
+    const atUs = Math.round(Math.min(machine.nowUs, Math.max(this.marks[0]!.atUs, toUs)));
+    this.pastUs = atUs;
+    this.report(machine);
+    this.host.post({ kind: 'past', atUs, shown: this.machineAt(atUs).past.shown });
+  }
+
+  private goOnFromHere(machine: Machine): void {
+    if (this.pastUs === null) return;
+    const { past, mark, stimuli } = this.machineAt(this.pastUs);
+    const { gadget } = machine;
+    this.marks = this.marks.slice(0, this.marks.indexOf(mark) + 1);
+    this.stimuli = this.stimuli.slice(0, stimuli);
+    this.host.post({ kind: 'cut', atUs: this.pastUs });
+    past.takeTrace();
+    // Edits made since then hold: only time goes back, not the design.
+    const restarted = gadget !== mark.gadget && past.adopt(gadget).restarted;
+    this.machine = past;
+    this.pastUs = null;
+    this.running = true;
+    this.mark(past);
+    this.anchor(past.nowUs);
+    this.report(past, { restarted });
+    this.sleep(past);
+  }
+}

@@ -1,0 +1,15 @@
+import { LiveMachine } from './live.ts';
+import type { Command } from './protocol.ts';
+
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+const live = new LiveMachine({
+  nowMs: () => performance.now(),
+  post: (report) => postMessage(report),
+  wakeAfter(ms, wake) {
+    clearTimeout(timer);
+    timer = setTimeout(wake, ms);
+  },
+});
+
+addEventListener('message', ({ data }: MessageEvent<Command>) => live.obey(data));

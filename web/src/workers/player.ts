@@ -1,0 +1,131 @@
+import type { Gadget, Shown, Stimulus, TraceEntry, Trial } from '@hum-lever/core';
+import { create } from 'zustand';
+import type { Clock, Command, Report } from './protocol.ts';
+
+interface Player {
+  shown: Shown | null;
+  clock: Clock;
+  running: boolean;
+  factor: number;
+  /** Looking at the past: when. */
+  pastUs: number | null;
+  /** Counts changes of the trace, so that views know when to look again. */
+  traceVersion: number;
+  /** Since when a trial is recorded; null: none is. */
+  recording: boolean;
+  notice: string | null;
+  failure: string | null;
+}
+
+export const usePlayer = create<Player>(() => ({
+  shown: null,
+  clock: { nowUs: 0, speed: 0 },
+  running: false,
+  factor: 1,
+  pastUs: null,
+  traceVersion: 0,
+  recording: false,
+  notice: null,
+  failure: null,
+}));
+
+/** Entries kept for looking back; older ones go, a fifth at a time. */
+const keptEntries = 20_000;
+let trace: TraceEntry[] = [];
+let clockAtMs = 0;
+let collected: ((recording: { seed: number; stimuli: Stimulus[]; endUs: number }) => void) | null = null;
+
+/** The trace so far, oldest first. Not to be changed. */
+export const traceNow = (): readonly TraceEntry[] => trace;
+
+/** Virtual time at this moment. */
+export function virtualNowUs(): number {
+  const { clock, pastUs } = usePlayer.getState();
+  return pastUs ?? clock.nowUs + (performance.now() - clockAtMs) * 1_000 * clock.speed;
+}
+
+function receive(report: Report): void {
+  const { traceVersion } = usePlayer.getState();
+  switch (report.kind) {
+    case 'slice': {
+      const { entries, shown, clock, running, fresh, restarted } = report;
+      clockAtMs = performance.now();
+      if (fresh) trace = entries;
+      else if (entries.length > 0) trace.push(...entries);
+      if (trace.length > keptEntries) trace = trace.slice(keptEntries / 5);
+      const grown = fresh || entries.length > 0;
+      usePlayer.setState({
+        shown,
+        clock,
+        running,
+        pastUs: null,
+        ...(grown && { traceVersion: traceVersion + 1 }),
+        ...(restarted && { notice: 'Restarted: the state it was in is gone.' }),
+        ...(fresh && { failure: null }),
+      });
+      return;
+    }
+    case 'past':
+      usePlayer.setState({ pastUs: report.atUs, shown: report.shown });
+      return;
+    case 'cut':
+      trace = trace.filter(({ at }) => at <= report.atUs);
+      usePlayer.setState({ traceVersion: traceVersion + 1 });
+      return;
+    case 'collected':
+      collected?.(report);
+      collected = null;
+      return;
+    case 'failed':
+      usePlayer.setState({ failure: report.message, running: false });
+  }
+}
+
+let worker: Worker | undefined;
+function send(command: Command): void {
+  if (!worker) {
+    worker = new Worker(new URL('./machine.worker.ts', import.meta.url), { type: 'module' });
+    worker.addEventListener('message', ({ data }: MessageEvent<Report>) => receive(data));
+  }
+  worker.postMessage(command);
+}
+
+const freshSeed = () => crypto.getRandomValues(new Int32Array(1))[0]!;
+
+export const player = {
+  /** Powers the gadget up anew. */
+  load(gadget: Gadget): void {
+    usePlayer.setState({ recording: false, notice: null });
+    send({ kind: 'load', gadget, seed: freshSeed(), script: [] });
+  },
+  /** Powers up anew and plays a script by itself, in real time. */
+  watch(gadget: Gadget, { seed, stimuli }: Pick<Trial, 'seed' | 'stimuli'>): void {
+    usePlayer.setState({ recording: false, notice: null });
+    send({ kind: 'load', gadget, seed, script: stimuli });
+  },
+  edit: (gadget: Gadget) => send({ kind: 'edit', gadget }),
+  finger: (controlId: string, down: boolean) => send({ kind: 'finger', controlId, down }),
+  run: () => send({ kind: 'run' }),
+  pause: () => send({ kind: 'pause' }),
+  step: () => send({ kind: 'step' }),
+  setSpeed(factor: number): void {
+    usePlayer.setState({ factor });
+    send({ kind: 'speed', factor });
+  },
+  scrub: (toUs: number) => send({ kind: 'scrub', toUs: Math.round(toUs) }),
+  goOnFromHere: () => send({ kind: 'goOnFromHere' }),
+  present: () => send({ kind: 'present' }),
+  /** Powers up anew and records from there. */
+  record(gadget: Gadget): void {
+    player.load(gadget);
+    usePlayer.setState({ recording: true });
+  },
+  /** Ends a recording and hands over what hands have done. */
+  collect(): Promise<{ seed: number; stimuli: Stimulus[]; endUs: number }> {
+    usePlayer.setState({ recording: false });
+    return new Promise((resolve) => {
+      collected = resolve;
+      send({ kind: 'collect' });
+    });
+  },
+};

@@ -1,0 +1,48 @@
+import type { Gadget, Shown, Stimulus, TraceEntry } from '@hum-lever/core';
+
+/** What the page tells the live machine. */
+export type Command =
+  /** A fresh machine, powered up now; `script` is what hands will do to it, if that is planned. */
+  | { kind: 'load'; gadget: Gadget; seed: number; script: Stimulus[] }
+  /** The document was edited: taken over while running. */
+  | { kind: 'edit'; gadget: Gadget }
+  | { kind: 'finger'; controlId: string; down: boolean }
+  | { kind: 'run' }
+  | { kind: 'pause' }
+  /** To the next event, and pause there. */
+  | { kind: 'step' }
+  /** Share of real time, e.g. 0.25. */
+  | { kind: 'speed'; factor: number }
+  /** Shows the gadget as it was then; the machine itself stays where it is. */
+  | { kind: 'scrub'; toUs: number }
+  /** Goes on from the moment shown; what came after it is forgotten. */
+  | { kind: 'goOnFromHere' }
+  /** Back from the past to where the machine is. */
+  | { kind: 'present' }
+  /** Hands over everything that hands have done since power-up. */
+  | { kind: 'collect' };
+
+/** How virtual time goes on from this report, until the next. */
+export interface Clock {
+  nowUs: number;
+  /** 0 while paused or in the past. */
+  speed: number;
+}
+
+/** What the live machine tells the page. */
+export type Report =
+  /** `fresh`: the trace begins anew with these entries. `restarted`: an edit made a restart necessary. */
+  | {
+      kind: 'slice';
+      entries: TraceEntry[];
+      shown: Shown;
+      clock: Clock;
+      running: boolean;
+      fresh: boolean;
+      restarted: boolean;
+    }
+  | { kind: 'past'; atUs: number; shown: Shown }
+  /** The trace after this moment is void. */
+  | { kind: 'cut'; atUs: number }
+  | { kind: 'collected'; seed: number; stimuli: Stimulus[]; endUs: number }
+  | { kind: 'failed'; message: string };
