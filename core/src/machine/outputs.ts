@@ -1,5 +1,5 @@
 import type { Effect } from '../flow/index.ts';
-import type { Gadget } from '../gadget/index.ts';
+import type { Gadget, LightMode } from '../gadget/index.ts';
 import { schedule } from '../kernel/index.ts';
 import { darkLight, lightLevel } from '../light/index.ts';
 import { blankRows } from '../screen/index.ts';
@@ -22,6 +22,9 @@ export function darkShown(gadget: Gadget): Shown {
     tones: of('tone', () => ({ hz: 0, order: 0 })),
   };
 }
+
+/** Being told again changes nothing; a blink or a fade begins anew. */
+const steady = ({ mode }: LightMode) => mode === 'on' || mode === 'off';
 
 /** Carries out one effect of the flow, now. What names an output that an edit took away is dropped. */
 export function carryOut(
@@ -46,7 +49,7 @@ export function carryOut(
       return;
     case 'light': {
       const was = shown.lights[effect.outputId];
-      if (!was) return;
+      if (!was || (was.light.mode === effect.light.mode && steady(was.light))) return;
       const fromPercent = lightLevel(was, at);
       shown.lights[effect.outputId] = { light: effect.light, sinceUs: at, fromPercent };
       trace.push({ at, lane: 'light', id: effect.outputId, light: effect.light, fromPercent });

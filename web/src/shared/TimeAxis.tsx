@@ -13,19 +13,21 @@ export function TimeAxis({
   toUs,
   width,
   y,
+  ticks: wanted = 8,
 }: {
   fromUs: number;
   toUs: number;
   width: number;
   y: number;
+  ticks?: number;
 }) {
-  const step = tickStep(toUs - fromUs, 8);
-  const ticks: number[] = [];
-  for (let at = 0; at <= toUs - fromUs; at += step) ticks.push(at);
+  const step = tickStep(toUs - fromUs, wanted);
+  const moments: number[] = [];
+  for (let at = 0; at <= toUs - fromUs; at += step) moments.push(at);
   const x = (at: number) => (at / (toUs - fromUs)) * width;
   return (
     <g stroke="var(--line)" fill="var(--soft)" fontSize={11} fontFamily="var(--number)">
-      {ticks.map((at) => (
+      {moments.map((at) => (
         <g key={at} transform={`translate(${x(at)} ${y})`}>
           <path d="M0 0 V5" />
           <text x={3} y={12} stroke="none">

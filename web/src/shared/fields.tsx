@@ -68,7 +68,7 @@ interface NumberFieldProps {
   max?: number;
   step?: number;
   decimals?: number;
-  width?: number;
+  width?: number | string;
   'aria-label'?: string;
 }
 

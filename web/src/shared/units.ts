@@ -6,6 +6,7 @@ const short = (value: number, digits: number) => String(Number(value.toFixed(dig
 
 /** A duration as people say it: 180 µs, 12 ms, 1.5 s, 2 min 5 s. */
 export function showDuration(us: number): string {
+  if (us === 0) return '0';
   if (us < 1_000) return `${Math.round(us)}${thin}µs`;
   if (us < 1_000_000) return `${short(us / 1_000, us < 10_000 ? 2 : us < 100_000 ? 1 : 0)}${thin}ms`;
   if (us < 60_000_000) return `${short(us / 1_000_000, us < 10_000_000 ? 2 : 1)}${thin}s`;

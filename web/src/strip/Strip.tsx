@@ -5,7 +5,7 @@ import {
   IconChevronUp,
   IconPlayerPause,
   IconPlayerPlay,
-  IconPlayerTrackNext,
+  IconPlayerSkipForward,
 } from '@tabler/icons-react';
 import {
   useCallback,
@@ -111,7 +111,7 @@ export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
             aria-label="To the next event"
             onClick={() => (setSelected(null), player.step())}
           >
-            <IconPlayerTrackNext size={16} />
+            <IconPlayerSkipForward size={16} />
           </ActionIcon>
         </Tooltip>
         <SegmentedControl
@@ -136,7 +136,7 @@ export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
             </button>
           </span>
         )}
-        <p className={classes.why} role="status">
+        <p className={classes.why} aria-live={entry ? 'polite' : 'off'} data-testid="why">
           {spoken >= 0 && <StageIcon stage={stageOf[trace[spoken]!.lane]} />}
           <span>{why}</span>
         </p>

@@ -66,6 +66,16 @@ export function firstAt(trace: readonly TraceEntry[], atUs: number): number {
   return low;
 }
 
+type Tick = Extract<Mark, { kind: 'tick' }>;
+
+/** Words of one lane at one moment are written as one. */
+function addTick(marks: Mark[], tick: Tick): void {
+  const last = marks.findLast((mark): mark is Tick => mark.kind === 'tick' && mark.lane === tick.lane);
+  if (last?.atUs === tick.atUs && last.text !== '')
+    marks[marks.indexOf(last)] = { ...tick, text: `${last.text}, ${tick.text}` };
+  else marks.push(tick);
+}
+
 /** What lasts until the next entry of its lane; everything else is a moment. */
 type Lasting = EntryOf<'contact' | 'clean' | 'state' | 'light' | 'text' | 'tone'>;
 const lasting = new Set<Lane>(['contact', 'clean', 'state', 'light', 'text', 'tone']);
@@ -83,9 +93,18 @@ export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Sp
   const first = firstAt(trace, window.fromUs);
   const end = firstAt(trace, window.toUs + 1);
   const open = new Map<string, number>();
+  const rows = new Map<string, string[]>();
+  /** What a display shows from this entry on: all its rows, as one line. */
+  const note = (entry: TraceEntry) => {
+    if (entry.lane !== 'text') return;
+    const shown = [...(rows.get(entry.id) ?? [])];
+    shown[entry.row] = entry.text.trim();
+    rows.set(entry.id, shown);
+  };
   for (let index = Math.max(0, first - lookBack); index < first; index += 1) {
     const entry = trace[index]!;
     if (lasts(entry)) open.set(laneOf(entry)!, index);
+    note(entry);
   }
   const marks: Mark[] = [];
   const close = (lane: string, toUs: number) => {
@@ -96,7 +115,7 @@ export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Sp
     if (span.toUs < span.fromUs) return;
     if (entry.lane === 'contact' || entry.lane === 'clean')
       marks.push({ kind: 'level', lane, span, level: entry.level, entry: index });
-    else marks.push({ kind: 'band', lane, span, entry: index, ...bandOf(entry, stateName) });
+    else marks.push({ kind: 'band', lane, span, entry: index, ...bandOf(entry, stateName, rows) });
   };
   for (let index = first; index < end; index += 1) {
     const entry = trace[index]!;
@@ -112,29 +131,39 @@ export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Sp
     if (lane === null) continue;
     if (lasts(entry)) {
       close(lane, entry.at);
+      note(entry);
       open.set(lane, index);
       if (entry.lane === 'clean' && entry.extra)
         marks.push({ kind: 'tick', lane, atUs: entry.at, entry: index, text: 'again!', bad: true });
-    } else marks.push({ kind: 'tick', lane, atUs: entry.at, entry: index, ...tickOf(entry) });
+    } else addTick(marks, { kind: 'tick', lane, atUs: entry.at, entry: index, ...tickOf(entry) });
   }
   for (const lane of open.keys()) close(lane, window.toUs);
   return marks;
 }
 
-function bandOf(entry: Lasting, stateName: Map<string, string>): { text: string; dim: boolean } {
+function bandOf(
+  entry: Lasting,
+  stateName: Map<string, string>,
+  rows: Map<string, string[]>,
+): { text: string; dim: boolean } {
   switch (entry.lane) {
     case 'state':
       return { text: stateName.get(entry.id) ?? 'removed', dim: false };
     case 'light':
       return { text: entry.light.mode, dim: entry.light.mode === 'off' };
     case 'text':
-      return { text: entry.text, dim: entry.text.trim() === '' };
+      return textBand(rows.get(entry.id) ?? []);
     case 'tone':
       return { text: entry.hz === 0 ? '' : `${entry.hz} Hz`, dim: entry.hz === 0 };
     default:
       return { text: '', dim: true };
   }
 }
+
+const textBand = (rows: string[]) => {
+  const text = rows.filter((row) => row !== undefined && row !== '').join(' / ');
+  return { text, dim: text === '' };
+};
 
 function tickOf(entry: TraceEntry): { text: string; bad: boolean } {
   if (entry.lane === 'gesture') return { text: entry.gesture, bad: false };

@@ -65,6 +65,7 @@ export function paint(
   context.beginPath();
   context.rect(labelWidth, 0, width - labelWidth, height);
   context.clip();
+  const written = new Map<string, number>();
   marks.forEach(drawMark);
   context.restore();
 
@@ -118,7 +119,10 @@ export function paint(
       context.stroke();
       if (mark.text === '') return;
       context.font = `${chosen ? 'bold ' : ''}12px ${style.fontFamily}`;
+      // A word that would run into the one before it gives way; it comes when the picture is magnified.
+      if (at + 4 < (written.get(mark.lane) ?? 0) && !chosen) return;
       context.fillText(mark.text, at + 4, y + laneHeight / 2);
+      written.set(mark.lane, at + 10 + context.measureText(mark.text).width);
     } else {
       const from = x(mark.span.fromUs);
       const wide = Math.max(1, x(mark.span.toUs) - from);

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { useDocument } from '../../client/index.ts';
 import { FirstStep, SheetFrame, useFound, usePlace } from '../../shared/index.ts';
-import { Magnified } from './Magnified.tsx';
+import { PressPage } from './PressPage.tsx';
 import { Settings } from './Settings.tsx';
 
 const about = 'Press once, and see what became of it: from bare contact to meaning.';
@@ -42,10 +42,11 @@ export function FeelPage() {
           style={{ maxWidth: '100%', overflowX: 'auto' }}
         />
       )}
-      <div {...place}>
-        <Settings control={control} />
-      </div>
-      <Magnified key={control.id} control={control} />
+      <PressPage key={control.id} control={control}>
+        <div {...place}>
+          <Settings control={control} />
+        </div>
+      </PressPage>
     </SheetFrame>
   );
 }

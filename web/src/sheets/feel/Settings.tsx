@@ -49,38 +49,47 @@ function ContactCard({ control: { contact }, change }: { control: Button; change
         value={contact.model}
         onChange={(event) => change({ contact: contactOf(event.currentTarget.value as SwitchModel) })}
       />
-      <DurationField
-        label="Bounces closing, up to"
-        maxUs={100_000}
-        step={0.5}
-        value={contact.closeMaxUs}
-        commit={(closeMaxUs) => figure({ closeMaxUs })}
-      />
-      <DurationField
-        label="Bounces opening, up to"
-        maxUs={100_000}
-        step={0.5}
-        value={contact.openMaxUs}
-        commit={(openMaxUs) => figure({ openMaxUs })}
-      />
-      <DurationField
-        label="Between edges, about"
-        minUs={1}
-        maxUs={20_000}
-        step={0.1}
-        value={contact.gapMedianUs}
-        commit={(gapMedianUs) => figure({ gapMedianUs })}
-      />
-      <NumberField
-        label="Chance of another bounce"
-        unit="%"
-        min={0}
-        max={95}
-        decimals={1}
-        value={contact.againPerMille / 10}
-        commit={(share) => figure({ againPerMille: Math.round(share * 10) })}
-      />
-      <p className="soft">Typical figures of its class. The maker of the part, or a capture, knows better.</p>
+      <div className={classes.pair}>
+        <DurationField
+          width="100%"
+          label="Closing, up to"
+          maxUs={100_000}
+          step={0.5}
+          value={contact.closeMaxUs}
+          commit={(closeMaxUs) => figure({ closeMaxUs })}
+        />
+        <DurationField
+          width="100%"
+          label="Opening, up to"
+          maxUs={100_000}
+          step={0.5}
+          value={contact.openMaxUs}
+          commit={(openMaxUs) => figure({ openMaxUs })}
+        />
+        <DurationField
+          width="100%"
+          label="Edge to edge"
+          minUs={1}
+          maxUs={20_000}
+          step={0.1}
+          value={contact.gapMedianUs}
+          commit={(gapMedianUs) => figure({ gapMedianUs })}
+        />
+        <NumberField
+          width="100%"
+          label="One more"
+          unit="%"
+          min={0}
+          max={95}
+          decimals={1}
+          value={contact.againPerMille / 10}
+          commit={(share) => figure({ againPerMille: Math.round(share * 10) })}
+        />
+      </div>
+      <p className="soft">
+        How long it bounces, the time between edges, and the chance of one more bounce: typical of its class.
+        The maker of the part knows better.
+      </p>
     </fieldset>
   );
 }
@@ -113,6 +122,7 @@ function CleanCard({ control: { debounce }, change }: { control: Button; change:
       {fieldsOf(debounce.algorithm).map(({ name, label, unit }) =>
         unit === 'µs' ? (
           <DurationField
+            width="100%"
             key={name}
             label={label}
             maxUs={1_000_000}
@@ -122,6 +132,7 @@ function CleanCard({ control: { debounce }, change }: { control: Button; change:
           />
         ) : (
           <NumberField
+            width="100%"
             key={name}
             label={label}
             unit={unit}
@@ -133,6 +144,7 @@ function CleanCard({ control: { debounce }, change }: { control: Button; change:
         ),
       )}
       <DurationField
+        width="100%"
         label="Inputs are read every"
         minUs={50}
         maxUs={1_000_000}
@@ -166,6 +178,7 @@ function GestureCard({ control: { gestures }, change }: { control: Button; chang
       />
       {holdUs !== null && (
         <DurationField
+          width="100%"
           label="Held from"
           minUs={1_000}
           step={50}
@@ -180,6 +193,7 @@ function GestureCard({ control: { gestures }, change }: { control: Button; chang
       />
       {doubleWindowUs !== null && (
         <DurationField
+          width="100%"
           label="Second tap within (every tap waits so long)"
           minUs={1_000}
           step={25}
@@ -197,6 +211,7 @@ function GestureCard({ control: { gestures }, change }: { control: Button; chang
       {repeat !== null && (
         <>
           <DurationField
+            width="100%"
             label="First after"
             minUs={1_000}
             step={50}
@@ -204,6 +219,7 @@ function GestureCard({ control: { gestures }, change }: { control: Button; chang
             commit={(delayUs) => set({ repeat: { ...repeat, delayUs } })}
           />
           <DurationField
+            width="100%"
             label="Then every"
             minUs={1_000}
             step={10}

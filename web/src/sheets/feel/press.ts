@@ -75,20 +75,32 @@ export function answersTo(press: RealPress, button: Button, periodUs: number): A
   });
 }
 
-export type View = 'closing' | 'whole' | 'opening';
+export type View = 'ends' | 'whole';
 
-/** The stretch of time that a view magnifies. */
-export function windowOf(press: RealPress, answers: Answer[], view: View): { fromUs: number; toUs: number } {
+export interface Window {
+  fromUs: number;
+  toUs: number;
+}
+
+/** Least span of a magnified end: what is quicker than this needs no more room. */
+const leastSpanUs = 4_000;
+
+/**
+ * The stretches of time that a view shows: the two ends of the press, at one scale, or all of it.
+ * A press that is still held has one end.
+ */
+export function windowsOf(press: RealPress, answers: Answer[], view: View): Window[] {
   const ends = [press.raw, press.clean, ...answers.map(({ edges }) => edges)].flat().map(({ atUs }) => atUs);
-  const endUs = Math.max(press.downUs + 5_000, press.upUs ?? 0, ...ends);
-  if (view === 'whole')
-    return {
-      fromUs: press.downUs - (endUs - press.downUs) * 0.03,
-      toUs: endUs + (endUs - press.downUs) * 0.03,
-    };
-  const startUs = view === 'closing' ? press.downUs : (press.upUs ?? press.downUs);
-  const limitUs = view === 'closing' ? (press.upUs ?? Infinity) : Infinity;
-  const lastUs = Math.max(startUs + 4_000, ...ends.filter((at) => at >= startUs && at < limitUs));
-  const padUs = (lastUs - startUs) * 0.08;
-  return { fromUs: startUs - padUs, toUs: lastUs + 2 * padUs };
+  const { downUs, upUs } = press;
+  const lastUs = (fromUs: number, limitUs: number) =>
+    Math.max(fromUs + leastSpanUs, ...ends.filter((at) => at >= fromUs && at < limitUs));
+  if (view === 'whole') {
+    const endUs = lastUs(upUs ?? downUs, Infinity);
+    const padUs = (endUs - downUs) * 0.04;
+    return [{ fromUs: downUs - padUs, toUs: endUs + padUs }];
+  }
+  const spans = [{ atUs: downUs, endUs: lastUs(downUs, upUs ?? Infinity) }];
+  if (upUs !== null) spans.push({ atUs: upUs, endUs: lastUs(upUs, Infinity) });
+  const spanUs = Math.max(...spans.map(({ atUs, endUs }) => endUs - atUs));
+  return spans.map(({ atUs }) => ({ fromUs: atUs - spanUs * 0.08, toUs: atUs + spanUs * 1.12 }));
 }

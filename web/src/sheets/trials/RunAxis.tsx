@@ -29,7 +29,25 @@ export function RunAxis({
   const failed = result.expectations.filter(({ passed }) => !passed).length;
   const label = `${count(pressesOf(trial).length, 'press', 'presses')}, ${count(result.expectations.length, 'expectation')}, ${failed} not met`;
   return (
-    <svg className={classes.axis} viewBox={`-2 0 ${width + 40} ${axisY + 18}`} role="img" aria-label={label}>
+    <svg
+      className={classes.axis}
+      viewBox={`-64 0 ${width + 112} ${axisY + 18}`}
+      role="img"
+      aria-label={label}
+    >
+      <g fontSize={12} fill="var(--soft)" aria-hidden>
+        <text x={-62} y={15}>
+          Presses
+        </text>
+        <text x={-62} y={row + 15}>
+          State
+        </text>
+        {trial.expectations.length > 0 && (
+          <text x={-62} y={row * 2 + 15}>
+            Expected
+          </text>
+        )}
+      </g>
       {pressesOf(trial).map(({ fromUs, toUs }) => (
         <rect
           key={fromUs}
@@ -60,7 +78,7 @@ export function RunAxis({
             opacity={0.16}
           />
           <path d={`M${x(fromUs)} ${row + 2} v${row - 5}`} stroke="var(--stage-state)" strokeWidth={1.5} />
-          {x(toUs) - x(fromUs) > 8 * name(stateId).length && (
+          {x(toUs) - x(fromUs) > 5.5 * name(stateId).length && (
             <text x={x(fromUs) + 5} y={row + 15} fontSize={12} fill="var(--ink)">
               {name(stateId)}
             </text>

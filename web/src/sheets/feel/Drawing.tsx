@@ -1,0 +1,115 @@
+import type { Edge } from '@hum-lever/core';
+import type { ReactNode } from 'react';
+import { StageIcon, TimeAxis, type Stage } from '../../shared/index.ts';
+import classes from './Feel.module.css';
+import type { Window } from './press.ts';
+
+/** Width of all windows together, and height of a lane, in drawing units. */
+const fullWidth = 430;
+export const laneHeight = 24;
+const gap = 14;
+
+/** One window of time on its stretch of the drawing. */
+export interface Scale extends Window {
+  width: number;
+}
+
+/** The same lane through every window, side by side; time is cut out in between. */
+export function Windows({
+  windows,
+  height = laneHeight,
+  children,
+}: {
+  windows: Window[];
+  height?: number;
+  children: (scale: Scale) => ReactNode;
+}) {
+  const width = (fullWidth - gap * (windows.length - 1)) / windows.length;
+  return (
+    <div className={classes.windows}>
+      {windows.map((window) => (
+        <svg key={window.fromUs} viewBox={`0 0 ${width} ${height}`} aria-hidden>
+          {children({ ...window, width })}
+        </svg>
+      ))}
+    </div>
+  );
+}
+
+const at = (us: number, { fromUs, toUs, width }: Scale) => ((us - fromUs) / (toUs - fromUs)) * width;
+
+/** A level over time as one line. */
+export function Level({ edges, stage, scale }: { edges: Edge[]; stage: Stage; scale: Scale }) {
+  const y = (level: 0 | 1) => (level === 1 ? 5 : laneHeight - 5);
+  const before = edges.findLast(({ atUs }) => atUs < scale.fromUs)?.level ?? 0;
+  const inside = edges.filter(({ atUs }) => atUs >= scale.fromUs && atUs <= scale.toUs);
+  const path = inside.map(({ atUs, level }) => `H${at(atUs, scale)} V${y(level)}`).join(' ');
+  return (
+    <path
+      className={classes.trace}
+      stroke={`var(--stage-${stage})`}
+      d={`M0 ${y(before)} ${path} H${scale.width}`}
+    />
+  );
+}
+
+/** Moments with their words; several at one moment are written one behind the other. */
+export function Moments({ moments, scale }: { moments: { atUs: number; text: string }[]; scale: Scale }) {
+  const inside = moments.filter(({ atUs }) => atUs >= scale.fromUs && atUs <= scale.toUs);
+  const times = [...new Set(inside.map(({ atUs }) => atUs))];
+  return (
+    <g stroke="var(--stage-gesture)" fill="var(--stage-gesture)" fontSize={12}>
+      {times.map((atUs) => (
+        <g key={atUs} transform={`translate(${at(atUs, scale)} 0)`}>
+          <path d={`M0 3 V${laneHeight - 3}`} strokeWidth={1.5} strokeDasharray="2 2" />
+          <text x={4} y={laneHeight / 2 + 4} stroke="none">
+            {inside
+              .filter((moment) => moment.atUs === atUs)
+              .map(({ text }) => text)
+              .join(', ')}
+          </text>
+        </g>
+      ))}
+    </g>
+  );
+}
+
+/** Where the finger touched or let go. */
+export function Finger({ moments, scale }: { moments: number[]; scale: Scale }) {
+  const inside = moments.filter((us) => us >= scale.fromUs && us <= scale.toUs);
+  return inside.map((us) => (
+    <path key={us} className={classes.finger} d={`M${at(us, scale)} 0 V${laneHeight}`} />
+  ));
+}
+
+export function Row({
+  stage,
+  label,
+  words,
+  children,
+}: {
+  stage: Stage;
+  label: string;
+  words: string;
+  children: ReactNode;
+}) {
+  return (
+    <>
+      <span className={classes.label}>
+        <StageIcon stage={stage} />
+        {label}
+      </span>
+      {children}
+      <span className={classes.words}>{words}</span>
+    </>
+  );
+}
+
+/** Time since the beginning of each window. */
+export function Axis({ windows }: { windows: Window[] }) {
+  return (
+    <Windows windows={windows} height={16}>
+      {(scale) => <TimeAxis {...scale} y={0} ticks={windows.length === 1 ? 8 : 4} />}
+    </Windows>
+  );
+}
