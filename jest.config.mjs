@@ -21,7 +21,13 @@ export default {
   projects: [
     { ...common, displayName: 'core', rootDir: 'core', testMatch: ['<rootDir>/src/**/*.test.ts'] },
     { ...common, displayName: 'server', rootDir: 'server', testMatch: ['<rootDir>/src/**/*.test.ts'] },
-    { ...common, displayName: 'web', rootDir: 'web', testMatch: ['<rootDir>/src/**/*.test.ts'] },
+    {
+      ...common,
+      displayName: 'web',
+      rootDir: 'web',
+      testMatch: ['<rootDir>/src/**/*.test.ts'],
+      moduleNameMapper: { ...common.moduleNameMapper, '\\.css$': '<rootDir>/src/test/styles.ts' },
+    },
     { ...common, displayName: 'e2e', rootDir: 'e2e', testMatch: ['<rootDir>/src/**/*.test.ts'] },
   ],
 };

@@ -20,10 +20,14 @@ export class ApiServer {
     private readonly output: () => string,
   ) {}
 
-  static async start(options: { folder?: string; demo?: boolean } = {}): Promise<ApiServer> {
+  static async start(
+    options: { folder?: string; demo?: boolean; web?: boolean; port?: number } = {},
+  ): Promise<ApiServer> {
     const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'hum-lever-api-'));
-    const args = [join(root, 'server/dist/main.js'), '--port', '0', '--data', folder];
-    const child = spawn(process.execPath, [...args, ...(options.demo ? ['--demo', join(root, 'demo')] : [])]);
+    const args = [join(root, 'server/dist/main.js'), '--port', String(options.port ?? 0), '--data', folder];
+    if (options.demo) args.push('--demo', join(root, 'demo'));
+    if (options.web) args.push('--web', join(root, 'web/dist'));
+    const child = spawn(process.execPath, args);
     let output = '';
     child.stdout.on('data', (data: Buffer) => (output += data.toString()));
     child.stderr.on('data', (data: Buffer) => (output += data.toString()));

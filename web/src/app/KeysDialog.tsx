@@ -20,7 +20,13 @@ export default function KeysDialog({ opened, close }: { opened: boolean; close: 
     key === null ? [] : [[keyName(key), `In hand: ${name}`]],
   );
   return (
-    <Modal opened={opened} onClose={close} title="Keys" size={420}>
+    <Modal
+      opened={opened}
+      onClose={close}
+      title="Keys"
+      size={420}
+      closeButtonProps={{ 'aria-label': 'Close keys' }}
+    >
       <Table>
         <Table.Tbody>
           {[...fixed, ...playing].map(([key, what]) => (

@@ -24,7 +24,7 @@ interface TopBarProps {
 export function TopBar({ gadgetId, openSnags, openRevisions, openKeys }: TopBarProps) {
   const { name } = useDocument();
   return (
-    <header className={classes.bar}>
+    <section className={classes.bar} aria-label="This gadget">
       <Link to="/" className={classes.home} aria-label="Hum Lever: to the shelf">
         <img src="/favicon.svg" alt="" width={26} height={26} />
         <span>Hum Lever</span>
@@ -55,7 +55,7 @@ export function TopBar({ gadgetId, openSnags, openRevisions, openKeys }: TopBarP
       </Tooltip>
       <BarIcon label="Keys" icon={IconKeyboard} onClick={openKeys} />
       <ThemeButton />
-    </header>
+    </section>
   );
 }
 

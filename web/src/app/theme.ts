@@ -24,6 +24,8 @@ export const theme = createTheme({
   fontSizes: { xs: '13px', sm: '14px', md: '15px', lg: '17px', xl: '20px' },
   cursorType: 'pointer',
   components: {
+    // Said outright, so that look.css can tell filled buttons from others.
+    Button: { defaultProps: { variant: 'filled' } },
     Tooltip: { defaultProps: { openDelay: 400, withArrow: true } },
     Modal: { defaultProps: { centered: true, overlayProps: { backgroundOpacity: 0.35 } } },
   },

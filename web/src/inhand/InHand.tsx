@@ -25,7 +25,6 @@ function useFingers() {
     if (down.current.has(controlId) === isDown) return;
     if (isDown) down.current.add(controlId);
     else down.current.delete(controlId);
-    unlockSound();
     player.finger(controlId, isDown);
     setHeld(new Set(down.current));
   };
@@ -43,6 +42,13 @@ export function InHand() {
   const { held, move, liftAll } = useFingers();
   const [focused, setFocused] = useState(false);
   const region = useRef<HTMLDivElement>(null);
+
+  useEffect(() => {
+    // Sound may begin with the first gesture anywhere; opening it takes a while, so not only when a tone is due.
+    const gestures = ['pointerdown', 'keydown'] as const;
+    gestures.forEach((gesture) => window.addEventListener(gesture, unlockSound));
+    return () => gestures.forEach((gesture) => window.removeEventListener(gesture, unlockSound));
+  }, []);
 
   useEffect(() => {
     // Looking at the past is silent: nothing sounds then.

@@ -16,6 +16,7 @@ let wanted: Record<string, number> = {};
 
 /** Sound is allowed from the first gesture on; call this in its handler. */
 export function unlockSound(): void {
+  if (context?.state === 'running') return;
   context ??= new AudioContext();
   void context.resume();
   play(wanted);

@@ -67,7 +67,7 @@ export function Row({
           <Button variant="default" onClick={open}>
             Open
           </Button>
-          <Menu position="bottom-end">
+          <Menu position="bottom-end" returnFocus={false}>
             <Menu.Target>
               <ActionIcon variant="subtle" size="lg" aria-label={`More for ${gadget.name}`}>
                 <IconDots size={18} />

@@ -94,6 +94,8 @@ export function Shelf() {
       {data && shown.length === 0 && <FirstStep>{emptyWords(bin, filter)}</FirstStep>}
       <Dropzone.FullScreen
         active
+        withinPortal={false}
+        inputProps={{ 'aria-label': 'Gadget files' }}
         accept={{ 'application/json': ['.json'] }}
         maxSize={largestFile}
         onDrop={(files) => importFile.mutate(files)}

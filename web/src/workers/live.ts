@@ -134,7 +134,8 @@ export class LiveMachine {
   /** Lets the machine catch up with real time. */
   private catchUp(machine: Machine): void {
     if (!this.running) return;
-    const dueUs = Math.floor(this.anchorUs + (this.host.nowMs() - this.anchorMs) * 1_000 * this.factor);
+    // Rounded: cut down, a timer that ends a hair early would find its event still ahead, again and again.
+    const dueUs = Math.round(this.anchorUs + (this.host.nowMs() - this.anchorMs) * 1_000 * this.factor);
     if (dueUs <= machine.nowUs) return;
     machine.advanceTo(dueUs);
   }

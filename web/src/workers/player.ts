@@ -73,7 +73,7 @@ function receive(report: Report): void {
       usePlayer.setState({ traceVersion: traceVersion + 1 });
       return;
     case 'collected':
-      collected?.(report);
+      collected?.({ seed: report.seed, stimuli: report.stimuli, endUs: report.endUs });
       collected = null;
       return;
     case 'failed':

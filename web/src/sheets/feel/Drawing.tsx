@@ -53,20 +53,27 @@ export function Level({ edges, stage, scale }: { edges: Edge[]; stage: Stage; sc
   );
 }
 
-/** Moments with their words; several at one moment are written one behind the other. */
+/** About the width of a letter of the drawing's words. */
+const letter = 6.4;
+
+/** Moments with their words. A word that would run into the one before it gives way; all are listed beside. */
 export function Moments({ moments, scale }: { moments: { atUs: number; text: string }[]; scale: Scale }) {
   const inside = moments.filter(({ atUs }) => atUs >= scale.fromUs && atUs <= scale.toUs);
-  const times = [...new Set(inside.map(({ atUs }) => atUs))];
+  let writtenTo = -Infinity;
+  const placed = [...new Set(inside.map(({ atUs }) => atUs))].map((atUs) => {
+    const x = at(atUs, scale);
+    const here = inside.filter((moment) => moment.atUs === atUs).map(({ text }) => text);
+    const words = x < writtenTo ? '' : here.join(', ');
+    if (words !== '') writtenTo = x + 10 + words.length * letter;
+    return { x, words };
+  });
   return (
     <g stroke="var(--stage-gesture)" fill="var(--stage-gesture)" fontSize={12}>
-      {times.map((atUs) => (
-        <g key={atUs} transform={`translate(${at(atUs, scale)} 0)`}>
+      {placed.map(({ x, words }) => (
+        <g key={x} transform={`translate(${x} 0)`}>
           <path d={`M0 3 V${laneHeight - 3}`} strokeWidth={1.5} strokeDasharray="2 2" />
           <text x={4} y={laneHeight / 2 + 4} stroke="none">
-            {inside
-              .filter((moment) => moment.atUs === atUs)
-              .map(({ text }) => text)
-              .join(', ')}
+            {words}
           </text>
         </g>
       ))}

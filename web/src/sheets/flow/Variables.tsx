@@ -1,4 +1,4 @@
-import { ActionIcon, Button, Table } from '@mantine/core';
+import { ActionIcon, Button, Table, VisuallyHidden } from '@mantine/core';
 import { IconTrash } from '@tabler/icons-react';
 import { countUses, type Variable } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
@@ -30,7 +30,9 @@ export function Variables() {
               <Table.Th>At least</Table.Th>
               <Table.Th>At most</Table.Th>
               <Table.Th className="right">Now</Table.Th>
-              <Table.Th aria-label="Remove" />
+              <Table.Th>
+                <VisuallyHidden>Remove</VisuallyHidden>
+              </Table.Th>
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>

@@ -1,4 +1,4 @@
-import { ActionIcon, Button, Menu, NativeSelect, Table, TextInput } from '@mantine/core';
+import { ActionIcon, Button, Menu, NativeSelect, Table, TextInput, VisuallyHidden } from '@mantine/core';
 import { IconTrash } from '@tabler/icons-react';
 import {
   countUses,
@@ -46,7 +46,9 @@ export function PartsPage() {
               <Table.Th>Name</Table.Th>
               <Table.Th>Its own</Table.Th>
               <Table.Th className="right">Used</Table.Th>
-              <Table.Th aria-label="Remove" />
+              <Table.Th>
+                <VisuallyHidden>Remove</VisuallyHidden>
+              </Table.Th>
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>

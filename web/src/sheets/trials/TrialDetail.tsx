@@ -90,7 +90,7 @@ export function TrialDetail({ gadgetId, stored, revision, save, remove }: TrialD
           <RunAxis gadget={run.gadget} trial={trial} trace={run.trace} result={run.result} />
         </>
       )}
-      <h3>Expected</h3>
+      <h2>Expected</h2>
       <ol className={classes.expectations}>
         {trial.expectations.map((expectation, index) => (
           <ExpectationLine

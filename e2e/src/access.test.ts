@@ -1,0 +1,66 @@
+import { AxeBuilder } from '@axe-core/webdriverjs';
+import { Bench } from './test/bench.ts';
+
+jest.setTimeout(180_000);
+
+let bench: Bench;
+beforeAll(async () => {
+  bench = await Bench.open();
+});
+afterAll(() => bench.close());
+
+async function faults(): Promise<string[]> {
+  // Whatever fades in must be there before its contrast is looked at.
+  await bench.driver.sleep(400);
+  const { violations } = await new AxeBuilder(bench.driver).analyze();
+  return violations.flatMap(({ id, nodes }) =>
+    nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary}`),
+  );
+}
+
+const theme = async (scheme: 'light' | 'dark') => {
+  await bench.driver.executeScript(
+    'localStorage.setItem("mantine-color-scheme-value", arguments[0])',
+    scheme,
+  );
+  await bench.driver.navigate().refresh();
+};
+
+describe.each(['light', 'dark'] as const)('%s', (scheme) => {
+  it('the shelf has no fault', async () => {
+    await bench.goto('/');
+    await theme(scheme);
+    await bench.shows('Kettle Keeper');
+    expect(await faults()).toEqual([]);
+  });
+
+  it.each(['brief', 'parts', 'feel', 'flow', 'trials'])('%s has no fault', async (sheet) => {
+    const id = await bench.openKettle(sheet);
+    await theme(scheme);
+    await bench.shows('Little screen: Kettle Keeper');
+    expect(id).toBeTruthy();
+    if (sheet === 'feel') {
+      await bench.click('Press it for me');
+      await bench.until('measures', async () => (await bench.text('main')).includes('Of 500 presses'));
+    }
+    if (sheet === 'trials') await bench.shows('Passes on');
+    expect(await faults()).toEqual([]);
+  });
+
+  it('the drawers and dialogs have no fault', async () => {
+    await bench.openKettle();
+    await theme(scheme);
+    await bench.shows('Little screen');
+    await bench.clickLabel('Revisions');
+    await bench.shows('on the bench now');
+    expect(await faults()).toEqual([]);
+    await bench.clickLabel('Close revisions');
+    await bench.click('No snags');
+    await bench.shows('The checks look again');
+    expect(await faults()).toEqual([]);
+    await bench.clickLabel('Close snags');
+    await bench.clickLabel('Keys');
+    await bench.shows('Commands by name');
+    expect(await faults()).toEqual([]);
+  });
+});

@@ -1,0 +1,214 @@
+import { Key } from 'selenium-webdriver';
+import { Bench } from './test/bench.ts';
+
+jest.setTimeout(120_000);
+
+let bench: Bench;
+beforeEach(async () => {
+  bench = await Bench.open();
+});
+afterEach(() => bench.close());
+
+const inHand = (state: string) => bench.css(`[aria-label="State ${state}"][aria-current]`);
+
+describe('a first press', () => {
+  it('from the shelf, by mouse: light, tone, text, strip', async () => {
+    await bench.goto('/');
+    await bench.click('Kettle Keeper');
+    await bench.shows('Stove light: blink');
+    await inHand('Ready');
+    await bench.press('Stir');
+    await bench.shows('Stove light: on');
+    await bench.shows('Little screen: Heat');
+    await inHand('Simmering');
+    await bench.css('[aria-label="State Simmering"] [aria-label="Rule 6"][data-fired]');
+    // Left alone, it gets hot enough to whistle.
+    await bench.until('a whistle', async () =>
+      /Whistle\s+\d+\sHz/.test(await bench.text('[role=application]')),
+    );
+    expect(await bench.complaints()).toEqual([]);
+  });
+
+  it('by keys alone, from the page to the press and back', async () => {
+    await bench.openKettle();
+    const body = await bench.css('body');
+    await body.sendKeys('h');
+    await bench.shows('Space plays Stir.');
+    await bench.driver.actions().keyDown(' ').pause(90).keyUp(' ').perform();
+    await inHand('Simmering');
+    // Held long enough it goes home: the key is really held, not repeated.
+    await bench.driver.actions().keyDown(' ').pause(1_200).keyUp(' ').perform();
+    await inHand('Ready');
+    // Typing elsewhere never plays.
+    await (await bench.label('Name of the gadget')).sendKeys(' ');
+    await bench.shows('Click it, or press H');
+    await inHand('Ready');
+  });
+});
+
+describe('a change is felt at once', () => {
+  it('a debounce time: the press is swallowed, and the strip says why', async () => {
+    await bench.openKettle('feel');
+    await bench.pick(
+      await bench.css('main fieldset:nth-of-type(2) select'),
+      'Wait until steady (stable for T)',
+    );
+    const field = await bench.css('main fieldset:nth-of-type(2) input');
+    await bench.fill(field, '300', Key.ENTER);
+    await bench.press('Stir', 100);
+    expect(await bench.why('swallowed')).toMatch(/lasted 1\d\d\sms, and the debouncing wants 302\sms/);
+    await bench.shows('nothing came through');
+    // Undo takes the time back, then the method; the same press works again.
+    await bench.clickLabel('Undo the change of a control');
+    await bench.clickLabel('Undo the change of a control');
+    await bench.press('Stir', 100);
+    await bench.shows('Stove light: on');
+    await bench.saved();
+  });
+
+  it('a rule: the same press leads elsewhere', async () => {
+    await bench.openKettle();
+    await bench.pick(
+      await bench.css('[aria-label="State Ready"] [aria-label="Rule 1"] select[aria-label="Then"]'),
+      'go to Boiled over',
+    );
+    // Letting go would lead on from there.
+    const cap = await bench.label('Press Stir');
+    await bench.driver.actions().move({ origin: cap }).press().perform();
+    await inHand('Boiled over');
+    await bench.shows('Little screen: Boiled over!');
+    await bench.driver.actions().release().perform();
+  });
+
+  it('a guard that cannot be read is refused with what was expected, and what was typed stays', async () => {
+    await bench.openKettle();
+    const guard = await bench.css(
+      '[aria-label="State Ready"] [aria-label="Rule 1"] input[aria-label="Only if"]',
+    );
+    await bench.fill(guard, 'heet > 3', Key.ENTER);
+    await bench.shows('expected a variable (heat, left, score), got "heet"');
+    expect(await guard.getAttribute('value')).toBe('heet > 3');
+    await bench.fill(guard, 'heat > 300', Key.ENTER);
+    await bench.saved();
+    await bench.press('Stir');
+    expect(await bench.why('Stir')).toBeTruthy();
+    await inHand('Ready');
+  });
+});
+
+describe('time', () => {
+  it('stops, is walked back event by event with the gadget, and goes on from there', async () => {
+    await bench.openKettle();
+    await bench.press('Stir');
+    await inHand('Simmering');
+    await bench.clickLabel('Pause time');
+    const lanes = await bench.css('[aria-label^="Events in time"]');
+    await lanes.sendKeys(Key.HOME);
+    await bench.why('Now in Ready');
+    await inHand('Ready');
+    await bench.shows('Stove light: blink');
+    // Forward to the finger.
+    await bench.until('the finger', async () => {
+      await lanes.sendKeys(Key.ARROW_RIGHT);
+      return (await bench.text('[data-testid=why]')).startsWith('A finger pressed Stir');
+    });
+    await bench.shows('This is the past');
+    await bench.click('Back to now');
+    await inHand('Simmering');
+    await lanes.sendKeys(Key.HOME);
+    await inHand('Ready');
+    await bench.click('Go on from here');
+    await inHand('Ready');
+    await bench.shows('Stove light: blink');
+    await bench.press('Stir');
+    await inHand('Simmering');
+  });
+
+  it('steps by event while paused', async () => {
+    await bench.openKettle();
+    await bench.press('Stir');
+    await inHand('Simmering');
+    await bench.clickLabel('Pause time');
+    const before = await bench.text('[data-testid=why]');
+    await bench.until('another event', async () => {
+      await bench.clickLabel('To the next event');
+      return (await bench.text('[data-testid=why]')) !== before;
+    });
+  });
+});
+
+describe('trials', () => {
+  it('are recorded from the hand, kept, run, and all is there after a reload', async () => {
+    await bench.openKettle('trials');
+    await bench.click('Record');
+    await bench.shows('Recording.');
+    await bench.press('Stir');
+    await bench.shows('Stove light: on');
+    await bench.click('Stop and keep');
+    await bench.shows('Trial 4');
+    await bench.css('[aria-label="Trial Trial 4"]');
+    await bench.shows('Passes on what is on the bench');
+    await bench.until('a stored run', async () =>
+      /Trial 4\s+passed on 2/.test(await bench.text('[aria-label=Trials]')),
+    );
+    await bench.fill(await bench.label('Name of the trial'), 'Usher, one press', Key.ENTER);
+    await bench.shows('Usher, one press');
+    await bench.driver.navigate().refresh();
+    await bench.until('the trial again', async () =>
+      /Usher, one press\s+passed on 2, before it was changed/.test(await bench.text('[aria-label=Trials]')),
+    );
+  });
+
+  it('fail where the gadget was faulty, saying what was expected and what came', async () => {
+    await bench.openKettle('trials');
+    await bench.pick(await bench.label('Run on'), 'On revision 1, First evening');
+    await bench.click('Run all');
+    await bench.until('three runs', async () => {
+      const list = await bench.text('[aria-label=Trials]');
+      return (list.match(/failed on 1/g)?.length === 1 && list.match(/passed on 1/g)?.length === 2) || null;
+    });
+    await bench.shows('Fails on revision 1: 1 min 6 s, 39 presses, 31 came twice.');
+    await bench.css('[aria-label^="Expectation 3: it is in Well kept"][data-passed="false"]');
+    await bench.shows('Came: Gone cold.');
+  });
+
+  it('an expectation that is changed is judged anew', async () => {
+    await bench.openKettle('trials');
+    await bench.shows('Passes on what is on the bench');
+    await bench.pick(
+      await bench.css('[aria-label^="Expectation 1:"] select[aria-label="State"]'),
+      'Boiled over',
+    );
+    await bench.shows('Fails on what is on the bench');
+    await bench.css('[aria-label="Expectation 1: it is in Boiled over"][data-passed="false"]');
+  });
+});
+
+describe('snags', () => {
+  it('of the faulty revision are shown, led to and mended', async () => {
+    await bench.openKettle();
+    await bench.clickLabel('Revisions');
+    await bench.until('both revisions', async () =>
+      (await bench.text('[role=dialog]')).includes('on the bench now'),
+    );
+    await bench.click('Bring back');
+    await (await bench.label('Close revisions')).click();
+    await bench.click('10 snags');
+    await bench.shows('One press counts twice');
+    await bench.click('Set lockout to 11.5\u202fms');
+    await bench.click('Stop listening for a double tap');
+    await bench.click('Let a tap of Stir lead to Ready');
+    await bench.until(
+      'fewer snags',
+      async () => !(await bench.text('[role=dialog]')).includes('counts twice'),
+    );
+    await (await bench.label('Close snags')).click();
+    await bench.click('6 snags');
+    await bench.until('a place to go to', async () => {
+      await bench.click('Show where');
+      return true;
+    });
+    await bench.css('.found');
+    await bench.saved();
+  });
+});

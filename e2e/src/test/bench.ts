@@ -1,0 +1,194 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Builder, By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
+import { ApiServer } from '../../../server/src/test/apiServer.ts';
+
+/** How long anything on the page may take to come about before a test gives up. Not a measure of speed. */
+const patienceMs = 15_000;
+
+const chromeFlags = [
+  ...['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--lang=en'],
+  ...[
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--window-size=1280,943',
+  ],
+];
+
+/** A fresh browser in front of a fresh server: what a maker has, as a test drives it. */
+export class Bench {
+  private readonly profile: string;
+  private constructor(
+    public server: ApiServer,
+    readonly driver: WebDriver,
+    profile: string,
+  ) {
+    this.profile = profile;
+  }
+
+  static async open({ demo = true } = {}): Promise<Bench> {
+    const server = await ApiServer.start({ demo, web: true });
+    const profile = mkdtempSync(join(tmpdir(), 'hum-lever-chrome-'));
+    const options = new Options();
+    options.setChromeBinaryPath(process.env['CHROME_BIN'] ?? '/usr/bin/chromium');
+    options.addArguments(...chromeFlags, `--user-data-dir=${profile}`);
+    const driver = await new Builder()
+      .forBrowser('chrome')
+      .setChromeOptions(options)
+      .setChromeService(new ServiceBuilder(process.env['CHROMEDRIVER_BIN'] ?? '/usr/bin/chromedriver'))
+      .build();
+    return new Bench(server, driver, profile);
+  }
+
+  async close(): Promise<void> {
+    await this.driver.quit();
+    await this.server.stopAndClear();
+    rmSync(this.profile, { recursive: true, force: true });
+  }
+
+  /** The same server again after `server.stop()`: same address, same database. */
+  async restartServer(): Promise<void> {
+    this.server = await ApiServer.start({
+      folder: this.server.folder,
+      web: true,
+      port: Number(new URL(this.server.url).port),
+    });
+  }
+
+  async goto(path: string): Promise<void> {
+    await this.driver.get(this.server.url + path);
+  }
+
+  /** Opens the demo gadget on that sheet; returns its id. */
+  async openKettle(sheet = 'flow'): Promise<string> {
+    const { body } = await this.server.ask('GET', '/gadgets');
+    const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Kettle Keeper')!;
+    await this.goto(`/g/${id}/${sheet}`);
+    await this.css('[role=application]');
+    await this.shows('Little screen: Kettle Keeper');
+    return id;
+  }
+
+  /** Waits until `probe` gives something. Elements that vanish while they are looked at are looked for again. */
+  async until<T>(what: string, probe: () => Promise<T | false | null | undefined>): Promise<T> {
+    let last: unknown;
+    const found = await this.driver
+      .wait(async () => {
+        try {
+          return (await probe()) || false;
+        } catch (error) {
+          last = error;
+          return false;
+        }
+      }, patienceMs)
+      .catch(() => false as const);
+    if (found !== false) return found as T;
+    const page = await this.driver.findElement(By.css('body')).getText();
+    throw new Error(`waited in vain for ${what}${last ? ` (${String(last)})` : ''}; the page says:\n${page}`);
+  }
+
+  css(selector: string): Promise<WebElement> {
+    return this.until(selector, async () => (await this.driver.findElements(By.css(selector)))[0]);
+  }
+
+  /** The element with that accessible name; `within` narrows the search. */
+  label(name: string, within = ''): Promise<WebElement> {
+    return this.css(`${within} [aria-label=${JSON.stringify(name)}]`);
+  }
+
+  button(text: string): Promise<WebElement> {
+    const path = `//*[self::button or self::a or @role="menuitem"][normalize-space()=${quoted(text)}]`;
+    return this.until(`a button "${text}"`, async () => {
+      const all = await this.driver.findElements(By.xpath(path));
+      for (const one of all) if ((await one.isDisplayed()) && (await one.isEnabled())) return one;
+      return null;
+    });
+  }
+
+  async click(text: string): Promise<void> {
+    await this.until(`a click on "${text}"`, async () => {
+      await (await this.button(text)).click();
+      return true;
+    });
+  }
+
+  async clickLabel(name: string, within = ''): Promise<void> {
+    await this.until(`a click on "${name}"`, async () => {
+      await (await this.label(name, within)).click();
+      return true;
+    });
+  }
+
+  /** Opens a menu and takes an entry. */
+  async choose(menu: string, entry: string): Promise<void> {
+    await this.clickLabel(menu);
+    await this.click(entry);
+  }
+
+  /** Replaces what stands in a field, and leaves it. */
+  async fill(field: WebElement, text: string, leave: string = Key.TAB): Promise<void> {
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, leave);
+  }
+
+  /** Picks an option of a select by its text. */
+  async pick(select: WebElement, option: string): Promise<void> {
+    await select.findElement(By.xpath(`.//option[normalize-space()=${quoted(option)}]`)).click();
+  }
+
+  /** Waits for an image of the gadget, or any text of the page. */
+  async shows(text: string): Promise<void> {
+    await this.until(`"${text}" on the page`, async () => {
+      const images = await this.driver.findElements(By.css('[role=img]'));
+      for (const image of images) if ((await image.getAttribute('aria-label'))?.startsWith(text)) return true;
+      return (await this.text('body')).includes(text);
+    });
+  }
+
+  async text(selector: string): Promise<string> {
+    // Numbers and units stand a narrow space apart; a test may write a plain one.
+    return (await (await this.css(selector)).getText()).replaceAll('\u202f', ' ');
+  }
+
+  /** The strip's sentence, once it has these words in it. */
+  why(words: string): Promise<string> {
+    return this.until(`"${words}" on the strip`, async () => {
+      const said = await this.text('[data-testid=why]');
+      return said.includes(words) && said;
+    });
+  }
+
+  saved(): Promise<unknown> {
+    return this.until('saved', async () =>
+      (await this.text('[aria-label="This gadget"] [role=status]')).startsWith('Saved as'),
+    );
+  }
+
+  /** Takes the gadget in hand by key and holds a key of it down. */
+  async playKey(key: string, heldMs = 90): Promise<void> {
+    await (await this.css('[role=application]')).sendKeys('');
+    await this.driver.executeScript('document.querySelector("[role=application]").focus()');
+    await this.driver.actions().keyDown(key).pause(heldMs).keyUp(key).perform();
+  }
+
+  async press(control: string, heldMs = 90): Promise<void> {
+    const cap = await this.label(`Press ${control}`);
+    await this.driver.actions().move({ origin: cap }).press().pause(heldMs).release().perform();
+  }
+
+  /** Everything the browser complained about. */
+  async complaints(): Promise<string[]> {
+    const logs = await this.driver.manage().logs().get('browser');
+    return logs.filter(({ level }) => level.name === 'SEVERE').map(({ message }) => message);
+  }
+}
+
+function quoted(text: string): string {
+  if (!text.includes('"')) return `"${text}"`;
+  return `concat(${text
+    .split('"')
+    .map((piece) => `"${piece}"`)
+    .join(`, '"', `)})`;
+}

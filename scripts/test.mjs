@@ -1,0 +1,30 @@
+/** Everything that must hold: registries, types, lint and plan of the house, units, API, browser. */
+import { at, build, install, run, tool } from './common.mjs';
+
+install();
+const { ensureBrowser } = await import('./browser.mjs');
+ensureBrowser();
+
+const step = (name) => console.log(`\n── ${name}`);
+step('registries');
+run(process.execPath, [at('scripts/registries.mjs'), '--check']);
+step('build');
+build();
+step('types');
+tool('typescript/bin/tsc', '-p', 'core/tsconfig.test.json');
+tool('typescript/bin/tsc', '-p', 'server/tsconfig.test.json');
+tool('typescript/bin/tsc', '-p', 'web');
+tool('typescript/bin/tsc', '-p', 'e2e');
+step('lint, format, plan of the house');
+tool('eslint/bin/eslint.js', '.', '--max-warnings', '0');
+tool('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.');
+tool(
+  'dependency-cruiser/bin/dependency-cruise.mjs',
+  '--config',
+  '.dependency-cruiser.cjs',
+  'core/src',
+  'server/src',
+  'web/src',
+);
+step('units, API and browser');
+tool('jest/bin/jest.js', ...process.argv.slice(2));

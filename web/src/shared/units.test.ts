@@ -1,0 +1,49 @@
+import { keyName } from './keyNames.ts';
+import { tickStep } from './TimeAxis.tsx';
+import { count, msToUs, showDuration, showHz, showMoment } from './units.ts';
+
+const plain = (text: string) => text.replaceAll('\u202f', ' ');
+
+describe('units', () => {
+  it.each([
+    [0, '0'],
+    [180, '180 µs'],
+    [1_250, '1.25 ms'],
+    [12_040, '12 ms'],
+    [375_400, '375 ms'],
+    [1_500_000, '1.5 s'],
+    [59_940_000, '59.9 s'],
+    [66_000_000, '1 min 6 s'],
+    [3_600_000_000, '60 min'],
+  ])('%i µs is %s', (us, words) => expect(plain(showDuration(us))).toBe(words));
+
+  it('moments line up, counts agree, pitches are said', () => {
+    expect(plain(showMoment(1_234_567))).toBe('1.235 s');
+    expect([count(1, 'press', 'presses'), count(2, 'press', 'presses'), count(0, 'edge')]).toEqual([
+      '1 press',
+      '2 presses',
+      '0 edges',
+    ]);
+    expect([plain(showHz(440)), showHz(0)]).toEqual(['440 Hz', 'silent']);
+  });
+
+  it('milliseconds become whole microseconds', () => {
+    expect([msToUs(0.3), msToUs(12.0004), msToUs(1.1)]).toEqual([300, 12_000, 1_100]);
+  });
+
+  it('keys are called as people call them', () => {
+    expect(['Space', 'KeyA', 'Digit4', 'ArrowUp', 'Enter'].map(keyName)).toEqual([
+      'Space',
+      'A',
+      '4',
+      '↑',
+      'Enter',
+    ]);
+  });
+
+  it('ticks are round', () => {
+    expect([tickStep(2_000_000, 8), tickStep(100_000, 8), tickStep(61_000_000, 8)]).toEqual([
+      500_000, 20_000, 10_000_000,
+    ]);
+  });
+});

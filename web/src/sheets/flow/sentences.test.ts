@@ -1,0 +1,74 @@
+import { contactOf, emptyGadget, type Gadget } from '@hum-lever/core';
+import {
+  actionChoices,
+  targetChoices,
+  triggerChoices,
+  triggerOf,
+  triggerValue,
+  typedGuard,
+  typedTemplate,
+} from './sentences.ts';
+
+const gadget: Gadget = {
+  ...emptyGadget('Lamp'),
+  controls: [
+    {
+      id: 'b1',
+      kind: 'button',
+      name: 'Stir',
+      key: null,
+      contact: contactOf('snap'),
+      debounce: { algorithm: 'none', params: {} },
+      gestures: { holdUs: 500_000, doubleWindowUs: null, repeat: null },
+    },
+  ],
+  outputs: [{ id: 'o1', kind: 'light', name: 'Lamp', colour: 'red' }],
+  flow: {
+    variables: [{ id: 'v1', name: 'heat', initial: 0, min: 0, max: 9 }],
+    initialId: 's1',
+    states: [
+      { id: 's1', name: 'Dark', entry: [], exit: [], rules: [] },
+      { id: 's2', name: 'Lit', entry: [], exit: [], rules: [] },
+    ],
+  },
+};
+
+describe('slots of a sentence', () => {
+  it('offer what the controls are heard to do, and time', () => {
+    const after = { kind: 'after', delayUs: 5_000 } as const;
+    expect(triggerChoices(gadget, after).map(({ label }) => label)).toEqual([
+      'Stir is pressed',
+      'Stir is let go',
+      'Stir is tapped',
+      'Stir is held',
+      'time has passed',
+    ]);
+  });
+
+  it('keep a gesture that is not heard any more, so that the rule still says what it says', () => {
+    const double = { kind: 'gesture', controlId: 'b1', gesture: 'double' } as const;
+    expect(triggerChoices(gadget, double).map(({ value }) => value)).toContain(triggerValue(double));
+    expect(triggerOf(triggerValue(double))).toEqual(double);
+  });
+
+  it('offer to stay, to go, and to enter again', () => {
+    expect(targetChoices(gadget, 's1').map(({ label }) => label)).toEqual([
+      'stay',
+      'enter Dark again',
+      'go to Lit',
+    ]);
+  });
+
+  it('offer only actions that the gadget has parts for', () => {
+    expect(actionChoices(gadget).map(({ action }) => action.kind)).toEqual(['light', 'set', 'wait']);
+    expect(actionChoices(emptyGadget('Bare')).map(({ action }) => action.kind)).toEqual(['wait']);
+  });
+
+  it('read typed names into ids, nothing into always, and say what was expected', () => {
+    const { variables } = gadget.flow;
+    expect(typedGuard('heat > 3', variables)).toEqual({ ok: 'v1 > 3' });
+    expect(typedGuard('  ', variables)).toEqual({ ok: null });
+    expect(typedGuard('cold', variables)).toMatchObject({ refused: expect.stringContaining('heat') });
+    expect(typedTemplate('Heat {heat', variables)).toMatchObject({ refused: expect.stringContaining('}') });
+  });
+});

@@ -1,0 +1,114 @@
+import { emptyGadget, runTrial, trialSchema, type Gadget } from '@hum-lever/core';
+import {
+  cameWords,
+  freshExpectationId,
+  pressesOf,
+  seenExpectations,
+  statesOf,
+  trialOf,
+  wantedWords,
+} from './describe.ts';
+
+const gadget: Gadget = {
+  ...emptyGadget('Lamp'),
+  flow: {
+    variables: [],
+    initialId: 's1',
+    states: [
+      {
+        id: 's1',
+        name: 'Dark',
+        entry: [],
+        exit: [],
+        rules: [
+          {
+            id: 'r1',
+            trigger: { kind: 'after', delayUs: 700_000 },
+            guard: null,
+            actions: [],
+            targetId: 's2',
+          },
+        ],
+      },
+      {
+        id: 's2',
+        name: 'Lit',
+        entry: [],
+        exit: [],
+        rules: [
+          {
+            id: 'r2',
+            trigger: { kind: 'after', delayUs: 400_000 },
+            guard: null,
+            actions: [],
+            targetId: 's2',
+          },
+        ],
+      },
+    ],
+  },
+};
+const recording = { seed: 1, stimuli: [], endUs: 2_000_000 };
+const { trace } = runTrial(gadget, { name: 'x', ...recording, expectations: [] });
+
+describe('a recording', () => {
+  it('becomes a valid trial that passes on the gadget it was made with', () => {
+    const trial = trialOf('First', recording, trace);
+    expect(trialSchema.safeParse(trial).success).toBe(true);
+    expect(trial.expectations).toHaveLength(1);
+    expect(runTrial(gadget, trial).result.passed).toBe(true);
+  });
+
+  it('expects nothing that came after its end', () => {
+    expect(seenExpectations(trace, 500_000)).toEqual([]);
+  });
+});
+
+describe('drawing', () => {
+  it('pairs presses, also one that is still held at the end', () => {
+    const stimuli = [
+      { atUs: 10, controlId: 'b1', what: 'down' as const },
+      { atUs: 20, controlId: 'b2', what: 'down' as const },
+      { atUs: 30, controlId: 'b1', what: 'up' as const },
+    ];
+    expect(pressesOf({ name: 'x', seed: 1, stimuli, endUs: 99, expectations: [] })).toEqual([
+      { fromUs: 10, toUs: 30, controlId: 'b1' },
+      { fromUs: 20, toUs: 99, controlId: 'b2' },
+    ]);
+  });
+
+  it('joins a state that is entered again with itself', () => {
+    expect(statesOf(trace, 2_000_000)).toEqual([
+      { fromUs: 0, toUs: 700_000, stateId: 's1' },
+      { fromUs: 700_000, toUs: 2_000_000, stateId: 's2' },
+    ]);
+  });
+});
+
+describe('words', () => {
+  it('say what was wanted and what came', () => {
+    const expectation = {
+      id: 'e1',
+      what: { kind: 'state', stateId: 's2' },
+      when: { kind: 'at', atUs: 5 },
+    } as const;
+    expect(wantedWords(gadget, expectation.what)).toBe('it is in Lit');
+    expect(cameWords(gadget, expectation, { id: 'e1', passed: false, came: ['s1'], heldAtUs: null })).toBe(
+      'Came: Dark.',
+    );
+    expect(cameWords(gadget, expectation, { id: 'e1', passed: false, came: null, heldAtUs: null })).toContain(
+      'no such thing',
+    );
+    expect(wantedWords(emptyGadget('Bare'), expectation.what)).toContain('something removed');
+  });
+
+  it('give every expectation an id of its own', () => {
+    const one = { what: { kind: 'state', stateId: 's2' }, when: { kind: 'at', atUs: 5 } } as const;
+    expect(
+      freshExpectationId([
+        { id: 'e1', ...one },
+        { id: 'e3', ...one },
+      ]),
+    ).toBe('e2');
+  });
+});

@@ -1,0 +1,79 @@
+import { readGadgetText, replay, trialSchema } from '@hum-lever/core';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { firstAt, isShown, lanesOf, marksIn, type Mark } from './lanes.ts';
+import { entryAt, labelWidth, laneHeight } from './paint.ts';
+
+const demo = (file: string) => readFileSync(join(__dirname, '../../../demo/kettle-keeper', file), 'utf8');
+const read = readGadgetText(demo('1-first-evening.json'));
+if (read.outcome !== 'opened') throw new Error(read.message);
+const { gadget } = read;
+const trial = trialSchema.parse(JSON.parse(demo('trials.json'))[0]);
+const trace = replay(gadget, trial.stimuli, trial.endUs, trial.seed);
+const lanes = lanesOf(gadget);
+const inLane = (marks: Mark[], lane: string) =>
+  marks.filter((mark) => mark.kind !== 'shade' && mark.lane === lane);
+
+describe('the strip', () => {
+  it('has the stages of the path, in order', () => {
+    expect(lanes.map(({ label }) => label)).toEqual([
+      'Contact',
+      'Clean',
+      'Gesture',
+      'State',
+      'Stove light',
+      'Little screen',
+      'Whistle',
+    ]);
+  });
+
+  it('finds the first entry of a moment', () => {
+    for (const atUs of [0, 1, 800_000, 5_000_000, 99_000_000]) {
+      const plain = trace.findIndex(({ at }) => at >= atUs);
+      expect(firstAt(trace, atUs)).toBe(plain < 0 ? trace.length : plain);
+    }
+  });
+
+  it('fills every lasting lane of a window without gap or overlap, whatever came before it', () => {
+    for (const window of [
+      { fromUs: 0, toUs: 2_000_000 },
+      { fromUs: 3_333_333, toUs: 4_444_444 },
+      { fromUs: 9_000_000, toUs: 9_000_500 },
+    ]) {
+      const marks = marksIn(gadget, trace, window);
+      for (const lane of ['state', 'output o2']) {
+        const spans = inLane(marks, lane).flatMap((mark) => (mark.kind === 'band' ? [mark.span] : []));
+        expect(spans[0]!.fromUs).toBe(window.fromUs);
+        expect(spans.at(-1)!.toUs).toBe(window.toUs);
+        spans.slice(1).forEach((span, i) => expect(span.fromUs).toBe(spans[i]!.toUs));
+      }
+      for (const mark of marks)
+        expect(isShown(trace[mark.kind === 'shade' ? mark.entry : mark.entry]!)).toBe(true);
+    }
+  });
+
+  it('shows all rows of a display as one line', () => {
+    const texts = inLane(marksIn(gadget, trace, { fromUs: 0, toUs: 700_000 }), 'output o2');
+    expect(texts.map((mark) => mark.kind === 'band' && mark.text)).toContain(
+      'Kettle Keeper / Press to light',
+    );
+  });
+
+  it('marks what came twice', () => {
+    const marks = marksIn(gadget, trace, { fromUs: 0, toUs: trial.endUs });
+    const again = marks.filter((mark) => mark.kind === 'tick' && mark.bad);
+    expect(again).toHaveLength(trace.filter((entry) => entry.lane === 'clean' && entry.extra).length);
+  });
+
+  it('finds what is pointed at, lane by lane, and nothing beside it', () => {
+    const window = { fromUs: 700_000, toUs: 900_000 };
+    const width = labelWidth + 1_000;
+    const picture = { lanes, marks: marksIn(gadget, trace, window), window, width, selected: null };
+    const press = trace.findIndex((entry) => entry.lane === 'gesture');
+    const x = labelWidth + ((trace[press]!.at - window.fromUs) / 200_000) * 1_000;
+    const row = (lane: number) => lane * laneHeight + 5;
+    expect(trace[entryAt(picture, x + 2, row(2))!]).toMatchObject({ lane: 'gesture', at: trace[press]!.at });
+    expect(trace[entryAt(picture, x + 2, row(3))!]).toMatchObject({ lane: 'state' });
+    expect(entryAt(picture, labelWidth + 20, row(2))).toBeNull();
+  });
+});

@@ -1,0 +1,2 @@
+/** Class names mean nothing where nothing is drawn. */
+export default {};

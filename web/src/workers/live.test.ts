@@ -1,0 +1,198 @@
+import { readGadgetText, replay, type Gadget, type TraceEntry } from '@hum-lever/core';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { LiveMachine } from './live.ts';
+import type { Command, Report } from './protocol.ts';
+
+const read = readGadgetText(
+  readFileSync(join(__dirname, '../../../demo/kettle-keeper/2-at-the-night-market.json'), 'utf8'),
+);
+if (read.outcome !== 'opened') throw new Error(read.message);
+const kettle: Gadget = read.gadget;
+
+/** A live machine on a clock that the test moves, with reports copied as a worker would. */
+class Rig {
+  nowMs = 0;
+  reports: Report[] = [];
+  private wake: { atMs: number; call: () => void } | null = null;
+  readonly live = new LiveMachine({
+    nowMs: () => this.nowMs,
+    post: (report) => this.reports.push(structuredClone(report)),
+    wakeAfter: (ms, call) => (this.wake = { atMs: this.nowMs + ms, call }),
+  });
+  send(...commands: Command[]) {
+    commands.forEach((command) => this.live.obey(command));
+  }
+  load(gadget = kettle) {
+    this.send({ kind: 'load', gadget, seed: 5, script: [] });
+  }
+  pass(ms: number) {
+    const until = this.nowMs + ms;
+    while (this.wake && this.wake.atMs <= until) {
+      const { atMs, call } = this.wake;
+      this.wake = null;
+      this.nowMs = Math.max(this.nowMs, atMs);
+      call();
+    }
+    this.nowMs = until;
+  }
+  press(heldMs = 90) {
+    this.send({ kind: 'finger', controlId: 'b1', down: true });
+    this.pass(heldMs);
+    this.send({ kind: 'finger', controlId: 'b1', down: false });
+    this.pass(30);
+  }
+  get trace(): TraceEntry[] {
+    return this.reports.flatMap((report) => (report.kind === 'slice' ? report.entries : []));
+  }
+  last<K extends Report['kind']>(kind: K) {
+    return this.reports.findLast((report) => report.kind === kind) as Extract<Report, { kind: K }>;
+  }
+  get state() {
+    return this.last('slice').shown.stateId;
+  }
+}
+
+let rig: Rig;
+beforeEach(() => {
+  rig = new Rig();
+  rig.load();
+});
+
+describe('the live machine', () => {
+  it('plays in real time exactly as the replay of what hands did', () => {
+    rig.pass(730);
+    rig.press();
+    rig.pass(2_345);
+    rig.press(130);
+    rig.pass(400);
+    rig.send({ kind: 'collect' });
+    const { seed, stimuli, endUs } = rig.last('collected');
+    expect(stimuli).toHaveLength(4);
+    expect(replay(kettle, stimuli, endUs, seed)).toEqual(rig.trace);
+  });
+
+  it('reports nothing and wakes seldom while nothing happens', () => {
+    const before = rig.reports.length;
+    rig.pass(3_600_000);
+    expect(rig.trace.every(({ at }) => at === 0)).toBe(true);
+    expect(rig.reports.length - before).toBeLessThanOrEqual(60);
+  });
+
+  it('stands still while paused, for fingers too, and steps by event', () => {
+    rig.press();
+    rig.send({ kind: 'pause' });
+    const at = rig.last('slice').clock;
+    expect(at.speed).toBe(0);
+    rig.pass(5_000);
+    expect(rig.last('slice').clock.nowUs).toBe(at.nowUs);
+    rig.send({ kind: 'step' });
+    expect(rig.last('slice').clock.nowUs).toBeGreaterThan(at.nowUs);
+    rig.send({ kind: 'run' });
+    rig.pass(1_000);
+    expect(rig.last('slice').clock.nowUs).toBeGreaterThan(at.nowUs + 400_000);
+  });
+
+  it('plays slowly', () => {
+    rig.press();
+    rig.send({ kind: 'speed', factor: 0.25 });
+    const from = rig.last('slice').clock.nowUs;
+    rig.pass(4_000);
+    rig.send({ kind: 'pause' });
+    expect(rig.last('slice').clock.nowUs - from).toBe(1_000_000);
+  });
+
+  it('shows any moment of the past as it was, across marks, edits and presses', () => {
+    const seen: { atUs: number; shown: string }[] = [];
+    const note = () => {
+      rig.send({ kind: 'pause' }, { kind: 'run' });
+      const { clock, shown } = rig.last('slice');
+      seen.push({ atUs: clock.nowUs, shown: JSON.stringify(shown) });
+    };
+    for (let i = 0; i < 8; i += 1) {
+      note();
+      // A press at that very moment would belong to it.
+      rig.pass(3);
+      rig.press(60 + 7 * i);
+      note();
+      rig.pass(377);
+      if (i === 4) rig.send({ kind: 'edit', gadget: { ...kettle, loop: { periodUs: 2_000 } } });
+      note();
+    }
+    for (const { atUs, shown } of seen.reverse()) {
+      rig.send({ kind: 'scrub', toUs: atUs });
+      expect({ atUs: rig.last('past').atUs, shown: JSON.stringify(rig.last('past').shown) }).toEqual({
+        atUs,
+        shown,
+      });
+    }
+    // Looking changed nothing.
+    rig.send({ kind: 'present' });
+    expect(JSON.stringify(rig.last('slice').shown)).toBe(seen[0]!.shown);
+  });
+
+  it('goes on from the past as a trial of what was done until then', () => {
+    rig.pass(500);
+    rig.press();
+    rig.pass(700);
+    rig.send({ kind: 'scrub', toUs: 300_000 }, { kind: 'goOnFromHere' });
+    expect(rig.last('cut').atUs).toBe(300_000);
+    expect(rig.state).toBe('s1');
+    rig.press();
+    expect(rig.state).toBe('s2');
+    rig.send({ kind: 'collect' });
+    const { stimuli, seed, endUs } = rig.last('collected');
+    expect(stimuli.map(({ atUs }) => atUs)).toEqual([300_000, 390_000]);
+    const states = replay(kettle, stimuli, endUs, seed).filter(({ lane }) => lane === 'state');
+    expect(states.map((entry) => 'id' in entry && entry.id)).toEqual(['s1', 's2']);
+  });
+
+  it('fingers do not reach into the past', () => {
+    rig.pass(400);
+    rig.send({ kind: 'scrub', toUs: 100_000 });
+    const before = rig.reports.length;
+    rig.send({ kind: 'finger', controlId: 'b1', down: true });
+    expect(rig.reports).toHaveLength(before);
+  });
+
+  it('takes over an edit while running, and says so where it had to restart', () => {
+    rig.press();
+    rig.send({
+      kind: 'edit',
+      gadget: {
+        ...kettle,
+        controls: [
+          { ...kettle.controls[0]!, debounce: { algorithm: 'stable', params: { settleUs: 200_000 } } },
+        ],
+      },
+    });
+    expect(rig.last('slice')).toMatchObject({ restarted: false, shown: { stateId: 's2' } });
+    rig.send({ kind: 'edit', gadget: { ...kettle, flow: { variables: [], states: [], initialId: null } } });
+    expect(rig.last('slice')).toMatchObject({ restarted: true, shown: { stateId: null } });
+  });
+
+  it('plays a script by itself', () => {
+    rig.send({
+      kind: 'load',
+      gadget: kettle,
+      seed: 9,
+      script: [
+        { atUs: 250_000, controlId: 'b1', what: 'down' },
+        { atUs: 340_000, controlId: 'b1', what: 'up' },
+      ],
+    });
+    rig.pass(300);
+    expect(rig.state).toBe('s2');
+    rig.send({ kind: 'collect' });
+    expect(rig.last('collected').stimuli).toHaveLength(2);
+  });
+
+  it('tells of a failure instead of stopping silently', () => {
+    const broken = {
+      ...kettle,
+      controls: [{ ...kettle.controls[0]!, debounce: { algorithm: 'magic', params: {} } }],
+    };
+    rig.send({ kind: 'edit', gadget: broken });
+    expect(rig.last('failed').message).toContain('expected a debounce algorithm');
+  });
+});
