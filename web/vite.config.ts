@@ -10,5 +10,5 @@ export default defineConfig({
   resolve: { alias: { '@hum-lever/core': here('../core/src/index.ts') } },
   worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:4620' } },
-  build: { target: 'es2022', chunkSizeWarningLimit: 700 },
+  build: { target: 'es2022', chunkSizeWarningLimit: 700, manifest: true },
 });

@@ -67,12 +67,14 @@ export {
 } from './machine/index.ts';
 export {
   comparisons,
+  recordedTrial,
   runTrial,
   trialLimits,
   trialSchema,
   type Comparison,
   type Expectation,
   type ExpectationResult,
+  type Recording,
   type Trial,
   type TrialResult,
 } from './trial/index.ts';

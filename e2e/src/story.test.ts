@@ -140,7 +140,7 @@ describe('time', () => {
 describe('trials', () => {
   it('are recorded from the hand, kept, run, and all is there after a reload', async () => {
     await bench.openKettle('trials');
-    await bench.click('Record');
+    await bench.clickLabel('Record a trial');
     await bench.shows('Recording.');
     await bench.press('Stir');
     await bench.shows('Stove light: on');

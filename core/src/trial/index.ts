@@ -7,3 +7,4 @@ export {
   type Trial,
 } from './trial.schema.ts';
 export { runTrial, type ExpectationResult, type TrialResult } from './run.ts';
+export { recordedTrial, type Recording } from './recorded.ts';

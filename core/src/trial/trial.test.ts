@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { gadgetArbitrary, stimuliArbitrary } from '../test/arbitraries.ts';
 import { frozen, ideal, pressToLight } from '../test/fixtures.ts';
-import { runTrial, trialSchema, type Expectation, type Trial } from './index.ts';
+import { recordedTrial, runTrial, trialSchema, type Expectation, type Trial } from './index.ts';
 
 const gadget = pressToLight({ contact: ideal });
 const trial = (expectations: Expectation[], patch: Partial<Trial> = {}): Trial => ({
@@ -120,5 +120,25 @@ describe('a script', () => {
   ])('%s is refused by field', (_what, patch, path) => {
     const parsed = trialSchema.safeParse(trial([], patch));
     expect(parsed.error?.issues.map((issue) => issue.path.join('.'))).toContain(path);
+  });
+});
+
+describe('a recording', () => {
+  const recording = { seed: 1, stimuli: trial([]).stimuli, endUs: 500_000 };
+  const { trace } = runTrial(gadget, trial([]));
+
+  it('becomes a valid trial that passes on the gadget it was made with, and expects what was seen', () => {
+    const recorded = recordedTrial('First', recording, trace);
+    expect(trialSchema.safeParse(recorded).success).toBe(true);
+    expect(recorded.expectations).toMatchObject([
+      { what: { stateId: 's2' }, when: { fromUs: 0, toUs: 500_000 } },
+    ]);
+    expect(runTrial(gadget, recorded).result.passed).toBe(true);
+  });
+
+  it('expects nothing that came after its end, and refuses more than a trial can hold', () => {
+    expect(recordedTrial('x', { ...recording, stimuli: [], endUs: 50_000 }, trace).expectations).toEqual([]);
+    const endless = Array.from({ length: 5_002 }, () => recording.stimuli[0]!);
+    expect(() => recordedTrial('x', { ...recording, stimuli: endless }, trace)).toThrow(RangeError);
   });
 });

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Builder, By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
@@ -8,15 +8,9 @@ import { ApiServer } from '../../../server/src/test/apiServer.ts';
 /** How long anything on the page may take to come about before a test gives up. Not a measure of speed. */
 const patienceMs = 15_000;
 
-const chromeFlags = [
-  ...['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--lang=en'],
-  ...[
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-    '--window-size=1280,943',
-  ],
-];
+const { flags } = JSON.parse(readFileSync(join(__dirname, '../../../scripts/chrome.json'), 'utf8')) as {
+  flags: string[];
+};
 
 /** A fresh browser in front of a fresh server: what a maker has, as a test drives it. */
 export class Bench {
@@ -34,7 +28,7 @@ export class Bench {
     const profile = mkdtempSync(join(tmpdir(), 'hum-lever-chrome-'));
     const options = new Options();
     options.setChromeBinaryPath(process.env['CHROME_BIN'] ?? '/usr/bin/chromium');
-    options.addArguments(...chromeFlags, `--user-data-dir=${profile}`);
+    options.addArguments(...flags, `--user-data-dir=${profile}`);
     const driver = await new Builder()
       .forBrowser('chrome')
       .setChromeOptions(options)

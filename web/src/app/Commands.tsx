@@ -1,5 +1,6 @@
 import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
-import { Spotlight, type SpotlightActionData } from '@mantine/spotlight';
+import { Spotlight, spotlight, type SpotlightActionData } from '@mantine/spotlight';
+import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { fileUrl, useGadget, useHistory } from '../client/index.ts';
 import { setMuted, useSound } from '../inhand/index.ts';
@@ -16,6 +17,8 @@ interface CommandsProps {
 
 /** Everything that can be done from anywhere, by name. */
 export default function Commands({ gadgetId, openSnags, openRevisions, openKeys, toHand }: CommandsProps) {
+  // Comes only when first asked for, so it opens at once; from then on it has its own key.
+  useEffect(() => spotlight.open(), []);
   const navigate = useNavigate();
   const { undo, redo } = useHistory((history) => history);
   const { setColorScheme } = useMantineColorScheme();

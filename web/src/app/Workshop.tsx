@@ -15,7 +15,7 @@ import { Spine } from './Spine.tsx';
 import { TopBar } from './TopBar.tsx';
 import classes from './Workshop.module.css';
 
-// What opens on demand comes on demand.
+// What opens on demand comes on demand, and stays from then on.
 const SnagDrawer = lazy(() => import('../snags/SnagDrawer.tsx'));
 const RevisionDrawer = lazy(() => import('../revisions/index.ts'));
 const KeysDialog = lazy(() => import('./KeysDialog.tsx'));
@@ -53,6 +53,13 @@ function useFollowers(ready: boolean): void {
   }, [ready]);
 }
 
+/** Whether something has been wanted at least once. */
+function useEver(now: boolean): boolean {
+  const [ever, setEver] = useState(now);
+  if (now && !ever) setEver(true);
+  return ever || now;
+}
+
 /** A gadget on the bench: spine, sheet, in hand, strip. */
 export default function Workshop() {
   const { gadgetId = '' } = useParams();
@@ -82,7 +89,9 @@ function Bench({ gadgetId }: { gadgetId: string }) {
   const [snagsOpen, snags] = useDisclosure(false);
   const [revisionsOpen, revisions] = useDisclosure(false);
   const [keysOpen, keys] = useDisclosure(false);
+  const [commandsWanted, commands] = useDisclosure(false);
   const [stripOpen, strip] = useDisclosure(true);
+  const ever = { snags: useEver(snagsOpen), revisions: useEver(revisionsOpen), keys: useEver(keysOpen) };
   const { undo, redo } = useHistory((history) => history);
   const navigate = useNavigate();
   const toHand = () => document.querySelector<HTMLElement>('[role="application"]')?.focus();
@@ -92,6 +101,7 @@ function Bench({ gadgetId }: { gadgetId: string }) {
     ['mod+Y', () => redo()],
     ['shift+?', keys.open],
     ['H', toHand],
+    ['mod+K', commands.open],
   ]);
   const show = ({ rule, place }: Snag) => {
     snags.close();
@@ -114,16 +124,18 @@ function Bench({ gadgetId }: { gadgetId: string }) {
       <Strip open={stripOpen} toggle={strip.toggle} />
       <ConflictDialog />
       <Suspense fallback={null}>
-        <SnagDrawer opened={snagsOpen} close={snags.close} show={show} />
-        <RevisionDrawer id={gadgetId} opened={revisionsOpen} close={revisions.close} />
-        <KeysDialog opened={keysOpen} close={keys.close} />
-        <Commands
-          gadgetId={gadgetId}
-          openSnags={snags.open}
-          openRevisions={revisions.open}
-          openKeys={keys.open}
-          toHand={toHand}
-        />
+        {ever.snags && <SnagDrawer opened={snagsOpen} close={snags.close} show={show} />}
+        {ever.revisions && <RevisionDrawer id={gadgetId} opened={revisionsOpen} close={revisions.close} />}
+        {ever.keys && <KeysDialog opened={keysOpen} close={keys.close} />}
+        {commandsWanted && (
+          <Commands
+            gadgetId={gadgetId}
+            openSnags={snags.open}
+            openRevisions={revisions.open}
+            openKeys={keys.open}
+            toHand={toHand}
+          />
+        )}
       </Suspense>
     </div>
   );

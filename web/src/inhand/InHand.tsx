@@ -1,8 +1,8 @@
-import { ActionIcon, Tooltip } from '@mantine/core';
-import { IconPower, IconVolume, IconVolumeOff } from '@tabler/icons-react';
+import { ActionIcon, Button, Tooltip } from '@mantine/core';
+import { IconPlayerRecord, IconPower, IconVolume, IconVolumeOff } from '@tabler/icons-react';
 import {
   safelyShown,
-  type Button,
+  type Button as ButtonPart,
   type Gadget,
   type Light,
   type Output,
@@ -16,6 +16,7 @@ import { play, setMuted, unlockSound, useSound } from './audio.ts';
 import { Cells } from './Cells.tsx';
 import classes from './InHand.module.css';
 import { Lamp } from './Lamp.tsx';
+import { useRecording } from './useRecording.ts';
 
 /** Fingers on the gadget, by mouse, touch or key; all are lifted when the gadget leaves the hand. */
 function useFingers() {
@@ -41,6 +42,7 @@ export function InHand() {
   const notice = usePlayer((state) => state.notice);
   const { held, move, liftAll } = useFingers();
   const [focused, setFocused] = useState(false);
+  const recorder = useRecording();
   const region = useRef<HTMLDivElement>(null);
 
   useEffect(() => {
@@ -73,6 +75,7 @@ export function InHand() {
     <aside className={classes.place} aria-label="In hand">
       <header className={classes.head}>
         <h2>In hand</h2>
+        <RecordButton {...recorder} />
         <MuteButton />
         <Tooltip label="Switch off and on">
           <ActionIcon variant="subtle" aria-label="Switch off and on" onClick={() => player.load(gadget)}>
@@ -103,6 +106,7 @@ export function InHand() {
           }}
         />
       </div>
+      {recorder.recording && <RecordingBar {...recorder} />}
       <p className={classes.hint} id="hand-hint" role="status">
         {failure ??
           notice ??
@@ -119,6 +123,35 @@ export function InHand() {
 function keysSentence({ controls }: Gadget): string {
   const keys = controls.flatMap(({ key, name }) => (key === null ? [] : [`${keyName(key)} plays ${name}`]));
   return keys.length === 0 ? 'No keys yet: give controls a key in Parts.' : `${keys.join(', ')}.`;
+}
+
+type Recorder = ReturnType<typeof useRecording>;
+
+function RecordButton({ recording, start }: Recorder) {
+  return (
+    <Tooltip label="Record a trial from here">
+      <ActionIcon variant="subtle" aria-label="Record a trial" disabled={recording} onClick={start}>
+        <IconPlayerRecord size={18} stroke={1.7} />
+      </ActionIcon>
+    </Tooltip>
+  );
+}
+
+function RecordingBar({ keep, forget, failure }: Recorder) {
+  return (
+    <div className={classes.recording} role="status">
+      <strong>Recording.</strong> It was switched on anew; play it, then keep what you did.
+      {failure !== null && <p role="alert">{failure}</p>}
+      <div>
+        <Button size="compact-sm" onClick={keep}>
+          Stop and keep
+        </Button>
+        <Button size="compact-sm" variant="default" onClick={forget}>
+          Forget it
+        </Button>
+      </div>
+    </div>
+  );
 }
 
 function MuteButton() {
@@ -204,7 +237,7 @@ function Cap({
   down,
   move,
 }: {
-  control: Button;
+  control: ButtonPart;
   down: boolean;
   move: (id: string, down: boolean) => void;
 }) {

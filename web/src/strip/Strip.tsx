@@ -18,7 +18,7 @@ import {
 } from 'react';
 import { useDocument } from '../client/index.ts';
 import { showMoment, StageIcon } from '../shared/index.ts';
-import { sayWhy, stageOf } from '../words/index.ts';
+import { mostTelling, sayWhy, stageOf } from '../words/index.ts';
 import { player, traceNow, usePlayer, virtualNowUs } from '../workers/index.ts';
 import { isShown, lanesOf, marksIn, type Span } from './lanes.ts';
 import { axisHeight, entryAt, laneHeight, labelWidth, paint, type Picture } from './paint.ts';
@@ -46,8 +46,7 @@ export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
 
   const trace = traceNow();
   const entry = selected === null ? undefined : trace[selected];
-  const last = trace.findLastIndex(isShown);
-  const spoken = entry ? selected! : last;
+  const spoken = entry ? selected! : mostTelling(trace);
   const why =
     spoken >= 0 ? sayWhy(gadget, trace, spoken) : 'Nothing has happened yet. Press something in hand.';
 

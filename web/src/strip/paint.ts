@@ -106,6 +106,7 @@ export function paint(
       context.setLineDash(mark.level === 1 ? dashes[stage] : []);
       rule(from, top, to);
       context.setLineDash([]);
+      if (mark.span.fromUs === window.fromUs) return;
       context.beginPath();
       context.moveTo(from, y + 5);
       context.lineTo(from, y + laneHeight - 4);

@@ -1,3 +1,3 @@
 export { editWords } from './editWords.ts';
 export { levelWords, sayingOf } from './snagWords.ts';
-export { gestureWords, namesOf, sayWhy, stageOf } from './traceWords.ts';
+export { gestureWords, mostTelling, namesOf, sayWhy, stageOf } from './traceWords.ts';

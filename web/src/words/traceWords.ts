@@ -59,6 +59,27 @@ function answerTo(trace: readonly TraceEntry[], index: number): EntryOf<'rule'> 
   return undefined;
 }
 
+/**
+ * The entry that tells most about what hands did last: a press that was lost or came twice, else a gesture that was
+ * answered, else any gesture; without hands, the last state. -1: nothing has happened.
+ */
+export function mostTelling(trace: readonly TraceEntry[]): number {
+  const from = trace.findLastIndex((entry) => entry.lane === 'finger' && entry.down);
+  const last = (fits: (entry: TraceEntry, index: number) => boolean) =>
+    trace.findLastIndex((entry, index) => index >= from && fits(entry, index));
+  const candidates = [
+    () => last((entry) => entry.lane === 'swallowed' || (entry.lane === 'clean' && entry.extra)),
+    () => last((entry, index) => entry.lane === 'gesture' && answerTo(trace, index) !== undefined),
+    () => last((entry) => entry.lane === 'gesture'),
+    () => last((entry) => entry.lane === 'state' || entry.lane === 'finger'),
+  ];
+  for (const candidate of candidates) {
+    const found = candidate();
+    if (found >= 0) return found;
+  }
+  return trace.length - 1;
+}
+
 /** One sentence on what an entry is and why it came. */
 export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: number): string {
   const name = namesOf(gadget);

@@ -10,7 +10,7 @@ import {
 } from '@hum-lever/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { sayingOf, sayWhy } from './index.ts';
+import { mostTelling, sayingOf, sayWhy } from './index.ts';
 import { mendWords, snagWords } from './snagWords.ts';
 
 const demo = (file: string) => readFileSync(join(__dirname, '../../../demo/kettle-keeper', file), 'utf8');
@@ -76,5 +76,27 @@ describe('words', () => {
     );
     expect(said[0]).toBe('Stir pressed. Rule 1 of Ready answered.');
     expect(said).toContain('Stir let go. No rule answered.');
+  });
+
+  it('pick what tells most about the last press', () => {
+    const play = (gadget: Gadget, heldUs: number, untilUs: number) => {
+      const stimuli = [
+        { atUs: 1_000, controlId: 'b1', what: 'down' as const },
+        { atUs: 1_000 + heldUs, controlId: 'b1', what: 'up' as const },
+      ];
+      const trace = replay(gadget, stimuli, untilUs, 1);
+      return sayWhy(gadget, trace, mostTelling(trace));
+    };
+    const sound = gadget('2-at-the-night-market.json');
+    expect(play(sound, 90_000, 5_000_000)).toBe('Stir pressed. Rule 1 of Ready answered.');
+    const slow = {
+      ...sound,
+      controls: [{ ...sound.controls[0]!, debounce: { algorithm: 'stable', params: { settleUs: 150_000 } } }],
+    };
+    expect(play(slow, 90_000, 5_000_000)).toMatch(/^This press of Stir was swallowed: it lasted 90\sms/);
+    expect(mostTelling([])).toBe(-1);
+    expect(sayWhy(sound, replay(sound, [], 1_000, 1), mostTelling(replay(sound, [], 1_000, 1)))).toBe(
+      'Now in Ready.',
+    );
   });
 });

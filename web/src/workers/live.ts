@@ -136,8 +136,8 @@ export class LiveMachine {
     if (!this.running) return;
     // Rounded: cut down, a timer that ends a hair early would find its event still ahead, again and again.
     const dueUs = Math.round(this.anchorUs + (this.host.nowMs() - this.anchorMs) * 1_000 * this.factor);
-    if (dueUs <= machine.nowUs) return;
-    machine.advanceTo(dueUs);
+    // An edit may have left something due at this very moment.
+    machine.advanceTo(Math.max(dueUs, machine.nowUs));
   }
 
   private anchor(atUs: number): void {

@@ -120,9 +120,8 @@ export const player = {
     player.load(gadget);
     usePlayer.setState({ recording: true });
   },
-  /** Ends a recording and hands over what hands have done. */
+  /** Hands over what hands have done since power-up. */
   collect(): Promise<{ seed: number; stimuli: Stimulus[]; endUs: number }> {
-    usePlayer.setState({ recording: false });
     return new Promise((resolve) => {
       collected = resolve;
       send({ kind: 'collect' });

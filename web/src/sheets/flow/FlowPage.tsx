@@ -4,6 +4,7 @@ import { edit, useDocument } from '../../client/index.ts';
 import { FirstStep, SheetFrame } from '../../shared/index.ts';
 import { traceNow, usePlayer } from '../../workers/index.ts';
 import { StateCard } from './StateCard.tsx';
+import { StateIndex } from './StateIndex.tsx';
 import { Variables } from './Variables.tsx';
 import classes from './Flow.module.css';
 
@@ -44,6 +45,7 @@ export function FlowPage() {
         </FirstStep>
       ) : (
         <>
+          <StateIndex currentId={stateId} />
           <Variables />
           {flow.states.length > manyStates && (
             <TextInput

@@ -1,10 +1,10 @@
 import { Button, NativeSelect } from '@mantine/core';
 import { IconCheck, IconPlayerRecord, IconX } from '@tabler/icons-react';
 import { useState } from 'react';
-import { useParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import { useRevisions, useTrials, type StoredTrial } from '../../client/index.ts';
 import { FirstStep, SheetFrame } from '../../shared/index.ts';
-import { usePlayer } from '../../workers/index.ts';
+import { useRecording } from '../../inhand/index.ts';
 import { TrialDetail } from './TrialDetail.tsx';
 import { useTrialActions } from './useTrialActions.ts';
 import classes from './Trials.module.css';
@@ -14,13 +14,15 @@ export function TrialsPage() {
   const { gadgetId = '' } = useParams();
   const { data: trials, error } = useTrials(gadgetId);
   const actions = useTrialActions(gadgetId);
-  const [chosenId, choose] = useState<string | null>(null);
+  const [search, setSearch] = useSearchParams();
+  const chosenId = search.get('trial');
+  const choose = (id: string) => setSearch({ trial: id }, { replace: true });
   const [revision, setRevision] = useState<number | null>(null);
-  const recording = usePlayer((state) => state.recording);
+  const { recording, start } = useRecording();
   const chosen = trials?.find(({ id }) => id === chosenId) ?? trials?.[0];
   const failure = error ?? actions.failure;
   const record = (
-    <Button leftSection={<IconPlayerRecord size={17} />} onClick={actions.record}>
+    <Button leftSection={<IconPlayerRecord size={17} />} onClick={start}>
       Record
     </Button>
   );
@@ -30,20 +32,6 @@ export function TrialsPage() {
       about="What hands did, and what should come of it; played again on any revision."
       tools={!recording && trials && trials.length > 0 && record}
     >
-      {recording && (
-        <div className={`card ${classes.recording}`} role="status">
-          <span>
-            <strong>Recording.</strong> The gadget has been switched on anew: play it in hand, then keep what
-            you did.
-          </span>
-          <Button onClick={() => actions.keep(`Trial ${(trials?.length ?? 0) + 1}`, choose)}>
-            Stop and keep
-          </Button>
-          <Button variant="default" onClick={actions.dropRecording}>
-            Forget it
-          </Button>
-        </div>
-      )}
       {failure && (
         <p role="alert" className={classes.failure}>
           {failure.message}

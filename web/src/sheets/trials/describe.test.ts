@@ -1,13 +1,5 @@
-import { emptyGadget, runTrial, trialSchema, type Gadget } from '@hum-lever/core';
-import {
-  cameWords,
-  freshExpectationId,
-  pressesOf,
-  seenExpectations,
-  statesOf,
-  trialOf,
-  wantedWords,
-} from './describe.ts';
+import { emptyGadget, runTrial, type Gadget } from '@hum-lever/core';
+import { cameWords, freshExpectationId, pressesOf, statesOf, wantedWords } from './describe.ts';
 
 const gadget: Gadget = {
   ...emptyGadget('Lamp'),
@@ -50,19 +42,6 @@ const gadget: Gadget = {
 };
 const recording = { seed: 1, stimuli: [], endUs: 2_000_000 };
 const { trace } = runTrial(gadget, { name: 'x', ...recording, expectations: [] });
-
-describe('a recording', () => {
-  it('becomes a valid trial that passes on the gadget it was made with', () => {
-    const trial = trialOf('First', recording, trace);
-    expect(trialSchema.safeParse(trial).success).toBe(true);
-    expect(trial.expectations).toHaveLength(1);
-    expect(runTrial(gadget, trial).result.passed).toBe(true);
-  });
-
-  it('expects nothing that came after its end', () => {
-    expect(seenExpectations(trace, 500_000)).toEqual([]);
-  });
-});
 
 describe('drawing', () => {
   it('pairs presses, also one that is still held at the end', () => {

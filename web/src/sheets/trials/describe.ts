@@ -1,4 +1,4 @@
-import type { Expectation, ExpectationResult, Gadget, Stimulus, Trial, TraceEntry } from '@hum-lever/core';
+import type { Expectation, ExpectationResult, Gadget, Trial, TraceEntry } from '@hum-lever/core';
 import { showHz, showMoment } from '../../shared/index.ts';
 import { namesOf } from '../../words/index.ts';
 
@@ -47,40 +47,6 @@ export function freshExpectationId(expectations: readonly Expectation[]): string
   let n = 1;
   while (expectations.some(({ id }) => id === `e${n}`)) n += 1;
   return `e${n}`;
-}
-
-/** Slack around a moment that was recorded: a hand is never twice the same, nor is a bounce. */
-const slackUs = 500_000;
-
-/** What was seen while recording, as first expectations: each state on the way in its window, the last one at the end. */
-export function seenExpectations(trace: readonly TraceEntry[], endUs: number): Expectation[] {
-  const visits = trace.filter((entry) => entry.lane === 'state' && entry.at > 0 && entry.at <= endUs);
-  const first = visits.filter(
-    (visit, index) =>
-      visits.findIndex(
-        ({ lane, ...other }) => lane === 'state' && 'id' in other && 'id' in visit && other.id === visit.id,
-      ) === index,
-  );
-  return first.slice(0, 8).map((visit, index): Expectation => {
-    return {
-      id: `e${index + 1}`,
-      what: { kind: 'state', stateId: 'id' in visit ? visit.id : '' },
-      when: {
-        kind: 'within',
-        fromUs: Math.max(0, visit.at - slackUs),
-        toUs: Math.min(endUs, visit.at + slackUs),
-      },
-    };
-  });
-}
-
-/** A recording as a trial. */
-export function trialOf(
-  name: string,
-  recording: { seed: number; stimuli: Stimulus[]; endUs: number },
-  trace: readonly TraceEntry[],
-): Trial {
-  return { name, ...recording, expectations: seenExpectations(trace, recording.endUs) };
 }
 
 /** Whole presses of a script, for drawing: from, to, and which control. */

@@ -1,16 +1,6 @@
 import type { Trial } from '@hum-lever/core';
 import { useMutation } from '@tanstack/react-query';
-import {
-  api,
-  ApiProblem,
-  keys,
-  queryClient,
-  saveNow,
-  useGadget,
-  type StoredTrial,
-} from '../../client/index.ts';
-import { player, traceNow, usePlayer } from '../../workers/index.ts';
-import { trialOf } from './describe.ts';
+import { api, ApiProblem, keys, queryClient, saveNow, type StoredTrial } from '../../client/index.ts';
 
 /** What can be done with the trials of a gadget; every answer of the server goes into the shown list. */
 export function useTrialActions(gadgetId: string) {
@@ -42,16 +32,6 @@ export function useTrialActions(gadgetId: string) {
   return {
     failure: act.error,
     busy: act.isPending,
-    record: () => player.record(useGadget.getState().document!),
-    keep: (name: string, chosen: (id: string) => void) =>
-      act.mutate(async () => {
-        const recording = await player.collect();
-        const stored = await api.createTrial(gadgetId, trialOf(name, recording, traceNow()));
-        put(stored);
-        chosen(stored.id);
-        await run(stored, null);
-      }),
-    dropRecording: () => usePlayer.setState({ recording: false }),
     save: (stored: StoredTrial, trial: Trial) =>
       act.mutate(async () => put(await api.saveTrial(gadgetId, stored.id, stored.version, trial))),
     remove: (stored: StoredTrial) =>

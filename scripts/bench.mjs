@@ -1,0 +1,167 @@
+/**
+ * Speed and size as ratios and counts; how each is measured stands in docs/bench.md. Prints, and judges nothing: a
+ * busy machine is no reason to fail a test.
+ */
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { performance } from 'node:perf_hooks';
+import { deserialize, serialize } from 'node:v8';
+import { gzipSync } from 'node:zlib';
+import { at, build, install } from './common.mjs';
+
+install();
+build();
+const { Machine, readGadgetText } = await import('../core/dist/index.js');
+const { default: ts } = await import('typescript');
+
+const read = readGadgetText(readFileSync(at('demo/kettle-keeper/2-at-the-night-market.json'), 'utf8'));
+const kettle = read.gadget;
+const median = (values) => values.toSorted((a, b) => a - b)[values.length >> 1];
+const spread = (values) => `${Math.min(...values).toFixed(3)} to ${Math.max(...values).toFixed(3)}`;
+const rows = [];
+const row = (what, measured, asked, note = '') => rows.push({ what, measured, asked, note });
+
+/** Wall milliseconds of a whole hour of the machine, pressing every `everyUs` (0: never). */
+function hour(everyUs) {
+  const hourUs = 3_600_000_000;
+  const machine = new Machine(kettle, 1);
+  let entries = 0;
+  const began = performance.now();
+  for (let atUs = everyUs; everyUs > 0 && atUs + 110_000 < hourUs; atUs += everyUs) {
+    machine.stimulate({ atUs, controlId: 'b1', what: 'down' });
+    machine.stimulate({ atUs: atUs + 110_000, controlId: 'b1', what: 'up' });
+    machine.advanceTo(atUs + 1_000_000);
+    entries += machine.takeTrace().length;
+  }
+  machine.advanceTo(hourUs);
+  entries += machine.takeTrace().length;
+  return { ms: performance.now() - began, entries };
+}
+
+for (let warm = 0; warm < 3; warm += 1) hour(2_000_000);
+const busy = Array.from({ length: 9 }, () => hour(2_000_000));
+const idle = Array.from({ length: 9 }, () => hour(0).ms);
+const ratios = busy.map(({ ms }) => 3_600_000 / ms);
+row(
+  'an hour of play, a press every 2 s with bounce: virtual time per wall time',
+  `${Math.round(median(ratios))} ×`,
+  '≥ 20000 ×',
+  `${busy[0].entries} trace entries`,
+);
+row('an idle hour', `${median(idle).toFixed(3)} ms`, '< 5 ms', spread(idle));
+
+// The live machine is the web's; compiled here as the bundler would, without bundling.
+const compiled = ts.transpileModule(readFileSync(at('web/src/workers/live.ts'), 'utf8'), {
+  compilerOptions: {
+    module: ts.ModuleKind.ESNext,
+    target: ts.ScriptTarget.ES2022,
+    verbatimModuleSyntax: true,
+  },
+});
+const folder = at('node_modules/.hum-lever');
+mkdirSync(folder, { recursive: true });
+writeFileSync(`${folder}/live.mjs`, compiled.outputText);
+const { LiveMachine } = await import(`file://${folder}/live.mjs`);
+
+/** Computing time of one press, from the page's message to the page's having the outputs; waiting is not counted. */
+function livePresses(count) {
+  let nowMs = 0;
+  let wake = null;
+  let spent = 0;
+  let shown = null;
+  let trace = [];
+  const cross = (message) => deserialize(serialize(message));
+  const live = new LiveMachine({
+    nowMs: () => nowMs,
+    post(report) {
+      const arrived = cross(report);
+      if (arrived.kind === 'slice') {
+        trace.push(...arrived.entries);
+        shown = arrived.shown;
+      }
+    },
+    wakeAfter: (ms, call) => (wake = { atMs: nowMs + ms, call }),
+  });
+  const timed = (work) => {
+    const began = performance.now();
+    work();
+    spent += performance.now() - began;
+  };
+  const pass = (ms) => {
+    const until = nowMs + ms;
+    while (wake && wake.atMs <= until) {
+      const { atMs, call } = wake;
+      wake = null;
+      nowMs = atMs;
+      timed(call);
+    }
+    nowMs = until;
+  };
+  live.obey({ kind: 'load', gadget: kettle, seed: 1, script: [] });
+  const times = [];
+  for (let press = 0; press < count; press += 1) {
+    const light = JSON.stringify(shown);
+    spent = 0;
+    timed(() => live.obey(cross({ kind: 'finger', controlId: 'b1', down: true })));
+    // Until the outputs of this press have been posted: they come with the clean press, at the next turn.
+    for (let turn = 0; turn < 20 && JSON.stringify(shown) === light; turn += 1) pass(1);
+    times.push(spent);
+    pass(110);
+    live.obey({ kind: 'finger', controlId: 'b1', down: false });
+    pass(400);
+    trace = trace.slice(-1_000);
+  }
+  return times;
+}
+livePresses(200);
+const live = livePresses(500);
+row(
+  'live press to posted outputs, page and worker computing together',
+  `${median(live).toFixed(3)} ms`,
+  '< 2 ms median',
+  `99 %: ${live.toSorted((a, b) => a - b)[495].toFixed(3)} ms`,
+);
+
+/** Everything that the address of the first sheet needs, without fonts, as the server would send it compressed. */
+const dist = at('web/dist');
+const manifest = JSON.parse(readFileSync(`${dist}/.vite/manifest.json`, 'utf8'));
+const gz = (file) => gzipSync(readFileSync(`${dist}/${file}`)).length;
+function filesOf(entries) {
+  const files = new Set();
+  const add = (key) => {
+    const chunk = manifest[key];
+    if (!chunk || files.has(chunk.file)) return;
+    files.add(chunk.file);
+    (chunk.css ?? []).forEach((file) => files.add(file));
+    (chunk.imports ?? []).forEach(add);
+  };
+  entries.forEach(add);
+  return files;
+}
+const assets = Object.values(manifest).flatMap(({ file, assets = [] }) => [file, ...assets]);
+const code = readFileSync(`${dist}/index.html`, 'utf8');
+const worker = (name) =>
+  [...new Set([...assets, ...listAssets()])].find((file) => file.includes(`${name}.worker`));
+function listAssets() {
+  return [...filesOf(Object.keys(manifest))].flatMap((file) =>
+    existsSync(`${dist}/${file}`)
+      ? [...readFileSync(`${dist}/${file}`, 'utf8').matchAll(/assets\/[\w.-]+\.js/g)].map(([name]) => name)
+      : [],
+  );
+}
+const shell = ['index.html', 'src/app/Workshop.tsx', 'src/app/SheetPage.tsx'];
+const first = filesOf([...shell, 'src/sheets/flow/index.ts']);
+const kb = (bytes) => `${(bytes / 1_000).toFixed(1)} kB`;
+const sum = (files) => [...files].reduce((total, file) => total + gz(file), gzipSync(code).length);
+const machineWorker = worker('machine');
+row('first load: shell and first sheet, gzipped, fonts aside', kb(sum(first)), '< 300 kB');
+row('… with the machine’s worker', kb(sum(first) + gz(machineWorker)), '', 'loaded beside it');
+for (const sheet of ['brief', 'parts', 'feel', 'flow', 'trials']) {
+  const own = [...filesOf([...shell, `src/sheets/${sheet}/index.ts`])].filter(
+    (file) => !filesOf(shell).has(file),
+  );
+  row(`sheet ${sheet} on its own`, kb(own.reduce((total, file) => total + gz(file), 0)), '');
+}
+
+const wide = Math.max(...rows.map(({ what }) => what.length));
+for (const { what, measured, asked, note } of rows)
+  console.log(`${what.padEnd(wide)}  ${measured.padStart(12)}  ${asked.padEnd(14)}  ${note}`);

@@ -1,0 +1,40 @@
+import { recordedTrial } from '@hum-lever/core';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api, keys, queryClient, saveNow, useGadget, type StoredTrial } from '../client/index.ts';
+import { player, traceNow, usePlayer } from '../workers/index.ts';
+
+/** Recording a trial: what hands do from power-up on, until it is kept or forgotten. */
+export function useRecording() {
+  const recording = usePlayer((state) => state.recording);
+  const [failure, setFailure] = useState<string | null>(null);
+  const navigate = useNavigate();
+
+  const keep = async () => {
+    const id = useGadget.getState().id!;
+    const known = queryClient.getQueryData<StoredTrial[]>(keys.trials(id)) ?? (await api.trials(id));
+    const trial = recordedTrial(`Trial ${known.length + 1}`, await player.collect(), traceNow());
+    const stored = await api.createTrial(id, trial);
+    // Its first run is on what is on the bench, if that can be saved; the sheet shows the result either way.
+    const revision = await saveNow();
+    if (revision !== null) await api.runTrial(id, stored.id, revision);
+    await queryClient.invalidateQueries({ queryKey: keys.trials(id) });
+    usePlayer.setState({ recording: false });
+    void navigate(`/g/${id}/trials?trial=${stored.id}`);
+  };
+
+  return {
+    recording,
+    failure,
+    start: () => {
+      setFailure(null);
+      player.record(useGadget.getState().document!);
+    },
+    keep: () => {
+      setFailure(null);
+      // Nothing is forgotten where keeping fails: it can be tried again.
+      keep().catch((error: Error) => setFailure(error.message));
+    },
+    forget: () => usePlayer.setState({ recording: false }),
+  };
+}
