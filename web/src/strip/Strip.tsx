@@ -20,7 +20,7 @@ import { useDocument } from '../client/index.ts';
 import { showMoment, StageIcon } from '../shared/index.ts';
 import { mostTelling, sayWhy, stageOf } from '../words/index.ts';
 import { player, traceNow, usePlayer, virtualNowUs } from '../workers/index.ts';
-import { isShown, lanesOf, marksIn, type Span } from './lanes.ts';
+import { controlsInView, isShown, lanesOf, marksIn, type Span } from './lanes.ts';
 import { axisHeight, entryAt, laneHeight, labelWidth, paint, type Picture } from './paint.ts';
 import classes from './Strip.module.css';
 
@@ -188,7 +188,11 @@ function Canvas({
   const canvas = useRef<HTMLCanvasElement>(null);
   const picture = useRef<Picture | null>(null);
   const anchorUs = useRef(0);
-  const lanes = useMemo(() => lanesOf(gadget), [gadget]);
+  usePlayer((state) => state.traceVersion);
+  const inView = controlsInView(gadget, traceNow());
+  const shownIds = inView.map(({ id }) => id).join(' ');
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- the same ids are the same controls of the same gadget
+  const lanes = useMemo(() => lanesOf(gadget, inView), [gadget, shownIds]);
   const still = useReducedMotion();
   const height = lanes.length * laneHeight + axisHeight;
 

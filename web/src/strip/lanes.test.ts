@@ -1,7 +1,7 @@
 import { readGadgetText, replay, trialSchema } from '@hum-lever/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { firstAt, isShown, lanesOf, marksIn, type Mark } from './lanes.ts';
+import { controlsInView, firstAt, isShown, lanesOf, marksIn, type Mark } from './lanes.ts';
 import { entryAt, labelWidth, laneHeight } from './paint.ts';
 
 const demo = (file: string) => readFileSync(join(__dirname, '../../../demo/kettle-keeper', file), 'utf8');
@@ -10,7 +10,7 @@ if (read.outcome !== 'opened') throw new Error(read.message);
 const { gadget } = read;
 const trial = trialSchema.parse(JSON.parse(demo('trials.json'))[0]);
 const trace = replay(gadget, trial.stimuli, trial.endUs, trial.seed);
-const lanes = lanesOf(gadget);
+const lanes = lanesOf(gadget, gadget.controls);
 const inLane = (marks: Mark[], lane: string) =>
   marks.filter((mark) => mark.kind !== 'shade' && mark.lane === lane);
 
@@ -25,6 +25,25 @@ describe('the strip', () => {
       'Little screen',
       'Whistle',
     ]);
+  });
+
+  it('of a keypad shows the keys that were touched last', () => {
+    const keys = Array.from({ length: 12 }, (_, i) => ({
+      ...gadget.controls[0]!,
+      id: `b${i + 1}`,
+      key: null,
+    }));
+    const keypad = { ...gadget, controls: keys };
+    const touch = (atUs: number, controlId: string) => ({ atUs, controlId, what: 'down' as const });
+    const played = replay(
+      keypad,
+      [touch(10, 'b2'), touch(20, 'b9'), touch(30, 'b4'), touch(40, 'b7')],
+      50,
+      1,
+    );
+    expect(controlsInView(keypad, played).map(({ id }) => id)).toEqual(['b4', 'b7', 'b9']);
+    expect(controlsInView(keypad, []).map(({ id }) => id)).toEqual(['b1', 'b2', 'b3']);
+    expect(controlsInView(gadget, [])).toBe(gadget.controls);
   });
 
   it('finds the first entry of a moment', () => {

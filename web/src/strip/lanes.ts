@@ -1,4 +1,4 @@
-import type { EntryOf, Gadget, Lane, TraceEntry } from '@hum-lever/core';
+import type { Control, EntryOf, Gadget, Lane, TraceEntry } from '@hum-lever/core';
 import type { Stage } from '../shared/index.ts';
 
 /** One horizontal lane of the strip. */
@@ -17,9 +17,24 @@ export type Mark =
   | { kind: 'band'; lane: string; span: Span; text: string; entry: number; dim: boolean }
   | { kind: 'shade'; span: Span; entry: number };
 
-/** The lanes that a gadget has, in the order of the path. */
-export function lanesOf(gadget: Gadget): StripLane[] {
-  const { controls, outputs, flow } = gadget;
+/** Controls that get lanes of their own. A keypad's would push the rest of the path out of sight. */
+const controlsShown = 3;
+
+/** The controls that were touched last, in document order; those of a small gadget are all shown. */
+export function controlsInView({ controls }: Gadget, trace: readonly TraceEntry[]): Control[] {
+  if (controls.length <= controlsShown) return controls;
+  const touched = new Set<string>();
+  for (let index = trace.length - 1; index >= 0 && touched.size < controlsShown; index -= 1) {
+    const entry = trace[index]!;
+    if (entry.lane === 'finger') touched.add(entry.id);
+  }
+  // Before the first touch any will do; then the lanes have their places already.
+  for (const { id } of controls) if (touched.size < controlsShown) touched.add(id);
+  return controls.filter(({ id }) => touched.has(id));
+}
+
+/** The lanes of a gadget, in the order of the path, with those of the given controls. */
+export function lanesOf({ outputs, flow }: Gadget, controls: readonly Control[]): StripLane[] {
   const many = controls.length > 1;
   const name = (word: string, of: string) => (many ? `${word} ${of}` : word);
   return [
