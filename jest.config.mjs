@@ -18,6 +18,8 @@ const common = {
   moduleNameMapper: { '^@hum-lever/core$': '<rootDir>/../core/src/index.ts' },
 };
 export default {
+  // Browser tests wait more than they compute: two at a time keep two cores busy.
+  maxWorkers: 2,
   projects: [
     { ...common, displayName: 'core', rootDir: 'core', testMatch: ['<rootDir>/src/**/*.test.ts'] },
     { ...common, displayName: 'server', rootDir: 'server', testMatch: ['<rootDir>/src/**/*.test.ts'] },

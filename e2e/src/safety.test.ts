@@ -7,10 +7,11 @@ import { Bench } from './test/bench.ts';
 jest.setTimeout(120_000);
 
 let bench: Bench;
-beforeEach(async () => {
+beforeAll(async () => {
   bench = await Bench.open();
 });
-afterEach(() => bench.close());
+afterEach(() => bench.renew());
+afterAll(() => bench.close());
 
 const rename = async (name: string) => bench.fill(await bench.label('Name of the gadget'), name, Key.ENTER);
 const status = (words: string) =>

@@ -4,10 +4,11 @@ import { Bench } from './test/bench.ts';
 jest.setTimeout(120_000);
 
 let bench: Bench;
-beforeEach(async () => {
+beforeAll(async () => {
   bench = await Bench.open();
 });
-afterEach(() => bench.close());
+afterEach(() => bench.renew());
+afterAll(() => bench.close());
 
 const inHand = (state: string) => bench.css(`[aria-label="State ${state}"][aria-current]`);
 

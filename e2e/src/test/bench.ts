@@ -7,21 +7,19 @@ import { ApiServer } from '../../../server/src/test/apiServer.ts';
 
 /** How long anything on the page may take to come about before a test gives up. Not a measure of speed. */
 const patienceMs = 15_000;
+const pollMs = 50;
 
 const { flags } = JSON.parse(readFileSync(join(__dirname, '../../../scripts/chrome.json'), 'utf8')) as {
   flags: string[];
 };
 
-/** A fresh browser in front of a fresh server: what a maker has, as a test drives it. */
+/** A browser in front of a server: what a maker has, as a test drives it. */
 export class Bench {
-  private readonly profile: string;
   private constructor(
     public server: ApiServer,
     readonly driver: WebDriver,
-    profile: string,
-  ) {
-    this.profile = profile;
-  }
+    private readonly profile: string,
+  ) {}
 
   static async open({ demo = true } = {}): Promise<Bench> {
     const server = await ApiServer.start({ demo, web: true });
@@ -37,6 +35,22 @@ export class Bench {
     return new Bench(server, driver, profile);
   }
 
+  /** A fresh server with the demo, at a port of its own: to the browser another site, so it remembers nothing. */
+  async renew(): Promise<void> {
+    await this.driver.get('about:blank');
+    const [first, ...others] = await this.driver.getAllWindowHandles();
+    for (const handle of others) {
+      await this.driver.switchTo().window(handle);
+      await this.driver.close();
+    }
+    await this.driver.switchTo().window(first!);
+    await this.driver.get('about:blank');
+    await this.server.stopAndClear();
+    this.server = await ApiServer.start({ demo: true, web: true });
+    // What the last test complained about is its own.
+    await this.complaints();
+  }
+
   async close(): Promise<void> {
     await this.driver.quit();
     await this.server.stopAndClear();
@@ -45,11 +59,8 @@ export class Bench {
 
   /** The same server again after `server.stop()`: same address, same database. */
   async restartServer(): Promise<void> {
-    this.server = await ApiServer.start({
-      folder: this.server.folder,
-      web: true,
-      port: Number(new URL(this.server.url).port),
-    });
+    const { folder, url } = this.server;
+    this.server = await ApiServer.start({ folder, web: true, port: Number(new URL(url).port) });
   }
 
   async goto(path: string): Promise<void> {
@@ -70,14 +81,19 @@ export class Bench {
   async until<T>(what: string, probe: () => Promise<T | false | null | undefined>): Promise<T> {
     let last: unknown;
     const found = await this.driver
-      .wait(async () => {
-        try {
-          return (await probe()) || false;
-        } catch (error) {
-          last = error;
-          return false;
-        }
-      }, patienceMs)
+      .wait(
+        async () => {
+          try {
+            return (await probe()) || false;
+          } catch (error) {
+            last = error;
+            return false;
+          }
+        },
+        patienceMs,
+        what,
+        pollMs,
+      )
       .catch(() => false as const);
     if (found !== false) return found as T;
     const page = await this.driver.findElement(By.css('body')).getText();

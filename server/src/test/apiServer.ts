@@ -64,6 +64,8 @@ export class ApiServer {
 
   /** Ends the process and waits for it; returns its exit code. */
   stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<number | null> {
+    const { exitCode, signalCode } = this.process;
+    if (exitCode !== null || signalCode !== null) return Promise.resolve(exitCode);
     return new Promise((resolve) => {
       this.process.removeAllListeners('exit');
       this.process.on('exit', resolve);

@@ -12,7 +12,7 @@ import { useEffect, useRef, useState, type FocusEvent, type KeyboardEvent } from
 import { useDocument } from '../client/index.ts';
 import { keyName, showHz } from '../shared/index.ts';
 import { player, usePlayer } from '../workers/index.ts';
-import { play, setMuted, unlockSound, useSound } from './audio.ts';
+import { play, prepareSound, setMuted, unlockSound, useSound } from './audio.ts';
 import { Cells } from './Cells.tsx';
 import classes from './InHand.module.css';
 import { Lamp } from './Lamp.tsx';
@@ -46,7 +46,8 @@ export function InHand() {
   const region = useRef<HTMLDivElement>(null);
 
   useEffect(() => {
-    // Sound may begin with the first gesture anywhere; opening it takes a while, so not only when a tone is due.
+    prepareSound();
+    // Sound may begin with the first gesture anywhere.
     const gestures = ['pointerdown', 'keydown'] as const;
     gestures.forEach((gesture) => window.addEventListener(gesture, unlockSound));
     return () => gestures.forEach((gesture) => window.removeEventListener(gesture, unlockSound));

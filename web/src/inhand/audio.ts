@@ -14,11 +14,19 @@ let context: AudioContext | null = null;
 const voices = new Map<string, { oscillator: OscillatorNode; gain: GainNode }>();
 let wanted: Record<string, number> = {};
 
+/**
+ * Opens the way to the loudspeaker, silent until `unlockSound`. Opening blocks the page, for long where the machine's
+ * sound has to be started first: done at the first press, it would make a hold of it.
+ */
+export function prepareSound(): void {
+  context ??= new AudioContext();
+}
+
 /** Sound is allowed from the first gesture on; call this in its handler. */
 export function unlockSound(): void {
-  if (context?.state === 'running') return;
-  context ??= new AudioContext();
-  void context.resume();
+  prepareSound();
+  if (context!.state === 'running') return;
+  void context!.resume();
   play(wanted);
 }
 

@@ -38,6 +38,8 @@ const nowShare = 0.92;
 export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
   const [spanUs, setSpanUs] = useState(2_000_000);
   const [selected, setSelected] = useState<number | null>(null);
+  /** Stepping is about each event; otherwise what the last press came to matters more than what came last. */
+  const [stepping, setStepping] = useState(false);
   const pastUs = usePlayer((state) => state.pastUs);
   const running = usePlayer((state) => state.running);
   const factor = usePlayer((state) => state.factor);
@@ -46,12 +48,13 @@ export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
 
   const trace = traceNow();
   const entry = selected === null ? undefined : trace[selected];
-  const spoken = entry ? selected! : mostTelling(trace);
+  const spoken = entry ? selected! : stepping ? trace.findLastIndex(isShown) : mostTelling(trace);
   const why =
     spoken >= 0 ? sayWhy(gadget, trace, spoken) : 'Nothing has happened yet. Press something in hand.';
 
   const choose = (index: number | null) => {
     setSelected(index);
+    setStepping(false);
     const chosen = index === null ? undefined : traceNow()[index];
     if (chosen) player.scrub(chosen.at);
   };
@@ -73,8 +76,14 @@ export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
     event.preventDefault();
     act();
   };
+  const step = () => {
+    setSelected(null);
+    setStepping(true);
+    player.step();
+  };
   const resume = () => {
     setSelected(null);
+    setStepping(false);
     player.run();
   };
   const backToPresent = () => {
@@ -105,11 +114,7 @@ export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
           </ActionIcon>
         </Tooltip>
         <Tooltip label="To the next event">
-          <ActionIcon
-            variant="default"
-            aria-label="To the next event"
-            onClick={() => (setSelected(null), player.step())}
-          >
+          <ActionIcon variant="default" aria-label="To the next event" onClick={step}>
             <IconPlayerSkipForward size={16} />
           </ActionIcon>
         </Tooltip>
