@@ -101,12 +101,12 @@ function livePresses(count) {
   for (let press = 0; press < count; press += 1) {
     const light = JSON.stringify(shown);
     spent = 0;
-    timed(() => live.obey(cross({ kind: 'finger', controlId: 'b1', down: true })));
+    timed(() => live.obey(cross({ kind: 'finger', controlId: 'b1', down: true, atMs: nowMs })));
     // Until the outputs of this press have been posted: they come with the clean press, at the next turn.
     for (let turn = 0; turn < 20 && JSON.stringify(shown) === light; turn += 1) pass(1);
     times.push(spent);
     pass(110);
-    live.obey({ kind: 'finger', controlId: 'b1', down: false });
+    live.obey({ kind: 'finger', controlId: 'b1', down: false, atMs: nowMs });
     pass(400);
     trace = trace.slice(-1_000);
   }

@@ -55,9 +55,10 @@ describe('a change is felt at once', () => {
       'Wait until steady (stable for T)',
     );
     const field = await bench.css('main fieldset:nth-of-type(2) input');
-    await bench.fill(field, '300', Key.ENTER);
+    // Far above the press, which on a busy machine lasts longer than asked for.
+    await bench.fill(field, '900', Key.ENTER);
     await bench.press('Stir', 100);
-    expect(await bench.why('swallowed')).toMatch(/lasted 1\d\d\sms, and the debouncing wants 302\sms/);
+    expect(await bench.why('swallowed')).toMatch(/lasted \d+\sms, and the debouncing wants 902\sms/);
     await bench.shows('nothing came through');
     // Undo takes the time back, then the method; the same press works again.
     await bench.clickLabel('Undo the change of a control');

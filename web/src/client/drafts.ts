@@ -41,10 +41,19 @@ export function dropDraft(gadgetId: string): void {
   localStorage.removeItem(keyOf(gadgetId, tab));
 }
 
+/** Half a draft, left by a browser that ran out of room or was cut off, is none. */
+function parse(text: string): Draft | null {
+  try {
+    return JSON.parse(text) as Draft;
+  } catch {
+    return null;
+  }
+}
+
 /** A draft of this gadget: this tab's own, or else one whose tab is gone; that one becomes this tab's. */
 export async function findDraft(gadgetId: string): Promise<Draft | null> {
   const mine = localStorage.getItem(keyOf(gadgetId, tab));
-  if (mine !== null) return JSON.parse(mine) as Draft;
+  if (mine !== null) return parse(mine);
   const held = new Set((await navigator.locks?.query())?.held?.map(({ name }) => name));
   const start = `${prefix}.${gadgetId}.`;
   for (const key of Object.keys(localStorage)) {
@@ -52,7 +61,7 @@ export async function findDraft(gadgetId: string): Promise<Draft | null> {
     const orphan = localStorage.getItem(key)!;
     localStorage.setItem(keyOf(gadgetId, tab), orphan);
     localStorage.removeItem(key);
-    return JSON.parse(orphan) as Draft;
+    return parse(orphan);
   }
   return null;
 }

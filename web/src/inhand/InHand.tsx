@@ -18,18 +18,21 @@ import classes from './InHand.module.css';
 import { Lamp } from './Lamp.tsx';
 import { useRecording } from './useRecording.ts';
 
+/** A finger on a control: which, whether down, and the event's own stamp. */
+type Move = (controlId: string, down: boolean, stampMs: number) => void;
+
 /** Fingers on the gadget, by mouse, touch or key; all are lifted when the gadget leaves the hand. */
 function useFingers() {
   const down = useRef(new Set<string>());
   const [held, setHeld] = useState<ReadonlySet<string>>(new Set());
-  const move = (controlId: string, isDown: boolean) => {
+  const move = (controlId: string, isDown: boolean, stampMs: number) => {
     if (down.current.has(controlId) === isDown) return;
     if (isDown) down.current.add(controlId);
     else down.current.delete(controlId);
-    player.finger(controlId, isDown);
+    player.finger(controlId, isDown, stampMs);
     setHeld(new Set(down.current));
   };
-  const liftAll = () => [...down.current].forEach((controlId) => move(controlId, false));
+  const liftAll = () => [...down.current].forEach((controlId) => move(controlId, false, performance.now()));
   return { held, move, liftAll };
 }
 
@@ -64,7 +67,7 @@ export function InHand() {
     const control = gadget.controls.find(({ key }) => key === event.code);
     if (!control) return;
     event.preventDefault();
-    if (!event.repeat) move(control.id, isDown);
+    if (!event.repeat) move(control.id, isDown, event.timeStamp);
   };
   const onBlur = (event: FocusEvent) => {
     if (event.currentTarget.contains(event.relatedTarget)) return;
@@ -101,9 +104,9 @@ export function InHand() {
         <Body
           gadget={gadget}
           held={held}
-          move={(id, isDown) => {
+          move={(id, isDown, stampMs) => {
             region.current?.focus();
-            move(id, isDown);
+            move(id, isDown, stampMs);
           }}
         />
       </div>
@@ -170,15 +173,7 @@ function MuteButton() {
 const of = <K extends Output['kind']>(gadget: Gadget, kind: K) =>
   gadget.outputs.filter((output): output is Extract<Output, { kind: K }> => output.kind === kind);
 
-function Body({
-  gadget,
-  held,
-  move,
-}: {
-  gadget: Gadget;
-  held: ReadonlySet<string>;
-  move: (id: string, down: boolean) => void;
-}) {
+function Body({ gadget, held, move }: { gadget: Gadget; held: ReadonlySet<string>; move: Move }) {
   if (gadget.controls.length + gadget.outputs.length === 0)
     return <p className={classes.empty}>Nothing to hold yet. Add a button and a light in Parts.</p>;
   return (
@@ -233,15 +228,7 @@ function Sounder({ id, name }: { id: string; name: string }) {
   );
 }
 
-function Cap({
-  control,
-  down,
-  move,
-}: {
-  control: ButtonPart;
-  down: boolean;
-  move: (id: string, down: boolean) => void;
-}) {
+function Cap({ control, down, move }: { control: ButtonPart; down: boolean; move: Move }) {
   return (
     <div className={classes.button}>
       <button
@@ -253,10 +240,10 @@ function Cap({
         onPointerDown={(event) => {
           event.preventDefault();
           event.currentTarget.setPointerCapture(event.pointerId);
-          move(control.id, true);
+          move(control.id, true, event.timeStamp);
         }}
-        onPointerUp={() => move(control.id, false)}
-        onPointerCancel={() => move(control.id, false)}
+        onPointerUp={(event) => move(control.id, false, event.timeStamp)}
+        onPointerCancel={(event) => move(control.id, false, event.timeStamp)}
         onContextMenu={(event) => event.preventDefault()}
       />
       <span className={classes.legend}>{control.name}</span>

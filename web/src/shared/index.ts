@@ -1,5 +1,6 @@
 export { BarIcon, ThemeButton } from './BarIcon.tsx';
 export { DurationField, NumberField, ProseField, TextField, type Commit } from './fields.tsx';
+export { Choice } from './Choice.tsx';
 export { FirstStep, SheetFrame } from './SheetFrame.tsx';
 export { StageChip, StageIcon, stages, stageWords, type Stage } from './stages.tsx';
 export { TimeAxis, tickStep } from './TimeAxis.tsx';

@@ -1,4 +1,4 @@
-import { ActionIcon, NativeSelect, SegmentedControl, Tooltip } from '@mantine/core';
+import { ActionIcon, SegmentedControl, Tooltip } from '@mantine/core';
 import { useReducedMotion } from '@mantine/hooks';
 import {
   IconChevronDown,
@@ -17,7 +17,7 @@ import {
   type PointerEvent,
 } from 'react';
 import { useDocument } from '../client/index.ts';
-import { showMoment, StageIcon } from '../shared/index.ts';
+import { Choice, showMoment, StageIcon } from '../shared/index.ts';
 import { mostTelling, sayWhy, stageOf } from '../words/index.ts';
 import { player, traceNow, usePlayer, virtualNowUs } from '../workers/index.ts';
 import { controlsInView, isShown, lanesOf, marksIn, type Span } from './lanes.ts';
@@ -144,13 +144,11 @@ export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
           {spoken >= 0 && <StageIcon stage={stageOf[trace[spoken]!.lane]} />}
           <span>{why}</span>
         </p>
-        <NativeSelect
-          size="xs"
-          w={96}
-          aria-label="Time shown"
+        <Choice
+          label="Time shown"
           data={spans}
           value={String(spanUs)}
-          onChange={(event) => setSpanUs(Number(event.currentTarget.value))}
+          choose={(chosen) => setSpanUs(Number(chosen))}
         />
       </div>
       {open && (

@@ -36,10 +36,13 @@ class Rig {
     }
     this.nowMs = until;
   }
+  finger(down: boolean, atMs = this.nowMs) {
+    this.send({ kind: 'finger', controlId: 'b1', down, atMs });
+  }
   press(heldMs = 90) {
-    this.send({ kind: 'finger', controlId: 'b1', down: true });
+    this.finger(true);
     this.pass(heldMs);
-    this.send({ kind: 'finger', controlId: 'b1', down: false });
+    this.finger(false);
     this.pass(30);
   }
   get trace(): TraceEntry[] {
@@ -147,11 +150,28 @@ describe('the live machine', () => {
     expect(states.map((entry) => 'id' in entry && entry.id)).toEqual(['s1', 's2']);
   });
 
+  it('a press that a busy page tells late is as long as it was', () => {
+    rig.pass(500);
+    rig.finger(true, 480);
+    rig.pass(400);
+    rig.finger(false, 590);
+    // Stamps that cannot be are not believed: neither from the future nor from long ago.
+    rig.pass(4_100);
+    rig.finger(true, 99_000);
+    rig.pass(90);
+    rig.finger(false, -1);
+    rig.send({ kind: 'collect' });
+    const at = rig.last('collected').stimuli.map(({ atUs }) => atUs);
+    expect(at.slice(0, 3)).toEqual([480_000, 590_000, 5_000_000]);
+    expect(at[3]).toBeGreaterThanOrEqual(5_000_000);
+    expect(at[3]).toBeLessThanOrEqual(5_090_000);
+  });
+
   it('fingers do not reach into the past', () => {
     rig.pass(400);
     rig.send({ kind: 'scrub', toUs: 100_000 });
     const before = rig.reports.length;
-    rig.send({ kind: 'finger', controlId: 'b1', down: true });
+    rig.finger(true);
     expect(rig.reports).toHaveLength(before);
   });
 

@@ -3,7 +3,7 @@ import type { Command, Report } from './protocol.ts';
 
 /** What the live machine needs of its surroundings; a test gives it a clock of its own. */
 export interface Host {
-  /** Milliseconds, never going back. */
+  /** Milliseconds, never going back, on the clock of `epochMs`. */
   nowMs(): number;
   post(report: Report): void;
   /** Calls back once after that time; the previous call back is forgotten. */
@@ -23,6 +23,8 @@ interface Mark {
 const markEveryUs = 500_000;
 /** Marks kept: at least 100 s of steady use; a quiet hour needs one. */
 const keptMarks = 400;
+/** A finger's move that is told later than this is taken to have happened so long ago. */
+const latestMs = 1_000;
 /** Longest sleep; also bounds the time between two reports of a machine that does nothing. */
 const longestSleepMs = 60_000;
 
@@ -78,7 +80,7 @@ export class LiveMachine {
       case 'finger':
         // The past cannot be played, only watched; paused time stands still for fingers too.
         if (this.pastUs !== null) return;
-        this.catchUp(machine);
+        this.catchUp(machine, this.believed(command.atMs));
         this.press(machine, command.controlId, command.down);
         break;
       case 'run':
@@ -131,11 +133,17 @@ export class LiveMachine {
     this.report(machine);
   }
 
-  /** Lets the machine catch up with real time. */
-  private catchUp(machine: Machine): void {
+  /** When a hand moved: a page that was busy tells it late, and the press must not grow by that. */
+  private believed(atMs: number): number {
+    const nowMs = this.host.nowMs();
+    return Math.min(nowMs, Math.max(nowMs - latestMs, atMs));
+  }
+
+  /** Lets the machine catch up with real time; it has no way back from where it is already. */
+  private catchUp(machine: Machine, toMs = this.host.nowMs()): void {
     if (!this.running) return;
     // Rounded: cut down, a timer that ends a hair early would find its event still ahead, again and again.
-    const dueUs = Math.round(this.anchorUs + (this.host.nowMs() - this.anchorMs) * 1_000 * this.factor);
+    const dueUs = Math.round(this.anchorUs + (toMs - this.anchorMs) * 1_000 * this.factor);
     // An edit may have left something due at this very moment.
     machine.advanceTo(Math.max(dueUs, machine.nowUs));
   }

@@ -1,10 +1,10 @@
 import { LiveMachine } from './live.ts';
-import type { Command } from './protocol.ts';
+import { epochMs, type Command } from './protocol.ts';
 
 let timer: ReturnType<typeof setTimeout> | undefined;
 
 const live = new LiveMachine({
-  nowMs: () => performance.now(),
+  nowMs: () => epochMs(performance.now()),
   post: (report) => postMessage(report),
   wakeAfter(ms, wake) {
     clearTimeout(timer);

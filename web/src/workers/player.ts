@@ -1,6 +1,6 @@
 import type { Gadget, Shown, Stimulus, TraceEntry, Trial } from '@hum-lever/core';
 import { create } from 'zustand';
-import type { Clock, Command, Report } from './protocol.ts';
+import { epochMs, type Clock, type Command, type Report } from './protocol.ts';
 
 interface Player {
   shown: Shown | null;
@@ -104,7 +104,9 @@ export const player = {
     send({ kind: 'load', gadget, seed, script: stimuli });
   },
   edit: (gadget: Gadget) => send({ kind: 'edit', gadget }),
-  finger: (controlId: string, down: boolean) => send({ kind: 'finger', controlId, down }),
+  /** @param stampMs when the hand moved, as events are stamped: since the page was started */
+  finger: (controlId: string, down: boolean, stampMs = performance.now()) =>
+    send({ kind: 'finger', controlId, down, atMs: epochMs(stampMs) }),
   run: () => send({ kind: 'run' }),
   pause: () => send({ kind: 'pause' }),
   step: () => send({ kind: 'step' }),

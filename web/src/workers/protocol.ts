@@ -1,12 +1,16 @@
 import type { Gadget, Shown, Stimulus, TraceEntry } from '@hum-lever/core';
 
+/** Milliseconds on one clock for page and worker, which count their own from when each was started. */
+export const epochMs = (sinceStartMs: number): number => performance.timeOrigin + sinceStartMs;
+
 /** What the page tells the live machine. */
 export type Command =
   /** A fresh machine, powered up now; `script` is what hands will do to it, if that is planned. */
   | { kind: 'load'; gadget: Gadget; seed: number; script: Stimulus[] }
   /** The document was edited: taken over while running. */
   | { kind: 'edit'; gadget: Gadget }
-  | { kind: 'finger'; controlId: string; down: boolean }
+  /** `atMs`: when the hand moved, on the clock of `epochMs`; the message may come later than that. */
+  | { kind: 'finger'; controlId: string; down: boolean; atMs: number }
   | { kind: 'run' }
   | { kind: 'pause' }
   /** To the next event, and pause there. */

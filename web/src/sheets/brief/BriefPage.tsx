@@ -1,8 +1,8 @@
-import { ActionIcon, Button, NativeSelect } from '@mantine/core';
+import { ActionIcon, Button } from '@mantine/core';
 import { IconTrash } from '@tabler/icons-react';
 import type { Task } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
-import { FirstStep, NumberField, ProseField, SheetFrame, TextField } from '../../shared/index.ts';
+import { Choice, FirstStep, NumberField, ProseField, SheetFrame, TextField } from '../../shared/index.ts';
 import classes from './Brief.module.css';
 
 const freshTask: Omit<Task, 'id'> = {
@@ -72,19 +72,19 @@ function TaskCard({ task }: { task: Task }) {
         </ActionIcon>
       </div>
       <div className={classes.line}>
-        <NativeSelect
-          size="xs"
+        <Choice
+          visible
           label="Starts in"
           data={options('anywhere')}
           value={task.startStateId ?? ''}
-          onChange={(event) => change({ startStateId: event.currentTarget.value || null })}
+          choose={(chosen) => change({ startStateId: chosen || null })}
         />
-        <NativeSelect
-          size="xs"
+        <Choice
+          visible
           label="Done when in"
           data={options('not said yet')}
           value={task.goalStateId ?? ''}
-          onChange={(event) => change({ goalStateId: event.currentTarget.value || null })}
+          choose={(chosen) => change({ goalStateId: chosen || null })}
         />
         <NumberField
           label="At most presses"

@@ -1,4 +1,4 @@
-import { NativeSelect, Switch } from '@mantine/core';
+import { Switch } from '@mantine/core';
 import {
   algorithmOf,
   algorithms,
@@ -9,7 +9,7 @@ import {
   type SwitchModel,
 } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
-import { DurationField, NumberField, StageIcon } from '../../shared/index.ts';
+import { Choice, DurationField, NumberField, StageIcon } from '../../shared/index.ts';
 import classes from './Feel.module.css';
 
 const modelWords: Record<SwitchModel, string> = {
@@ -42,12 +42,12 @@ function ContactCard({ control: { contact }, change }: { control: Button; change
       <legend>
         <StageIcon stage="contact" /> Switch
       </legend>
-      <NativeSelect
-        size="xs"
+      <Choice
+        visible
         label="Started from"
         data={Object.entries(modelWords).map(([value, label]) => ({ value, label }))}
         value={contact.model}
-        onChange={(event) => change({ contact: contactOf(event.currentTarget.value as SwitchModel) })}
+        choose={(chosen) => change({ contact: contactOf(chosen as SwitchModel) })}
       />
       <div className={classes.pair}>
         <DurationField
@@ -112,12 +112,12 @@ function CleanCard({ control: { debounce }, change }: { control: Button; change:
       <legend>
         <StageIcon stage="clean" /> Clean (debounce)
       </legend>
-      <NativeSelect
-        size="xs"
+      <Choice
+        visible
         label="Method"
         data={algorithms.map(({ id, title }) => ({ value: id, label: title }))}
         value={debounce.algorithm}
-        onChange={(event) => change({ debounce: defaultSetting(event.currentTarget.value) })}
+        choose={(chosen) => change({ debounce: defaultSetting(chosen) })}
       />
       {fieldsOf(debounce.algorithm).map(({ name, label, unit }) =>
         unit === 'µs' ? (

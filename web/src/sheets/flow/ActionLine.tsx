@@ -1,8 +1,8 @@
-import { ActionIcon, Menu, NativeSelect } from '@mantine/core';
+import { ActionIcon, Menu } from '@mantine/core';
 import { IconChevronDown, IconPlus, IconX } from '@tabler/icons-react';
 import { showExpression, showTemplate, type Action, type LightMode } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
-import { DurationField, NumberField, TextField } from '../../shared/index.ts';
+import { Choice, DurationField, NumberField, TextField } from '../../shared/index.ts';
 import { actionChoices, typedExpression, typedTemplate } from './sentences.ts';
 import classes from './Flow.module.css';
 
@@ -79,15 +79,7 @@ function OutputSlot({ kind, value, choose }: { kind: string; value: string; choo
   const data = outputs
     .filter((output) => output.kind === kind)
     .map(({ id, name }) => ({ value: id, label: name }));
-  return (
-    <NativeSelect
-      size="xs"
-      aria-label="Output"
-      data={data}
-      value={value}
-      onChange={(event) => choose(event.currentTarget.value)}
-    />
-  );
+  return <Choice label="Output" data={data} value={value} choose={(chosen) => choose(chosen)} />;
 }
 
 /** An expression or text over variables, shown and typed by their names. */
@@ -124,12 +116,11 @@ function ActionLine({ action, put }: { action: Action; put: Put }) {
     case 'set':
       return (
         <>
-          <NativeSelect
-            size="xs"
-            aria-label="Variable"
+          <Choice
+            label="Variable"
             data={variables.map(({ id, name }) => ({ value: id, label: name }))}
             value={action.variableId}
-            onChange={(event) => put({ ...action, variableId: event.currentTarget.value })}
+            choose={(chosen) => put({ ...action, variableId: chosen })}
           />
           becomes
           <ExpressionSlot
@@ -244,12 +235,11 @@ const lightWords: Record<LightMode['mode'], string> = {
 function LightSlots({ light, put }: { light: LightMode; put: (light: LightMode) => string | null }) {
   return (
     <>
-      <NativeSelect
-        size="xs"
-        aria-label="What the light does"
+      <Choice
+        label="What the light does"
         data={Object.entries(lightWords).map(([value, label]) => ({ value, label }))}
         value={light.mode}
-        onChange={(event) => put(freshLight[event.currentTarget.value as LightMode['mode']])}
+        choose={(chosen) => put(freshLight[chosen as LightMode['mode']])}
       />
       {light.mode === 'blink' && (
         <DurationField

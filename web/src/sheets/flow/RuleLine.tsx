@@ -1,8 +1,8 @@
-import { ActionIcon, Menu, NativeSelect } from '@mantine/core';
+import { ActionIcon, Menu } from '@mantine/core';
 import { IconDots } from '@tabler/icons-react';
 import { showExpression, type Rule, type State } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
-import { DurationField, TextField, usePlace } from '../../shared/index.ts';
+import { Choice, DurationField, TextField, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
 import { targetChoices, triggerChoices, triggerOf, triggerValue, typedGuard } from './sentences.ts';
 import classes from './Flow.module.css';
@@ -40,12 +40,11 @@ export function RuleLine({
       <div className={classes.sentence}>
         <div className={classes.clause}>
           When
-          <NativeSelect
-            size="xs"
-            aria-label="When"
+          <Choice
+            label="When"
             data={triggerChoices(gadget, rule.trigger)}
             value={triggerValue(rule.trigger)}
-            onChange={(event) => change({ trigger: triggerOf(event.currentTarget.value) })}
+            choose={(chosen) => change({ trigger: triggerOf(chosen) })}
           />
           {rule.trigger.kind === 'after' && (
             <DurationField
@@ -68,12 +67,11 @@ export function RuleLine({
             value={rule.guard === null ? '' : showExpression(rule.guard, variables)}
             commit={guard}
           />
-          <NativeSelect
-            size="xs"
-            aria-label="Then"
+          <Choice
+            label="Then"
             data={targetChoices(gadget, state.id)}
             value={rule.targetId ?? ''}
-            onChange={(event) => change({ targetId: event.currentTarget.value || null })}
+            choose={(chosen) => change({ targetId: chosen || null })}
           />
         </div>
         <ActionList

@@ -1,4 +1,4 @@
-import { ActionIcon, Button, Menu, NativeSelect, Table, TextInput, VisuallyHidden } from '@mantine/core';
+import { ActionIcon, Button, Menu, Table, TextInput, VisuallyHidden } from '@mantine/core';
 import { IconTrash } from '@tabler/icons-react';
 import {
   countUses,
@@ -13,6 +13,7 @@ import {
 import type { ReactNode } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import {
+  Choice,
   count,
   FirstStep,
   keyName,
@@ -204,12 +205,11 @@ function OutputRow({ output }: { output: Output }) {
 
 function LightFields({ light, change }: { light: Light; change: PatchOutput }) {
   return (
-    <NativeSelect
-      size="xs"
-      aria-label={`Colour of ${light.name}`}
+    <Choice
+      label={`Colour of ${light.name}`}
       data={[...lightColours]}
       value={light.colour}
-      onChange={(event) => change({ colour: event.currentTarget.value as Light['colour'] })}
+      choose={(chosen) => change({ colour: chosen })}
     />
   );
 }

@@ -1,4 +1,4 @@
-import { ActionIcon, NativeSelect } from '@mantine/core';
+import { ActionIcon } from '@mantine/core';
 import { IconCheck, IconX } from '@tabler/icons-react';
 import {
   comparisons,
@@ -8,7 +8,7 @@ import {
   type Gadget,
 } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
-import { NumberField, TextField } from '../../shared/index.ts';
+import { Choice, NumberField, TextField } from '../../shared/index.ts';
 import { cameWords, wantedWords } from './describe.ts';
 import classes from './Trials.module.css';
 
@@ -64,17 +64,16 @@ export function ExpectationLine({ number, expectation, result, endUs, put, remov
       <span className="number">{number}</span>
       <div>
         <div className={classes.clause}>
-          <NativeSelect
-            size="xs"
-            aria-label="What"
+          <Choice
+            label="What"
             data={[
               ...choices.map(({ value, label }) => ({ value, label })),
               ...(known ? [] : [{ value: subject, label: 'something removed' }]),
             ]}
             value={subject}
-            onChange={(event) => {
-              const chosen = choices.find(({ value }) => value === event.currentTarget.value);
-              if (chosen) put({ ...expectation, what: chosen.what });
+            choose={(chosen) => {
+              const subjectChosen = choices.find(({ value }) => value === chosen);
+              if (subjectChosen) put({ ...expectation, what: subjectChosen.what });
             }}
           />
           <WhatSlots what={expectation.what} put={(what) => put({ ...expectation, what })} />
@@ -106,12 +105,11 @@ function WhatSlots({ what, put }: { what: What; put: (what: What) => null }) {
       return (
         <>
           is
-          <NativeSelect
-            size="xs"
-            aria-label="State"
+          <Choice
+            label="State"
             data={states.map(({ id, name }) => ({ value: id, label: name }))}
             value={what.stateId}
-            onChange={(event) => put({ ...what, stateId: event.currentTarget.value })}
+            choose={(chosen) => put({ ...what, stateId: chosen })}
           />
         </>
       );
@@ -119,12 +117,11 @@ function WhatSlots({ what, put }: { what: What; put: (what: What) => null }) {
       return (
         <>
           is
-          <NativeSelect
-            size="xs"
-            aria-label="Light"
+          <Choice
+            label="Light"
             data={['on', 'off', 'blink', 'fade']}
             value={what.mode}
-            onChange={(event) => put({ ...what, mode: event.currentTarget.value as typeof what.mode })}
+            choose={(chosen) => put({ ...what, mode: chosen as typeof what.mode })}
           />
         </>
       );
@@ -185,15 +182,7 @@ function WhatSlots({ what, put }: { what: What; put: (what: What) => null }) {
 }
 
 function ComparisonSlot({ value, choose }: { value: Comparison; choose: (comparison: Comparison) => void }) {
-  return (
-    <NativeSelect
-      size="xs"
-      aria-label="Comparison"
-      data={[...comparisons]}
-      value={value}
-      onChange={(event) => choose(event.currentTarget.value as Comparison)}
-    />
-  );
+  return <Choice label="Comparison" data={[...comparisons]} value={value} choose={choose} />;
 }
 
 function WhenSlots({ expectation, endUs, put }: { expectation: Expectation; endUs: number; put: Put }) {
@@ -216,20 +205,15 @@ function WhenSlots({ expectation, endUs, put }: { expectation: Expectation; endU
   );
   return (
     <>
-      <NativeSelect
-        size="xs"
-        aria-label="When"
+      <Choice
+        label="When"
         data={[
           { value: 'at', label: 'at' },
           { value: 'within', label: 'some time from' },
         ]}
         value={when.kind}
-        onChange={(event) =>
-          set(
-            event.currentTarget.value === 'at'
-              ? { kind: 'at', atUs: fromUs }
-              : { kind: 'within', fromUs, toUs: endUs },
-          )
+        choose={(chosen) =>
+          set(chosen === 'at' ? { kind: 'at', atUs: fromUs } : { kind: 'within', fromUs, toUs: endUs })
         }
       />
       {when.kind === 'at' ? (
