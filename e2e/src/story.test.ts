@@ -47,6 +47,39 @@ describe('a first press', () => {
   });
 });
 
+describe('sound', () => {
+  /** Presses and holds on in a state that gives a tone on entering, then lets go. */
+  const sound = async () => {
+    const cap = await bench.label('Press Stir');
+    await bench.driver.actions().move({ origin: cap }).press().perform();
+    await inHand('Well kept');
+    await bench.driver.actions().release().perform();
+  };
+
+  it('comes with the first press, at the pitch that the rule says, and not when muted', async () => {
+    await bench.listen();
+    await bench.openKettle();
+    expect(await bench.heard()).toEqual({ hz: [], gain: [] });
+    await bench.pick(
+      await bench.css('[aria-label="State Ready"] [aria-label="Rule 1"] select[aria-label="Then"]'),
+      'go to Well kept',
+    );
+    await sound();
+    await bench.until('880 Hz', async () => (await bench.heard()).hz.includes(880));
+    await bench.until('silence after it', async () => (await bench.heard()).gain.at(-1) === 0);
+    const before = await bench.heard();
+    expect(before.gain.some((gain) => gain > 0)).toBe(true);
+    await bench.clickLabel('Mute');
+    await bench.clickLabel('Switch off and on');
+    await inHand('Ready');
+    await sound();
+    const after = await bench.heard();
+    expect(after.hz).toEqual(before.hz);
+    expect(after.gain.slice(before.gain.length).every((gain) => gain === 0)).toBe(true);
+    await bench.clickLabel('Sound on');
+  });
+});
+
 describe('a change is felt at once', () => {
   it('a debounce time: the press is swallowed, and the strip says why', async () => {
     await bench.openKettle('feel');
@@ -123,6 +156,28 @@ describe('time', () => {
     await inHand('Ready');
     await bench.shows('Stove light: blink');
     await bench.press('Stir');
+    await inHand('Simmering');
+  });
+
+  it('is dragged back with the mouse, and nothing can be played there', async () => {
+    await bench.openKettle();
+    await bench.press('Stir');
+    await inHand('Simmering');
+    // Long enough ago for the whole window to have passed.
+    await bench.pick(await bench.label('Time shown'), '10 s');
+    const canvas = await bench.css('canvas');
+    await bench.driver
+      .actions()
+      .move({ origin: canvas, x: 400 })
+      .press()
+      .move({ origin: canvas, x: -400 })
+      .perform();
+    await bench.shows('This is the past');
+    await bench.driver.actions().release().perform();
+    await inHand('Ready');
+    await bench.press('Stir');
+    await bench.shows('This is the past');
+    await bench.clickLabel('Let time run');
     await inHand('Simmering');
   });
 

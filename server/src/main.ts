@@ -5,6 +5,8 @@ import { readSettings } from './settings.ts';
 
 const settings = readSettings(process.argv.slice(2));
 const app = await createApp(settings);
+// Started quietly: what the framework wires up is no news. From here on, one line of JSON a request.
+await app.init();
 app.useLogger(new ConsoleLogger({ json: true, colors: false, logLevels: ['log', 'warn', 'error'] }));
 await app.listen(settings.port, settings.host);
 const { port } = app.getHttpServer().address() as AddressInfo;

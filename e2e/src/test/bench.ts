@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Builder, By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
-import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
+import { Options, ServiceBuilder, type Driver as ChromiumWebDriver } from 'selenium-webdriver/chrome.js';
 import { ApiServer } from '../../../server/src/test/apiServer.ts';
 
 /** How long anything on the page may take to come about before a test gives up. Not a measure of speed. */
@@ -186,6 +186,26 @@ export class Bench {
   async press(control: string, heldMs = 90): Promise<void> {
     const cap = await this.label(`Press ${control}`);
     await this.driver.actions().move({ origin: cap }).press().pause(heldMs).release().perform();
+  }
+
+  /** Has every page from now on write down what it gives to the loudspeaker. */
+  async listen(): Promise<void> {
+    const source = `
+      window.heard = { hz: [], gain: [] };
+      for (const [method, list] of [['setValueAtTime', 'hz'], ['setTargetAtTime', 'gain']]) {
+        const real = AudioParam.prototype[method];
+        AudioParam.prototype[method] = function (value, ...rest) {
+          window.heard[list].push(value);
+          return real.call(this, value, ...rest);
+        };
+      }`;
+    await (this.driver as ChromiumWebDriver).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+      source,
+    });
+  }
+
+  heard(): Promise<{ hz: number[]; gain: number[] }> {
+    return this.driver.executeScript('return window.heard');
   }
 
   /** Everything the browser complained about. */

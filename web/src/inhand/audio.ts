@@ -58,9 +58,3 @@ export function play(tones: Record<string, number>): void {
     voice.gain.gain.setTargetAtTime(hz > 0 ? loudness : 0, currentTime, rampSeconds);
   }
 }
-
-/** What is sounding now, for tests and for the screen: pitches actually given out. */
-export function sounding(): number[] {
-  if (!context || useSound.getState().muted) return [];
-  return Object.values(wanted).filter((hz) => hz > 0);
-}

@@ -1,3 +1,3 @@
 export { InHand } from './InHand.tsx';
-export { setMuted, sounding, useSound } from './audio.ts';
+export { setMuted, useSound } from './audio.ts';
 export { useRecording } from './useRecording.ts';
