@@ -1,4 +1,5 @@
 import { NumberInput, TextInput, Textarea, type TextInputProps, type TextareaProps } from '@mantine/core';
+import { limits } from '@hum-lever/core';
 import { useState, type KeyboardEvent, type ReactNode } from 'react';
 import { msToUs, usToMs } from './units.ts';
 
@@ -126,6 +127,21 @@ export function DurationField({
       min={usToMs(minUs)}
       max={usToMs(maxUs)}
       commit={(ms) => commit(msToUs(ms))}
+    />
+  );
+}
+
+/** A row of a display: counted from 0 in the document, from 1 by people. */
+export function RowField({ value, commit }: { value: number; commit: Commit<number> }) {
+  return (
+    <NumberField
+      label=""
+      aria-label="Row"
+      width={62}
+      min={1}
+      max={limits.displayRows}
+      value={value + 1}
+      commit={(row) => commit(row - 1)}
     />
   );
 }

@@ -1,5 +1,5 @@
 export { BarIcon, ThemeButton } from './BarIcon.tsx';
-export { DurationField, NumberField, ProseField, TextField, type Commit } from './fields.tsx';
+export { DurationField, NumberField, ProseField, RowField, TextField, type Commit } from './fields.tsx';
 export { Choice } from './Choice.tsx';
 export { FirstStep, SheetFrame } from './SheetFrame.tsx';
 export { StageChip, StageIcon, stages, stageWords, type Stage } from './stages.tsx';

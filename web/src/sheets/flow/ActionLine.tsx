@@ -2,7 +2,7 @@ import { ActionIcon, Menu } from '@mantine/core';
 import { IconChevronDown, IconPlus, IconX } from '@tabler/icons-react';
 import { showExpression, showTemplate, type Action, type LightMode } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
-import { Choice, DurationField, NumberField, TextField } from '../../shared/index.ts';
+import { Choice, DurationField, NumberField, RowField, TextField } from '../../shared/index.ts';
 import { actionChoices, typedExpression, typedTemplate } from './sentences.ts';
 import classes from './Flow.module.css';
 
@@ -150,15 +150,7 @@ function ActionLine({ action, put }: { action: Action; put: Put }) {
             choose={(outputId) => put({ ...action, outputId })}
           />
           row
-          <NumberField
-            label=""
-            aria-label="Row"
-            width={62}
-            min={1}
-            max={8}
-            value={action.row + 1}
-            commit={(row) => put({ ...action, row: row - 1 })}
-          />
+          <RowField value={action.row} commit={(row) => put({ ...action, row })} />
           shows
           <ExpressionSlot
             template

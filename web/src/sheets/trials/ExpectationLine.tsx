@@ -8,7 +8,7 @@ import {
   type Gadget,
 } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
-import { Choice, NumberField, TextField } from '../../shared/index.ts';
+import { Choice, NumberField, RowField, TextField } from '../../shared/index.ts';
 import { cameWords, wantedWords } from './describe.ts';
 import classes from './Trials.module.css';
 
@@ -129,15 +129,7 @@ function WhatSlots({ what, put }: { what: What; put: (what: What) => null }) {
       return (
         <>
           row
-          <NumberField
-            label=""
-            aria-label="Row"
-            width={62}
-            min={1}
-            max={8}
-            value={what.row + 1}
-            commit={(row) => put({ ...what, row: row - 1 })}
-          />
+          <RowField value={what.row} commit={(row) => put({ ...what, row })} />
           shows
           <TextField
             size="xs"
