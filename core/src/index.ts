@@ -1,7 +1,6 @@
 export {
   canonicalJson,
   countUses,
-  currentVersion,
   EditRefused,
   emptyGadget,
   faultsOf,
@@ -9,11 +8,9 @@ export {
   gadgetSchema,
   gestureKinds,
   human,
-  idSchema,
   lightColours,
   limits,
   nameSchema,
-  wholeSchema,
   type Action,
   type Button,
   type ContactFigures,
@@ -25,15 +22,12 @@ export {
   type Fault,
   type Gadget,
   type GestureKind,
-  type GestureSetting,
   type Light,
   type LightMode,
   type Output,
-  type OutputKind,
   type Place,
   type Rule,
   type Snag,
-  type SnagLevel,
   type State,
   type Task,
   type TextDisplay,
@@ -41,14 +35,13 @@ export {
   type Trigger,
   type Variable,
 } from './gadget/index.ts';
-export { contactOf, pressEdges, switchModels, type SwitchModel } from './contact/index.ts';
+export { contactOf, pressEdges, type SwitchModel } from './contact/index.ts';
 export {
   algorithmOf,
   algorithms,
   cleanEdges,
   defaultSetting,
   measureSetting,
-  type DebounceAlgorithm,
   type Measure,
 } from './debounce/index.ts';
 export { ExpressionError, readExpression, readTemplate, showExpression, showTemplate } from './flow/index.ts';
@@ -69,7 +62,6 @@ export {
   comparisons,
   recordedTrial,
   runTrial,
-  trialLimits,
   trialSchema,
   type Comparison,
   type Expectation,

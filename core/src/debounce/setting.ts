@@ -2,8 +2,6 @@ import type { DebounceSetting } from '../gadget/index.ts';
 import type { DebounceAlgorithm } from './algorithm.ts';
 import { algorithms } from './registry.ts';
 
-export type AlgorithmId = (typeof algorithms)[number]['id'];
-
 /** The algorithm of that id. @throws RangeError naming those there are. */
 export function algorithmOf(id: string): DebounceAlgorithm {
   const found = algorithms.find((algorithm) => algorithm.id === id);

@@ -6,11 +6,8 @@ export {
   durationUsSchema,
   int32Schema,
   lineSchema,
-  proseSchema,
 } from './primitives.schema.ts';
 export {
-  contactSchema,
-  debounceSettingSchema,
   lightColours,
   type Button,
   type ContactFigures,
@@ -19,12 +16,10 @@ export {
   type GestureSetting,
   type Light,
   type Output,
-  type OutputKind,
   type TextDisplay,
   type Tone,
 } from './parts.schema.ts';
 export {
-  actionSchema,
   functionNames,
   gestureKinds,
   type Action,
@@ -40,7 +35,7 @@ export { emptyGadget, gadgetSchema, type Gadget, type Task } from './gadget.sche
 export { currentVersion, gadgetVersions } from './versions.ts';
 export { faultsOf, openGadget, type Fault, type Opened } from './open.ts';
 export { canonicalJson } from './canonical.ts';
-export { allActions, allRules, countUses, expressionTexts, findRule } from './find.ts';
+export { allRules, countUses, findRule } from './find.ts';
 export { applyEdit, EditRefused, edits, type Edit, type EditName } from './edits.ts';
 export { human } from './human.ts';
 export type { Derived, Edge, Place, Snag, SnagLevel, SnagRule } from './snag.ts';

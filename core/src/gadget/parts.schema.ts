@@ -87,4 +87,3 @@ export type Light = z.infer<typeof lightSchema>;
 export type TextDisplay = z.infer<typeof textDisplaySchema>;
 export type Tone = z.infer<typeof toneSchema>;
 export type Output = z.infer<typeof outputSchema>;
-export type OutputKind = Output['kind'];

@@ -278,6 +278,17 @@ describe('taking over an edit while running', () => {
     expect(of(machine.takeTrace(), 'state').map(({ at }) => at)).toEqual([123_456, 134_000, 144_000]);
   });
 
+  it('a standstill at that new start ends as much later as it begins', () => {
+    const machine = new Machine(pressToLight({ contact: ideal }), 1);
+    machine.advanceTo(100_000);
+    const waiting = pressToLight({ contact: ideal });
+    const entry = [{ kind: 'wait', lengthUs: 50_000 }] as const;
+    waiting.flow = { variables: [], initialId: 's7', states: [state('s7', { entry: [...entry] })] };
+    machine.takeTrace();
+    machine.adopt(waiting);
+    expect(of(machine.takeTrace(), 'blocked')).toEqual([{ at: 100_000, lane: 'blocked', untilUs: 150_000 }]);
+  });
+
   it('survives any edit from any gadget to any other', () => {
     fc.assert(
       fc.property(

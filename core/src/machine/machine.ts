@@ -132,7 +132,11 @@ export class Machine {
     fresh.shiftTo(nowUs);
     this.compiled = fresh.compiled;
     this.state = fresh.state;
-    this.trace.push(...fresh.trace.map((entry) => ({ ...entry, at: entry.at + nowUs })));
+    for (const entry of fresh.trace) {
+      const moved = { ...entry, at: entry.at + nowUs };
+      // A standstill's end moves with its beginning.
+      this.trace.push(moved.lane === 'blocked' ? { ...moved, untilUs: moved.untilUs + nowUs } : moved);
+    }
     return { restarted: true };
   }
 

@@ -5,9 +5,8 @@ export {
   type GadgetSummary,
   type RevisionSummary,
   type StoredTrial,
-  type TrialRun,
 } from './api.ts';
-export { edit, replaceDocument, useDocument, useGadget, useHistory } from './gadgetStore.ts';
+export { edit, useDocument, useGadget, useHistory } from './gadgetStore.ts';
 export {
   closeGadget,
   followHead,

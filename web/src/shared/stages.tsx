@@ -6,20 +6,11 @@ import {
   IconWaveSquare,
   type Icon,
 } from '@tabler/icons-react';
-import type { ReactNode } from 'react';
 import classes from './stages.module.css';
 
 /** The stages of the path: each with a colour, an icon and a line style, so that colour is never the only sign. */
 export const stages = ['contact', 'clean', 'gesture', 'state', 'output'] as const;
 export type Stage = (typeof stages)[number];
-
-export const stageWords: Record<Stage, string> = {
-  contact: 'Contact',
-  clean: 'Clean',
-  gesture: 'Gesture',
-  state: 'State',
-  output: 'Output',
-};
 
 const icons: Record<Stage, Icon> = {
   contact: IconPlugConnected,
@@ -32,14 +23,4 @@ const icons: Record<Stage, Icon> = {
 export function StageIcon({ stage, size = 16 }: { stage: Stage; size?: number }) {
   const Icon = icons[stage];
   return <Icon className={`stage-${stage} ${classes.icon}`} size={size} stroke={1.8} aria-hidden />;
-}
-
-/** A word that belongs to a stage. */
-export function StageChip({ stage, children }: { stage: Stage; children: ReactNode }) {
-  return (
-    <span className={`stage-${stage} ${classes.chip}`}>
-      <StageIcon stage={stage} size={14} />
-      {children}
-    </span>
-  );
 }

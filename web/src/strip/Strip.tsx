@@ -37,10 +37,12 @@ const nowShare = 0.92;
 /** Time, as lanes along the path. */
 export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
   const [spanUs, setSpanUs] = useState(2_000_000);
-  const [selected, setSelected] = useState<number | null>(null);
+  const [chosen, setChosen] = useState<number | null>(null);
   /** Stepping is about each event; otherwise what the last press came to matters more than what came last. */
   const [stepping, setStepping] = useState(false);
   const pastUs = usePlayer((state) => state.pastUs);
+  // An event is chosen only as long as its moment is looked at; a machine that runs on, or begins anew, has none.
+  const selected = pastUs === null ? null : chosen;
   const running = usePlayer((state) => state.running);
   const factor = usePlayer((state) => state.factor);
   const gadget = useDocument();
@@ -53,10 +55,10 @@ export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
     spoken >= 0 ? sayWhy(gadget, trace, spoken) : 'Nothing has happened yet. Press something in hand.';
 
   const choose = (index: number | null) => {
-    setSelected(index);
+    setChosen(index);
     setStepping(false);
-    const chosen = index === null ? undefined : traceNow()[index];
-    if (chosen) player.scrub(chosen.at);
+    const at = index === null ? undefined : traceNow()[index]?.at;
+    if (at !== undefined) player.scrub(at);
   };
   const walk = (by: 1 | -1) => {
     const from = selected ?? trace.length;
@@ -77,17 +79,14 @@ export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
     act();
   };
   const step = () => {
-    setSelected(null);
     setStepping(true);
     player.step();
   };
   const resume = () => {
-    setSelected(null);
     setStepping(false);
     player.run();
   };
   const backToPresent = () => {
-    setSelected(null);
     if (pastUs !== null) player.present();
   };
 
@@ -132,7 +131,7 @@ export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
         {pastUs !== null && (
           <span className={classes.past}>
             <span className="number">{showMoment(pastUs)}</span>
-            <button type="button" onClick={() => (setSelected(null), player.goOnFromHere())}>
+            <button type="button" onClick={player.goOnFromHere}>
               Go on from here
             </button>
             <button type="button" onClick={backToPresent}>
@@ -249,6 +248,7 @@ function Canvas({
   const onPointerMove = (event: PointerEvent<HTMLCanvasElement>) => {
     if (event.buttons !== 1 || (!moved.current && Math.abs(event.movementX) < 2)) return;
     moved.current = true;
+    choose(null);
     player.scrub(Math.max(0, timeAt(event)));
   };
   const onPointerUp = (event: PointerEvent<HTMLCanvasElement>) => {

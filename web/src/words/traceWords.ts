@@ -64,12 +64,19 @@ function answerTo(trace: readonly TraceEntry[], index: number): EntryOf<'rule'> 
  * answered, else any gesture; without hands, the last state. -1: nothing has happened.
  */
 export function mostTelling(trace: readonly TraceEntry[]): number {
-  const from = trace.findLastIndex((entry) => entry.lane === 'finger' && entry.down);
-  const last = (fits: (entry: TraceEntry, index: number) => boolean) =>
-    trace.findLastIndex((entry, index) => index >= from && fits(entry, index));
+  const from = Math.max(
+    0,
+    trace.findLastIndex((entry) => entry.lane === 'finger' && entry.down),
+  );
+  // Only what came since the last press is looked at: this runs with every report.
+  const recent = trace.slice(from);
+  const last = (fits: (entry: TraceEntry, index: number) => boolean) => {
+    const found = recent.findLastIndex(fits);
+    return found < 0 ? -1 : found + from;
+  };
   const candidates = [
     () => last((entry) => entry.lane === 'swallowed' || (entry.lane === 'clean' && entry.extra)),
-    () => last((entry, index) => entry.lane === 'gesture' && answerTo(trace, index) !== undefined),
+    () => last((entry, index) => entry.lane === 'gesture' && answerTo(recent, index) !== undefined),
     () => last((entry) => entry.lane === 'gesture'),
     () => last((entry) => entry.lane === 'state' || entry.lane === 'finger'),
   ];

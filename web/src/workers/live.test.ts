@@ -167,6 +167,17 @@ describe('the live machine', () => {
     expect(at[3]).toBeLessThanOrEqual(5_090_000);
   });
 
+  it('an edit does not take anyone out of the past', () => {
+    rig.pass(100);
+    rig.press();
+    rig.pass(700);
+    rig.send({ kind: 'scrub', toUs: 0 }, { kind: 'edit', gadget: { ...kettle, loop: { periodUs: 2_000 } } });
+    expect(rig.reports.at(-1)).toMatchObject({ kind: 'past', atUs: 0, shown: { stateId: 's1' } });
+    expect(rig.last('slice').pastUs).toBe(0);
+    rig.send({ kind: 'present' });
+    expect(rig.last('slice')).toMatchObject({ pastUs: null, shown: { stateId: 's2' } });
+  });
+
   it('fingers do not reach into the past', () => {
     rig.pass(400);
     rig.send({ kind: 'scrub', toUs: 100_000 });

@@ -75,6 +75,8 @@ export class LiveMachine {
         const { restarted } = machine.adopt(command.gadget);
         this.mark(machine);
         this.report(machine, { restarted });
+        // Whoever looks at the past goes on looking at it.
+        if (this.pastUs !== null) this.scrub(machine, this.pastUs);
         break;
       }
       case 'finger':
@@ -172,6 +174,7 @@ export class LiveMachine {
       running: this.running,
       fresh,
       restarted,
+      pastUs: this.pastUs,
     });
   }
 

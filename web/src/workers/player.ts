@@ -48,7 +48,7 @@ function receive(report: Report): void {
   const { traceVersion } = usePlayer.getState();
   switch (report.kind) {
     case 'slice': {
-      const { entries, shown, clock, running, fresh, restarted } = report;
+      const { entries, shown, clock, running, fresh, restarted, pastUs } = report;
       clockAtMs = performance.now();
       if (fresh) trace = entries;
       else if (entries.length > 0) trace.push(...entries);
@@ -58,7 +58,7 @@ function receive(report: Report): void {
         shown,
         clock,
         running,
-        pastUs: null,
+        pastUs,
         ...(grown && { traceVersion: traceVersion + 1 }),
         ...(restarted && { notice: 'Restarted: the state it was in is gone.' }),
         ...(fresh && { failure: null }),
@@ -105,8 +105,10 @@ export const player = {
   },
   edit: (gadget: Gadget) => send({ kind: 'edit', gadget }),
   /** @param stampMs when the hand moved, as events are stamped: since the page was started */
-  finger: (controlId: string, down: boolean, stampMs = performance.now()) =>
-    send({ kind: 'finger', controlId, down, atMs: epochMs(stampMs) }),
+  finger(controlId: string, down: boolean, stampMs = performance.now()): void {
+    if (usePlayer.getState().notice !== null) usePlayer.setState({ notice: null });
+    send({ kind: 'finger', controlId, down, atMs: epochMs(stampMs) });
+  },
   run: () => send({ kind: 'run' }),
   pause: () => send({ kind: 'pause' }),
   step: () => send({ kind: 'step' }),
@@ -114,7 +116,12 @@ export const player = {
     usePlayer.setState({ factor });
     send({ kind: 'speed', factor });
   },
-  scrub: (toUs: number) => send({ kind: 'scrub', toUs: Math.round(toUs) }),
+  scrub(toUs: number): void {
+    const pastUs = Math.round(toUs);
+    // At once, so that keys pressed in quick succession walk on from here.
+    usePlayer.setState({ pastUs });
+    send({ kind: 'scrub', toUs: pastUs });
+  },
   goOnFromHere: () => send({ kind: 'goOnFromHere' }),
   present: () => send({ kind: 'present' }),
   /** Powers up anew and records from there. */

@@ -44,6 +44,8 @@ export type Report =
       running: boolean;
       fresh: boolean;
       restarted: boolean;
+      /** The moment of the past that is looked at; null: the present. */
+      pastUs: number | null;
     }
   | { kind: 'past'; atUs: number; shown: Shown }
   /** The trace after this moment is void. */
