@@ -16,10 +16,14 @@ const mayKnow = {
   light: [...ground, 'flow'],
   screen: [...ground, 'flow'],
   sound: [...ground, 'flow'],
-  machine: [...ground, ...path],
+  // Beside the path: what is bought, and how it is wired.
+  brief: [...ground],
+  parts: [...ground],
+  wiring: [...ground, 'scan', 'parts'],
+  machine: [...ground, ...path, 'wiring'],
   trial: [...ground, ...path, 'machine'],
-  snag: [...ground, ...path, 'machine'],
-  formats: [...ground, ...path, 'machine', 'trial', 'snag'],
+  snag: [...ground, ...path, 'brief', 'wiring', 'machine'],
+  formats: [...ground, ...path, 'parts', 'wiring', 'machine', 'trial', 'snag'],
 };
 const test = '\\.test\\.tsx?$|/test/';
 const rooms = Object.entries(mayKnow).map(([room, known]) => ({

@@ -15,11 +15,24 @@ const registries = [
     name: 'algorithms',
     type: null,
   },
+  {
+    ending: '.scheme.ts',
+    below: 'scan',
+    file: 'scan/registry.ts',
+    name: 'schemeList',
+    type: null,
+    order: ['direct', 'matrix', 'matrixDiodes', 'charlieplex', 'ladder', 'shiftRegister', 'expander'],
+  },
+  { ending: '.part.ts', below: 'parts', file: 'parts/registry.ts', name: 'partList', type: null },
+  { ending: '.board.ts', below: 'wiring', file: 'wiring/boardRegistry.ts', name: 'boardList', type: null },
   { ending: '.snag.ts', below: '', file: 'snag/registry.ts', name: 'snagRules', type: 'SnagRule' },
 ];
 
+/** Named members come in the order of their naming, the others behind them by name. */
+const place = (order, id) => (order.indexOf(id) + order.length + 1) % (order.length + 1);
+
 let stale = false;
-for (const { ending, below, file, name, type } of registries) {
+for (const { ending, below, file, name, type, order = [] } of registries) {
   const members = readdirSync(join(core, below), { recursive: true })
     .map(String)
     .filter((path) => path.endsWith(ending))
@@ -27,7 +40,7 @@ for (const { ending, below, file, name, type } of registries) {
       id: path.split('/').at(-1).slice(0, -ending.length),
       path: relative(dirname(join(core, file)), join(core, below, path)),
     }))
-    .sort((a, b) => (a.id < b.id ? -1 : 1));
+    .sort((a, b) => place(order, a.id) - place(order, b.id) || (a.id < b.id ? -1 : 1));
   const imports = members.map(({ id, path }) => {
     return `import { ${id} } from '${path.startsWith('.') ? path : `./${path}`}';`;
   });

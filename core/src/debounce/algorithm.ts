@@ -2,7 +2,7 @@ import type * as z from 'zod';
 import type { Sample } from '../scan/index.ts';
 
 /** Why a press did not come through. */
-export type SwallowReason = 'lockout' | 'too-short' | 'between-samples' | 'blocked';
+export type SwallowReason = 'lockout' | 'too-short' | 'between-samples' | 'blocked' | 'masked';
 
 /** What every algorithm's state holds; the rest is its own. Plain JSON. */
 export interface DebounceState {

@@ -10,19 +10,30 @@ import {
   type Gadget,
   type Opened,
 } from '../gadget/index.ts';
+import { partFaults } from '../parts/index.ts';
+import { setFaults } from '../scan/index.ts';
 
 /** As `Opened`, with what only text can be: not JSON, or too large to look at. */
 export type Read =
   Opened | { outcome: 'not-json'; message: string } | { outcome: 'too-large'; message: string };
 
-/** What the ground floor cannot know: whether every debounce setting is one that the registry can run. */
-function registryFaults(gadget: Gadget): Fault[] {
-  return gadget.controls.flatMap(({ debounce }, index) =>
-    settingFaults(debounce).map(({ path, message }) => ({
-      path: `controls.${index}.debounce.${path}`,
-      message,
-    })),
-  );
+/** What the ground floor cannot know: whether settings, classes and schemes are ones that the registries have. */
+function registryFaults({ controls, outputs, parts, wiring }: Gadget): Fault[] {
+  const kinds = new Map([...controls, ...outputs].map(({ id, kind }) => [id, kind]));
+  const under = (base: string, faults: Fault[]) =>
+    faults.map(({ path, message }) => ({ path: `${base}.${path}`, message }));
+  return [
+    ...controls.flatMap(({ debounce }, index) =>
+      under(`controls.${index}.debounce`, settingFaults(debounce)),
+    ),
+    ...parts.flatMap((part, index) =>
+      under(
+        `parts.${index}`,
+        partFaults(part, (id) => kinds.get(id)),
+      ),
+    ),
+    ...wiring.sets.flatMap((set, index) => under(`wiring.sets.${index}`, setFaults(set))),
+  ];
 }
 
 /** A document from raw JSON: migrated, checked strictly, ready to run. Never throws. */
@@ -65,7 +76,11 @@ export function printGadget(gadget: Gadget): string {
  */
 export function editGadget(gadget: Gadget, edit: Edit): Gadget {
   const edited = applyEdit(gadget, edit);
-  const faults = edited.controls === gadget.controls ? [] : registryFaults(edited);
+  const same =
+    edited.controls === gadget.controls &&
+    edited.parts === gadget.parts &&
+    edited.wiring.sets === gadget.wiring.sets;
+  const faults = same ? [] : registryFaults(edited);
   if (faults.length > 0) throw new EditRefused(`${faults[0]!.path}: ${faults[0]!.message}`, faults);
   return edited;
 }

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { contactOf } from '../contact/index.ts';
 import { gadgetArbitrary } from '../test/arbitraries.ts';
-import { button, frozen, pressToLight, rule } from '../test/fixtures.ts';
+import { button, frozen, part, pressToLight, rule } from '../test/fixtures.ts';
 import {
   applyEdit,
   countUses,
@@ -17,13 +17,17 @@ const run = (gadget: Gadget, ...edits: Edit[]) => edits.reduce(applyEdit, gadget
 describe('edits', () => {
   it('build a working gadget from nothing', () => {
     const { id: _id, ...control } = button();
+    const { id: _key, plays: _none, ...key } = part('p1', 'push-button');
     const { id: _ruleId, ...press } = rule('r1', { targetId: 's2' });
     const built = run(
       emptyGadget('New'),
       { name: 'renameGadget', args: ['Lamp'] },
       { name: 'setPurpose', args: ['To light the booth'] },
-      { name: 'addControl', args: [control] },
-      { name: 'addOutput', args: [{ kind: 'light', name: 'Lamp', colour: 'amber' }] },
+      { name: 'addPart', args: [key, [control]] },
+      {
+        name: 'addPart',
+        args: [{ ...key, kind: 'light' }, [{ kind: 'light', name: 'Lamp', colour: 'amber' }]],
+      },
       { name: 'addState', args: ['Dark'] },
       { name: 'addState', args: ['Lit'] },
       { name: 'addRule', args: ['s1', press] },
@@ -34,7 +38,17 @@ describe('edits', () => {
       { name: 'addVariable', args: [{ name: 'count', initial: 0, min: 0, max: 9 }] },
       {
         name: 'addTask',
-        args: [{ name: 'Light it', startStateId: 's1', goalStateId: 's2', budgetPresses: 1, budgetUs: null }],
+        args: [
+          {
+            name: 'Light it',
+            startStateId: 's1',
+            goalStateId: 's2',
+            doneWhen: null,
+            budgetPresses: 1,
+            budgetUs: null,
+            circumstances: ['dark'],
+          },
+        ],
       },
       { name: 'setLoopPeriod', args: [2_000] },
       { name: 'moveState', args: ['s2', -5] },
@@ -48,11 +62,9 @@ describe('edits', () => {
   it('take along what would dangle', () => {
     const gadget = pressToLight();
     expect(
-      run(gadget, { name: 'removeControl', args: ['b1'] }).flow.states.every(
-        ({ rules }) => rules.length === 0,
-      ),
+      run(gadget, { name: 'removePart', args: ['p1'] }).flow.states.every(({ rules }) => rules.length === 0),
     ).toBe(true);
-    const noScreen = run(gadget, { name: 'removeOutput', args: ['o2'] });
+    const noScreen = run(gadget, { name: 'removePart', args: ['p3'] });
     expect(countUses(noScreen, 'o2')).toBe(0);
     const one = run(gadget, { name: 'removeState', args: ['s1'] });
     expect(one.flow).toMatchObject({ initialId: 's2', states: [{ id: 's2', rules: [] }] });
@@ -93,8 +105,9 @@ describe('edits', () => {
 
   it('never leave a document that the door would refuse, whatever is removed', () => {
     const removal = fc.oneof(
-      fc.constantFrom('b1', 'b2', 'b3').map((id): Edit => ({ name: 'removeControl', args: [id] })),
-      fc.constantFrom('o1', 'o2', 'o3').map((id): Edit => ({ name: 'removeOutput', args: [id] })),
+      fc
+        .constantFrom('p1', 'p2', 'p3', 'p4', 'p5', 'p6')
+        .map((id): Edit => ({ name: 'removePart', args: [id] })),
       fc.constantFrom('s1', 's2', 's3', 's4').map((id): Edit => ({ name: 'removeState', args: [id] })),
       fc.constantFrom('v1', 'v2').map((id): Edit => ({ name: 'removeVariable', args: [id] })),
       fc.constant<Edit>({ name: 'addState', args: ['More'] }),

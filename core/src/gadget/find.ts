@@ -42,3 +42,8 @@ export function countUses(gadget: Gadget, id: string): number {
   ).length;
   return inRules + inActions + expressionTexts(gadget).filter((text) => word.test(text)).length;
 }
+
+/** The part that plays this control or output. */
+export function partOf(gadget: Gadget, endId: string): Gadget['parts'][number] | undefined {
+  return gadget.parts.find(({ plays }) => plays.includes(endId));
+}

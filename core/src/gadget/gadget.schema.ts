@@ -1,33 +1,29 @@
 import * as z from 'zod';
+import { briefSchema, noWishes } from './brief.schema.ts';
+import { controlSchema, outputSchema } from './controls.schema.ts';
 import { flowSchema } from './flow.schema.ts';
 import { limits } from './limits.ts';
-import { controlSchema, outputSchema } from './parts.schema.ts';
-import { durationUsSchema, idSchema, nameSchema, proseSchema, wholeSchema } from './primitives.schema.ts';
+import { billSchema, partSchema } from './parts.schema.ts';
+import { nameSchema, wholeSchema } from './primitives.schema.ts';
 import { checkReferences } from './references.ts';
 import { gadgetVersions } from './versions.ts';
-
-export const taskSchema = z.strictObject({
-  id: idSchema,
-  name: nameSchema,
-  /** Where the user is when they want it; null: wherever. */
-  startStateId: idSchema.nullable(),
-  /** Being here means it is done; null: not said yet. */
-  goalStateId: idSchema.nullable(),
-  budgetPresses: wholeSchema(0, 1_000).nullable(),
-  budgetUs: durationUsSchema().nullable(),
-});
+import { noWiring, wiringSchema } from './wiring.schema.ts';
 
 /** The current version of the document, strictly. Older raw JSON goes through `openGadget` first. */
 export const gadgetSchema = z
   .strictObject({
     kind: z.literal('hum-lever-gadget'),
-    version: z.literal(gadgetVersions.WholeMicroseconds),
+    version: z.literal(gadgetVersions.PartsAndWiring),
     name: nameSchema,
-    brief: z.strictObject({ purpose: proseSchema, tasks: z.array(taskSchema).max(limits.tasks) }),
+    brief: briefSchema,
     /** The main loop reads the inputs once per period. */
     loop: z.strictObject({ periodUs: wholeSchema(50, 1_000_000, 'µs') }),
     controls: z.array(controlSchema).max(limits.controls),
     outputs: z.array(outputSchema).max(limits.outputs),
+    bill: billSchema,
+    /** What is bought and wired; every control and output belongs to exactly one of them. */
+    parts: z.array(partSchema).max(limits.parts),
+    wiring: wiringSchema,
     flow: flowSchema,
   })
   .superRefine((gadget, context) => {
@@ -35,19 +31,21 @@ export const gadgetSchema = z
       context.addIssue({ code: 'custom', path, message });
   });
 
-export type Task = z.infer<typeof taskSchema>;
 export type Gadget = z.infer<typeof gadgetSchema>;
 
 /** A valid gadget with nothing in it yet. */
 export function emptyGadget(name: string): Gadget {
   return {
     kind: 'hum-lever-gadget',
-    version: gadgetVersions.WholeMicroseconds,
+    version: gadgetVersions.PartsAndWiring,
     name,
-    brief: { purpose: '', tasks: [] },
+    brief: { purpose: '', picture: null, words: [], tasks: [], wishes: noWishes },
     loop: { periodUs: 1_000 },
     controls: [],
     outputs: [],
+    bill: { currency: 'EUR' },
+    parts: [],
+    wiring: noWiring,
     flow: { variables: [], states: [], initialId: null },
   };
 }

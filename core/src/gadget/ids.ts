@@ -2,9 +2,12 @@ import type { Gadget } from './gadget.schema.ts';
 
 /** Prefix of the ids of each kind of thing. */
 export const idPrefix = {
+  word: 'w',
   task: 't',
   control: 'b',
   output: 'o',
+  part: 'p',
+  keySet: 'k',
   variable: 'v',
   state: 's',
   rule: 'r',
@@ -16,8 +19,17 @@ export const idPrefix = {
  */
 export function nextId(gadget: Gadget, kind: keyof typeof idPrefix): string {
   const prefix = idPrefix[kind];
-  const { brief, controls, outputs, flow } = gadget;
-  const records = [...brief.tasks, ...controls, ...outputs, ...flow.variables, ...flow.states];
+  const { brief, controls, outputs, parts, wiring, flow } = gadget;
+  const records = [
+    ...brief.words,
+    ...brief.tasks,
+    ...controls,
+    ...outputs,
+    ...parts,
+    ...wiring.sets,
+    ...flow.variables,
+    ...flow.states,
+  ];
   const ids = [
     ...records.map(({ id }) => id),
     ...flow.states.flatMap(({ rules }) => rules.map(({ id }) => id)),

@@ -18,7 +18,7 @@ export {
   type Output,
   type TextDisplay,
   type Tone,
-} from './parts.schema.ts';
+} from './controls.schema.ts';
 export {
   functionNames,
   gestureKinds,
@@ -31,11 +31,48 @@ export {
   type Trigger,
   type Variable,
 } from './flow.schema.ts';
-export { emptyGadget, gadgetSchema, type Gadget, type Task } from './gadget.schema.ts';
+export {
+  caseMaterials,
+  circumstances,
+  fates,
+  noWishes,
+  pictureTypes,
+  type Brief,
+  type CaseMaterial,
+  type Circumstance,
+  type Fate,
+  type Picture,
+  type Specification,
+  type Task,
+  type Wishes,
+  type Word,
+} from './brief.schema.ts';
+export { type Part } from './parts.schema.ts';
+export { boardSchema, edges, pinSchema, type Board, type BoardPin, type Edge4 } from './board.schema.ts';
+export { type Companion, type KeySet, type Wire, type Wiring } from './wiring.schema.ts';
+export { emptyGadget, gadgetSchema, type Gadget } from './gadget.schema.ts';
 export { currentVersion, gadgetVersions } from './versions.ts';
 export { faultsOf, openGadget, type Fault, type Opened } from './open.ts';
 export { canonicalJson } from './canonical.ts';
-export { allRules, countUses, findRule } from './find.ts';
-export { applyEdit, EditRefused, edits, type Edit, type EditName } from './edits.ts';
+export { allActions, allRules, countUses, findRule, partOf } from './find.ts';
+export {
+  applyEdit,
+  EditRefused,
+  edits,
+  type Edit,
+  type EditName,
+  type End,
+  type SingleEdit,
+} from './edits/index.ts';
+export { nextId } from './ids.ts';
+export {
+  powerEnd,
+  signal,
+  type Bus,
+  type BusLine,
+  type Need,
+  type Terminal,
+  type TerminalRole,
+} from './terminal.ts';
 export { human } from './human.ts';
 export type { Derived, Edge, Place, Snag, SnagLevel, SnagRule } from './snag.ts';

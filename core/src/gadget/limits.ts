@@ -5,9 +5,24 @@
 export const limits = {
   nameChars: 80,
   textChars: 4_000,
+  /** One sentence: a specification, a reason. */
+  sentenceChars: 240,
+  words: 200,
+  linksPerWord: 20,
   tasks: 100,
   controls: 64,
   outputs: 64,
+  parts: 128,
+  partQuantity: 999,
+  /** A million in the smallest unit of the currency times a hundred. */
+  priceCents: 100_000_000,
+  keySets: 8,
+  chords: 40,
+  wires: 600,
+  companions: 300,
+  ownBoards: 8,
+  boardPins: 128,
+  pinTokens: 40,
   variables: 100,
   states: 200,
   rulesPerState: 100,
@@ -21,4 +36,6 @@ export const limits = {
   toneHz: 20_000,
   /** Whole document as UTF-8 JSON. */
   documentBytes: 1_048_576,
+  /** A picture of the drawing, as the file that it came in. */
+  pictureBytes: 5_242_880,
 } as const;

@@ -23,6 +23,52 @@ function toWholeMicroseconds(document: Raw): Raw {
   return convert(document) as Raw;
 }
 
+/** Before parts had a list of their own, each control and output stood for the one thing that it was made of. */
+function toPartsAndWiring(document: Raw): Raw {
+  const list = (value: unknown): Raw[] => {
+    if (!Array.isArray(value) || !value.every(isRecord))
+      throw new Error('expected lists of controls, outputs and tasks');
+    return value;
+  };
+  const classes: Raw = { button: 'push-button', light: 'light', text: 'character-display', tone: 'piezo' };
+  const brief = isRecord(document.brief) ? document.brief : {};
+  const parts = [...list(document.controls), ...list(document.outputs)].map((end, index) => ({
+    id: `p${index + 1}`,
+    kind: classes[String(end.kind)],
+    name: end.name,
+    figures: {},
+    priceCents: null,
+    quantity: 1,
+    have: 0,
+    plays: [end.id],
+  }));
+  return {
+    ...document,
+    brief: {
+      ...brief,
+      picture: null,
+      words: [],
+      tasks: list(brief.tasks).map((task) => ({ ...task, doneWhen: null, circumstances: [] })),
+      wishes: {
+        priceCents: null,
+        runtimeHours: null,
+        latencyUs: null,
+        weightG: null,
+        widthMm: null,
+        heightMm: null,
+        depthMm: null,
+        caseMaterial: null,
+      },
+    },
+    bill: { currency: 'EUR' },
+    parts,
+    wiring: { boardId: null, boards: [], radioOn: false, sets: [], wires: [], companions: [] },
+  };
+}
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
-  [{ name: 'WholeMicroseconds', step: toWholeMicroseconds }];
+  [
+    { name: 'WholeMicroseconds', step: toWholeMicroseconds },
+    { name: 'PartsAndWiring', step: toPartsAndWiring },
+  ];

@@ -1,89 +1,32 @@
 import * as z from 'zod';
 import { limits } from './limits.ts';
-import { durationUsSchema, idSchema, nameSchema, wholeSchema } from './primitives.schema.ts';
+import { idSchema, nameSchema, wholeSchema } from './primitives.schema.ts';
 
-/**
- * How a switch bounces. All figures are the part's own and can be edited; `model` only remembers which class
- * they were started from (see contact/models.ts).
- */
-export const contactSchema = z.strictObject({
-  model: idSchema,
-  /** No bounce is left this long after closing. */
-  closeMaxUs: wholeSchema(0, 100_000, 'µs'),
-  /** No bounce is left this long after opening; often longer than closing. */
-  openMaxUs: wholeSchema(0, 100_000, 'µs'),
-  /** Chance in 1000 that one more pair of edges follows (geometric). */
-  againPerMille: wholeSchema(0, 950),
-  /** Median of the log-normal gap between edges. */
-  gapMedianUs: wholeSchema(1, 20_000, 'µs'),
-  /** Log-normal sigma of the gap, in thousandths. */
-  gapSpreadPerMille: wholeSchema(0, 1_500),
-});
+/** Id of a class in a catalogue: small words joined by hyphens. */
+export const classIdSchema = z
+  .string()
+  .regex(/^[a-z0-9]+(-[a-z0-9]+){0,6}$/, 'expected the id of a class such as "push-button"')
+  .max(40);
 
-/** Debounce setting: an algorithm of the registry and its parameters, which the registry checks. */
-export const debounceSettingSchema = z.strictObject({
-  algorithm: idSchema,
-  params: z.record(z.string().regex(/^[a-zA-Z]{1,32}$/), wholeSchema(0, 10_000_000)),
-});
-
-/** What a button listens for beyond press, release and tap. null: not listened for, so it costs no delay. */
-export const gestureSettingSchema = z.strictObject({
-  holdUs: durationUsSchema(1_000).nullable(),
-  doubleWindowUs: durationUsSchema(1_000).nullable(),
-  repeat: z.strictObject({ delayUs: durationUsSchema(1_000), everyUs: durationUsSchema(1_000) }).nullable(),
-});
-
-export const buttonSchema = z.strictObject({
+/** A thing to buy and wire. Its class says which figures and terminals it has (see parts/). */
+export const partSchema = z.strictObject({
   id: idSchema,
-  kind: z.literal('button'),
+  kind: classIdSchema,
   name: nameSchema,
-  /** Keyboard key that plays it, as in KeyboardEvent.code; null: mouse and touch only. */
-  key: z
-    .string()
-    .regex(/^[A-Za-z0-9]{1,24}$/, 'expected a key code such as "Space" or "KeyA"')
-    .nullable(),
-  contact: contactSchema,
-  debounce: debounceSettingSchema,
-  gestures: gestureSettingSchema,
+  /** Only what differs from the typical figures of its class, in the unit that the class states. */
+  figures: z.record(z.string().regex(/^[a-z][a-zA-Z0-9]{0,31}$/), wholeSchema(-2_000_000_000, 2_000_000_000)),
+  /** For one; null: what its class typically costs. */
+  priceCents: wholeSchema(0, limits.priceCents).nullable(),
+  /** How many to buy or take, spares included. */
+  quantity: wholeSchema(1, limits.partQuantity),
+  /** How many of them are in the drawer already. */
+  have: wholeSchema(0, limits.partQuantity),
+  /** The controls and outputs that it realises, in the order of its class. */
+  plays: z.array(idSchema).max(limits.controls),
 });
 
-export const lightColours = ['red', 'amber', 'green', 'blue', 'white'] as const;
-
-export const lightSchema = z.strictObject({
-  id: idSchema,
-  kind: z.literal('light'),
-  name: nameSchema,
-  colour: z.enum(lightColours),
+export const billSchema = z.strictObject({
+  currency: z.string().regex(/^[A-Z]{3}$/, 'expected three capitals such as "EUR"'),
 });
 
-export const textDisplaySchema = z.strictObject({
-  id: idSchema,
-  kind: z.literal('text'),
-  name: nameSchema,
-  columns: wholeSchema(1, limits.displayColumns),
-  rows: wholeSchema(1, limits.displayRows),
-});
-
-export const toneSchema = z
-  .strictObject({
-    id: idSchema,
-    kind: z.literal('tone'),
-    name: nameSchema,
-    /** Lowest and highest pitch the sounder gives; a request outside is held at the nearer end. */
-    lowHz: wholeSchema(1, limits.toneHz, 'Hz'),
-    highHz: wholeSchema(1, limits.toneHz, 'Hz'),
-  })
-  .refine((tone) => tone.lowHz <= tone.highHz, { path: ['highHz'], message: 'expected no less than lowHz' });
-
-export const controlSchema = z.discriminatedUnion('kind', [buttonSchema]);
-export const outputSchema = z.discriminatedUnion('kind', [lightSchema, textDisplaySchema, toneSchema]);
-
-export type ContactFigures = z.infer<typeof contactSchema>;
-export type DebounceSetting = z.infer<typeof debounceSettingSchema>;
-export type GestureSetting = z.infer<typeof gestureSettingSchema>;
-export type Button = z.infer<typeof buttonSchema>;
-export type Control = z.infer<typeof controlSchema>;
-export type Light = z.infer<typeof lightSchema>;
-export type TextDisplay = z.infer<typeof textDisplaySchema>;
-export type Tone = z.infer<typeof toneSchema>;
-export type Output = z.infer<typeof outputSchema>;
+export type Part = z.infer<typeof partSchema>;

@@ -1,5 +1,8 @@
+import type { Brief } from './brief.schema.ts';
 import type { Action, Flow } from './flow.schema.ts';
-import type { Control, Output } from './parts.schema.ts';
+import type { Part } from './parts.schema.ts';
+import type { Wiring } from './wiring.schema.ts';
+import type { Control, Output } from './controls.schema.ts';
 
 type Path = (string | number)[];
 export interface ReferenceFault {
@@ -8,9 +11,11 @@ export interface ReferenceFault {
 }
 
 interface Referring {
-  brief: { tasks: { id: string; startStateId: string | null; goalStateId: string | null }[] };
+  brief: Pick<Brief, 'words' | 'tasks'>;
   controls: Control[];
   outputs: Output[];
+  parts: Part[];
+  wiring: Wiring;
   flow: Flow;
 }
 
@@ -39,16 +44,19 @@ export function* actionLists(flow: Flow): Generator<{ actions: Action[]; path: P
 export function checkReferences(gadget: Referring): ReferenceFault[] {
   const faults: ReferenceFault[] = [];
   const fault = (path: Path, message: string) => faults.push({ path, message });
-  const { brief, controls, outputs, flow } = gadget;
+  const { brief, controls, outputs, parts, wiring, flow } = gadget;
 
   const seen = new Set<string>();
   const unique = (id: string, path: Path) => {
     if (seen.has(id)) fault([...path, 'id'], `expected an id used once, got "${id}" again`);
     seen.add(id);
   };
+  brief.words.forEach((word, i) => unique(word.id, ['brief', 'words', i]));
   brief.tasks.forEach((task, i) => unique(task.id, ['brief', 'tasks', i]));
   controls.forEach((control, i) => unique(control.id, ['controls', i]));
   outputs.forEach((output, i) => unique(output.id, ['outputs', i]));
+  parts.forEach((part, i) => unique(part.id, ['parts', i]));
+  wiring.sets.forEach((set, i) => unique(set.id, ['wiring', 'sets', i]));
   flow.variables.forEach((variable, i) => unique(variable.id, ['flow', 'variables', i]));
   flow.states.forEach((state, s) => {
     unique(state.id, ['flow', 'states', s]);
@@ -80,6 +88,14 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
     state(task.startStateId, ['brief', 'tasks', i, 'startStateId']);
     state(task.goalStateId, ['brief', 'tasks', i, 'goalStateId']);
   });
+  const linkable = new Set([...parts, ...brief.tasks, ...flow.states, ...outputs].map(({ id }) => id));
+  brief.words.forEach(({ links }, w) =>
+    links.forEach((id, l) => {
+      if (!linkable.has(id))
+        fault(['brief', 'words', w, 'links', l], `expected a part, task, state or output, got "${id}"`);
+    }),
+  );
+  faults.push(...partFaults(gadget), ...wiringFaults(gadget));
   state(flow.initialId, ['flow', 'initialId']);
   if ((flow.initialId === null) !== (flow.states.length === 0))
     fault(['flow', 'initialId'], 'expected the id of the first state, or null where there is no state');
@@ -101,5 +117,78 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
           `expected the id of a ${outputOf[action.kind]} output, got "${action.outputId}"`,
         );
     });
+  return faults;
+}
+
+/** Every control and output belongs to exactly one part. */
+function partFaults({ controls, outputs, parts }: Referring): ReferenceFault[] {
+  const faults: ReferenceFault[] = [];
+  const ends = new Set([...controls, ...outputs].map(({ id }) => id));
+  const owned = new Set<string>();
+  parts.forEach(({ plays }, p) =>
+    plays.forEach((id, n) => {
+      const path = ['parts', p, 'plays', n];
+      if (!ends.has(id)) faults.push({ path, message: `expected a control or output, got "${id}"` });
+      if (owned.has(id))
+        faults.push({ path, message: `expected "${id}" to belong to one part, got a second` });
+      owned.add(id);
+    }),
+  );
+  for (const [list, members] of Object.entries({ controls, outputs }))
+    members.forEach(({ id }, index) => {
+      if (!owned.has(id))
+        faults.push({ path: [list, index, 'id'], message: `expected a part that plays "${id}"` });
+    });
+  return faults;
+}
+
+/** Wires lead from what exists, once each; a key belongs to one set. Whether a pin exists is a snag, not a fault. */
+function wiringFaults({ controls, parts, wiring }: Referring): ReferenceFault[] {
+  const faults: ReferenceFault[] = [];
+  const owners = new Set([...parts, ...wiring.sets].map(({ id }) => id));
+  const controlIds = new Set(controls.map(({ id }) => id));
+  const inSet = new Set<string>();
+  const once = new Set<string>();
+  const owner = (id: string, path: Path) => {
+    if (!owners.has(id)) faults.push({ path, message: `expected a part or key set, got "${id}"` });
+  };
+  wiring.sets.forEach(({ controlIds: members, chords }, s) => {
+    const base = ['wiring', 'sets', s];
+    members.forEach((id, n) => {
+      const path = [...base, 'controlIds', n];
+      if (!controlIds.has(id)) faults.push({ path, message: `expected a control, got "${id}"` });
+      if (inSet.has(id)) faults.push({ path, message: `expected "${id}" in one set, got it again` });
+      inSet.add(id);
+    });
+    chords.forEach((chord, c) => {
+      if (chord.some((id) => !members.includes(id)) || new Set(chord).size < chord.length)
+        faults.push({ path: [...base, 'chords', c], message: 'expected different keys of this set' });
+    });
+  });
+  wiring.wires.forEach(({ ownerId, terminal, to }, w) => {
+    const path = ['wiring', 'wires', w];
+    owner(ownerId, [...path, 'ownerId']);
+    if (to.kind === 'terminal') owner(to.ownerId, [...path, 'to', 'ownerId']);
+    const key = `${ownerId}.${terminal}`;
+    if (once.has(key)) faults.push({ path, message: `expected one wire from "${terminal}", got a second` });
+    once.add(key);
+  });
+  const decided = new Set<string>();
+  wiring.companions.forEach(({ role, forId, terminal }, c) => {
+    const path = ['wiring', 'companions', c];
+    owner(forId, [...path, 'forId']);
+    const key = `${role} ${forId}.${terminal}`;
+    if (decided.has(key)) faults.push({ path, message: `expected one decision on ${role}, got a second` });
+    decided.add(key);
+  });
+  const own = new Set<string>();
+  wiring.boards.forEach(({ id }, b) => {
+    if (own.has(id))
+      faults.push({
+        path: ['wiring', 'boards', b, 'id'],
+        message: `expected an id used once, got "${id}" again`,
+      });
+    own.add(id);
+  });
   return faults;
 }

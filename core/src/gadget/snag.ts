@@ -1,4 +1,4 @@
-import type { Edit } from './edits.ts';
+import type { Edit } from './edits/index.ts';
 import type { Gadget } from './gadget.schema.ts';
 
 /** stop: it cannot work. likely: it will bite most makers. note: a trade worth knowing. */
@@ -6,7 +6,7 @@ export type SnagLevel = 'stop' | 'likely' | 'note';
 
 /** Where in the document, by id, so that the place survives a move. */
 export interface Place {
-  kind: 'control' | 'output' | 'variable' | 'state' | 'rule';
+  kind: 'control' | 'output' | 'variable' | 'state' | 'rule' | 'word' | 'part' | 'keySet' | 'board';
   id: string;
 }
 

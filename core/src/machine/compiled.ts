@@ -1,6 +1,7 @@
 import { algorithmOf, type DebounceAlgorithm } from '../debounce/index.ts';
 import { compileFlow, type FlowTables } from '../flow/index.ts';
 import type { Control, Gadget, Tone } from '../gadget/index.ts';
+import { arraysOf, boardOf, usualLogicMv, type ScannedArray } from '../wiring/index.ts';
 
 export interface CompiledInput {
   control: Control;
@@ -9,19 +10,30 @@ export interface CompiledInput {
   algorithm: DebounceAlgorithm;
 }
 
+/** Keys that are read together, those alone for which that can make a difference. */
+export type CompiledArray = Pick<ScannedArray, 'controlIds' | 'circuit'>;
+
 /** A document made ready to run. Immutable. */
 export interface CompiledGadget {
   gadget: Gadget;
   periodUs: number;
   inputs: ReadonlyMap<string, CompiledInput>;
+  arrays: readonly CompiledArray[];
+  /** Controls that are read as part of an array. */
+  scanned: ReadonlySet<string>;
   tones: ReadonlyMap<string, Tone>;
   tables: FlowTables;
 }
 
 /** @throws RangeError for a debounce setting that the registry does not know; the document's door refuses those. */
 export function compileGadget(gadget: Gadget): CompiledGadget {
+  const arrays = arraysOf(gadget, boardOf(gadget)?.logicMv ?? usualLogicMv).filter(
+    ({ circuit }) => circuit.kind !== 'independent',
+  );
   return {
     gadget,
+    arrays,
+    scanned: new Set(arrays.flatMap(({ controlIds }) => controlIds)),
     periodUs: gadget.loop.periodUs,
     inputs: new Map(
       gadget.controls.map((control, number) => [

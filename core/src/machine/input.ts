@@ -2,6 +2,7 @@ import { bounceEdges, edgesFrom } from '../contact/index.ts';
 import type { SwallowReason } from '../debounce/index.ts';
 import { idleButton } from '../gesture/index.ts';
 import { schedule } from '../kernel/index.ts';
+import { readKeys } from '../scan/index.ts';
 import type { CompiledGadget, CompiledInput } from './compiled.ts';
 import type { InputState, MachineState } from './state.ts';
 import type { EntryOf, TraceEntry } from './trace.ts';
@@ -15,8 +16,10 @@ export function freshInput({ algorithm, control }: CompiledInput): InputState {
     downUs: 0,
     upUs: 0,
     answered: true,
+    hidden: false,
     deafUntilUs: null,
     raw: 0,
+    scanned: 0,
     edgesLeft: 0,
     moved: false,
     wakeUs: null,
@@ -40,6 +43,7 @@ export function moveFinger(
     input.presses += 1;
     input.downUs = state.nowUs;
     input.answered = false;
+    input.hidden = false;
     input.deafUntilUs = algorithm.deafUntilUs(input.debounce, state.nowUs);
   } else {
     input.upUs = state.nowUs;
@@ -59,6 +63,30 @@ export function moveFinger(
     });
 }
 
+/**
+ * Lets the scan look at the contacts: each by itself, or a whole array through its circuit, where something in it has
+ * moved. Returns what it reads otherwise than the contacts are, as far as that is new.
+ */
+export function scanInputs(state: MachineState, { arrays, scanned }: CompiledGadget): EntryOf<'ghost'>[] {
+  for (const [id, input] of Object.entries(state.inputs)) if (!scanned.has(id)) input.scanned = input.raw;
+  return arrays.flatMap(({ controlIds, circuit }) => {
+    const inputs = controlIds.map((id) => state.inputs[id]!);
+    if (inputs.every(({ moved }) => !moved)) return [];
+    const read = readKeys(
+      circuit,
+      inputs.map(({ raw }) => raw === 1),
+    );
+    return inputs.flatMap((input, key): EntryOf<'ghost'>[] => {
+      const level = read[key] ? 1 : 0;
+      if (level === input.scanned) return [];
+      input.scanned = level;
+      input.moved = true;
+      if (level < input.raw) input.hidden = true;
+      return level === input.raw ? [] : [{ at: state.nowUs, lane: 'ghost', id: controlIds[key]!, level }];
+    });
+  });
+}
+
 /** Reads one input at a turn, if anything about it can have changed. Returns the clean change, or null. */
 export function readInput(
   state: MachineState,
@@ -73,7 +101,7 @@ export function readInput(
   input.moved = false;
   const before = input.debounce.level;
   const { params } = control.debounce;
-  input.debounce = algorithm.step(input.debounce, { level: input.raw, atUs: nowUs, turn }, params);
+  input.debounce = algorithm.step(input.debounce, { level: input.scanned, atUs: nowUs, turn }, params);
   input.wakeUs = algorithm.nextUs(input.debounce, params, periodUs, nowUs);
   return input.debounce.level === before ? null : input.debounce.level;
 }
@@ -83,7 +111,9 @@ export function cleanChange(state: MachineState, id: string, level: 0 | 1): Entr
   const input = state.inputs[id]!;
   const extra = level === 1 && input.answered;
   if (level === 1) input.answered = true;
-  const sinceUs = state.nowUs - (level === 1 || input.fingerDown ? input.downUs : input.upUs);
+  const moveUs = level === 1 || input.fingerDown ? input.downUs : input.upUs;
+  // A ghost has no finger that moved: it counts from where the scan saw it.
+  const sinceUs = input.scanned === input.raw && input.presses > 0 ? state.nowUs - moveUs : 0;
   return { at: state.nowUs, lane: 'clean', id, level, sinceUs, extra };
 }
 
@@ -116,6 +146,7 @@ export function swallowed(
     return because('blocked', state.blockedUntilUs - input.downUs);
   if (input.deafUntilUs !== null && input.deafUntilUs >= input.upUs)
     return because('lockout', input.deafUntilUs - input.downUs);
+  if (input.hidden) return because('masked', hadUs);
   if (hadUs < periodUs) return because('between-samples', periodUs);
   return because('too-short', algorithm.neededUs(control.debounce.params, periodUs));
 }

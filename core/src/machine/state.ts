@@ -31,9 +31,13 @@ export interface InputState {
   upUs: number;
   /** Whether the press under way came through. */
   answered: boolean;
+  /** During this press, other keys of its array hid it from the scan. */
+  hidden: boolean;
   /** At the touch, the algorithm would stay deaf until then. */
   deafUntilUs: number | null;
   raw: 0 | 1;
+  /** What the scan reads of it: the contact itself, or, in an array, what the circuit makes of all its keys. */
+  scanned: 0 | 1;
   /** Edges of the last move that are still to come. */
   edgesLeft: number;
   /** The contact or the finger moved since the last turn. */

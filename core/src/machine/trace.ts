@@ -9,6 +9,8 @@ export type TraceEntry =
   /** The finger's intent. `press` counts the presses of this control from 1. */
   | { at: number; lane: 'finger'; id: string; down: boolean; press: number }
   | { at: number; lane: 'contact'; id: string; level: 0 | 1 }
+  /** The scan of an array reads a key otherwise than its contact is: a ghost (1), or a key that is hidden (0). */
+  | { at: number; lane: 'ghost'; id: string; level: 0 | 1 }
   /** Clean level; `sinceUs` from the finger's move, `extra` if the same press was answered already. */
   | { at: number; lane: 'clean'; id: string; level: 0 | 1; sinceUs: number; extra: boolean }
   /** A press that never came through: how long it lasted and what it would have needed, both µs. */

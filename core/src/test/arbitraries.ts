@@ -11,6 +11,7 @@ import {
   type Rule,
 } from '../gadget/index.ts';
 import type { Stimulus } from '../machine/index.ts';
+import { partsFor } from './fixtures.ts';
 
 /** Any number that debounce parameters accept, small enough to matter. */
 export const settingArbitrary = fc.constantFrom(...algorithms.map(({ id }) => id)).chain((algorithm) =>
@@ -130,7 +131,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       ),
     ),
   })
-  .map(({ periodUs, controls, states }) => ({
+  .map(({ periodUs, controls, states }): Gadget => ({
     ...emptyGadget('Any'),
     loop: { periodUs },
     controls,
@@ -150,7 +151,8 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
         rules: state.rules.map((rule, r) => ({ ...rule, id: `r${s * 100 + r}` })),
       })),
     },
-  }));
+  }))
+  .map((gadget) => ({ ...gadget, parts: partsFor(gadget) }));
 
 /** Fingers on the buttons of `gadgetArbitrary`, in order of time, within two seconds. */
 export const stimuliArbitrary: fc.Arbitrary<Stimulus[]> = fc

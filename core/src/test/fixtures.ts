@@ -1,5 +1,5 @@
 import { contactOf } from '../contact/index.ts';
-import { emptyGadget, type Button, type Gadget, type Rule, type State } from '../gadget/index.ts';
+import { emptyGadget, type Button, type Gadget, type Part, type Rule, type State } from '../gadget/index.ts';
 
 /** A contact that never bounces, where a test is about something else. */
 export const ideal = {
@@ -33,11 +33,24 @@ export function state(id: string, patch: Partial<State> = {}): State {
   return { id, name: id, entry: [], exit: [], rules: [], ...patch };
 }
 
+export function part(id: string, kind: string, plays: string[] = [], patch: Partial<Part> = {}): Part {
+  return { id, kind, name: id, figures: {}, priceCents: null, quantity: 1, have: 0, plays, ...patch };
+}
+
+const usualClass = { button: 'push-button', light: 'light', text: 'character-display', tone: 'piezo' };
+
+/** The usual part for every control and output. */
+export function partsFor({ controls, outputs }: Pick<Gadget, 'controls' | 'outputs'>): Part[] {
+  return [...controls, ...outputs].map(({ id, kind, name }, index) =>
+    part(`p${index + 1}`, usualClass[kind], [id], { name }),
+  );
+}
+
 /** A button that toggles a light: Dark and Lit, each with a text and Lit with a tone. */
 export function pressToLight(patch: Partial<Button> = {}): Gadget {
   const text = (words: string) => ({ kind: 'text', outputId: 'o2', row: 0, text: words }) as const;
   const light = (mode: 'on' | 'off') => ({ kind: 'light', outputId: 'o1', light: { mode } }) as const;
-  return {
+  const gadget: Gadget = {
     ...emptyGadget('Press to light'),
     controls: [button(patch)],
     outputs: [
@@ -68,6 +81,7 @@ export function pressToLight(patch: Partial<Button> = {}): Gadget {
       ],
     },
   };
+  return { ...gadget, parts: partsFor(gadget) };
 }
 
 /** Deep-frozen, so that a function that changes what it was given fails loudly. */

@@ -1,0 +1,51 @@
+import type { Draft } from 'immer';
+import type { Action } from '../flow.schema.ts';
+import type { Gadget } from '../gadget.schema.ts';
+import type { Fault } from '../open.ts';
+import { actionLists } from '../references.ts';
+
+export type Without<T> = T extends unknown ? Omit<T, 'id'> : never;
+export type Patch<T> = T extends unknown ? Partial<Omit<T, 'id' | 'kind'>> : never;
+
+/** The edit would not leave a valid gadget, or names something that is gone. Nothing was changed. */
+export class EditRefused extends Error {
+  readonly faults: Fault[];
+  constructor(message: string, faults: Fault[] = []) {
+    super(message);
+    this.faults = faults;
+  }
+}
+
+export const findIn = <T extends { id: string }>(list: T[], id: string, what: string): T => {
+  const found = list.find((one) => one.id === id);
+  if (!found) throw new EditRefused(`There is no ${what} "${id}" any more.`);
+  return found;
+};
+
+export const drop = <T>(list: T[], condemned: (one: T) => boolean) => {
+  for (let i = list.length - 1; i >= 0; i -= 1) if (condemned(list[i]!)) list.splice(i, 1);
+};
+
+export const moveBy = <T extends { id: string }>(list: T[], id: string, by: number, what: string) => {
+  const from = list.indexOf(findIn(list, id, what));
+  const to = Math.min(list.length - 1, Math.max(0, from + by));
+  list.splice(to, 0, ...list.splice(from, 1));
+};
+
+export const eachActions = (draft: Draft<Gadget>, visit: (actions: Action[]) => void) => {
+  for (const { actions } of actionLists(draft.flow)) visit(actions);
+};
+
+/** No word leads to it any more. */
+export const unlink = (draft: Draft<Gadget>, id: string) => {
+  for (const word of draft.brief.words) drop(word.links, (link) => link === id);
+};
+
+/** Nothing is wired from it or to it, and nothing was fitted for it. */
+export const unwire = (draft: Draft<Gadget>, ownerId: string) => {
+  drop(
+    draft.wiring.wires,
+    ({ ownerId: from, to }) => from === ownerId || (to.kind === 'terminal' && to.ownerId === ownerId),
+  );
+  drop(draft.wiring.companions, ({ forId }) => forId === ownerId);
+};

@@ -1,0 +1,43 @@
+import { gadgetSchema, type Gadget } from '../gadget.schema.ts';
+import { faultsOf } from '../open.ts';
+import { briefEdits } from './briefEdits.ts';
+import { flowEdits } from './flowEdits.ts';
+import { EditRefused } from './help.ts';
+import { partEdits } from './partEdits.ts';
+import { wiringEdits } from './wiringEdits.ts';
+
+export { EditRefused } from './help.ts';
+export type { End } from './partEdits.ts';
+
+/* Every change to a document is one of these: small, named, pure. Undo, history, API and mends share them. */
+const single = { ...briefEdits, ...partEdits, ...wiringEdits, ...flowEdits };
+type SingleName = keyof typeof single;
+type Rest<F> = F extends (gadget: Gadget, ...rest: infer R) => unknown ? R : never;
+type SingleEdit = { [K in SingleName]: { name: K; args: Rest<(typeof single)[K]> } }[SingleName];
+
+const run = (gadget: Gadget, { name, args }: SingleEdit): Gadget =>
+  (single[name] as (gadget: Gadget, ...args: unknown[]) => Gadget)(gadget, ...args);
+
+export const edits = {
+  ...single,
+  /** Several edits as one step of undo: a way out, an import. All or nothing. */
+  several: (gadget: Gadget, list: readonly SingleEdit[]): Gadget => list.reduce(run, gadget),
+} satisfies Record<string, (gadget: Gadget, ...args: never[]) => Gadget>;
+
+export type EditName = keyof typeof edits;
+
+/** An edit as data: what a mend offers, what history remembers, what crosses to a worker. */
+export type Edit = SingleEdit | { name: 'several'; args: [readonly SingleEdit[]] };
+export type { SingleEdit };
+
+/**
+ * The edited document. The result is checked by the document's own schema.
+ * @throws EditRefused, naming the field, when the result would not be valid.
+ */
+export function applyEdit(gadget: Gadget, edit: Edit): Gadget {
+  const edited = (edits[edit.name] as (gadget: Gadget, ...args: unknown[]) => Gadget)(gadget, ...edit.args);
+  const parsed = gadgetSchema.safeParse(edited);
+  if (parsed.success) return edited;
+  const faults = faultsOf(parsed.error.issues);
+  throw new EditRefused(`${faults[0]!.path}: ${faults[0]!.message}`, faults);
+}

@@ -1,0 +1,87 @@
+import { produce, type Draft } from 'immer';
+import type { Control, Output } from '../controls.schema.ts';
+import type { Gadget } from '../gadget.schema.ts';
+import { nextId } from '../ids.ts';
+import type { Part } from '../parts.schema.ts';
+import { drop, eachActions, findIn, moveBy, unlink, unwire, type Patch, type Without } from './help.ts';
+
+/** A control or output that a part brings along; its id is given on adding. */
+export type End = Without<Control> | Without<Output>;
+
+const isControl = (end: End): end is Without<Control> => end.kind === 'button';
+
+function addEnds(gadget: Gadget, draft: Draft<Gadget>, part: Draft<Part>, ends: readonly End[]): void {
+  let known = gadget;
+  for (const end of ends) {
+    const id = nextId(known, isControl(end) ? 'control' : 'output');
+    if (isControl(end)) draft.controls.push({ ...end, id });
+    else draft.outputs.push({ ...end, id } as Output);
+    part.plays.push(id);
+    known = isControl(end)
+      ? { ...known, controls: [...known.controls, { ...end, id }] }
+      : { ...known, outputs: [...known.outputs, { ...end, id } as Output] };
+  }
+}
+
+/** Takes along the rules that these trigger and the actions that drive them. */
+function dropEnds(draft: Draft<Gadget>, ids: readonly string[]): void {
+  const gone = (id: string) => ids.includes(id);
+  drop(draft.controls, ({ id }) => gone(id));
+  drop(draft.outputs, ({ id }) => gone(id));
+  for (const { rules } of draft.flow.states)
+    drop(rules, ({ trigger }) => trigger.kind === 'gesture' && gone(trigger.controlId));
+  eachActions(draft, (actions) => drop(actions, (action) => 'outputId' in action && gone(action.outputId)));
+  for (const set of draft.wiring.sets) {
+    drop(set.controlIds, gone);
+    drop(set.chords, (chord) => chord.some(gone));
+  }
+  for (const id of ids) unlink(draft, id);
+}
+
+/** A part and the one control or output that it plays carry one name. */
+function shareName(draft: Draft<Gadget>, { plays }: Part, name: string): void {
+  if (plays.length !== 1) return;
+  const end = [...draft.controls, ...draft.outputs].find(({ id }) => id === plays[0]);
+  if (end) end.name = name;
+}
+
+export const partEdits = {
+  setCurrency: (gadget: Gadget, currency: string) => ({ ...gadget, bill: { ...gadget.bill, currency } }),
+
+  addPart: (gadget: Gadget, part: Omit<Part, 'id' | 'plays'>, ends: readonly End[]) =>
+    produce(gadget, (draft) => {
+      const added: Part = { ...part, id: nextId(gadget, 'part'), plays: [] };
+      addEnds(gadget, draft, added, ends);
+      draft.parts.push(added);
+    }),
+  changePart: (gadget: Gadget, id: string, patch: Partial<Omit<Part, 'id' | 'plays'>>) =>
+    produce(gadget, (draft) => {
+      const part = findIn(draft.parts, id, 'part');
+      Object.assign(part, patch);
+      if (patch.name !== undefined) shareName(draft, part, patch.name);
+    }),
+  /** New figures that also change how many keys or lights it has: the first `keep` stay, then come `more`. */
+  resizePart: (gadget: Gadget, id: string, figures: Part['figures'], keep: number, more: readonly End[]) =>
+    produce(gadget, (draft) => {
+      const part = findIn(draft.parts, id, 'part');
+      part.figures = { ...figures };
+      dropEnds(draft, part.plays.splice(keep));
+      addEnds(gadget, draft, part, more);
+    }),
+  movePart: (gadget: Gadget, id: string, by: number) =>
+    produce(gadget, (draft) => moveBy(draft.parts, id, by, 'part')),
+  /** Takes along what it plays, what that triggers or shows, and its wires. */
+  removePart: (gadget: Gadget, id: string) =>
+    produce(gadget, (draft) => {
+      const part = findIn(draft.parts, id, 'part');
+      dropEnds(draft, [...part.plays]);
+      drop(draft.parts, (one) => one.id === id);
+      unwire(draft, id);
+      unlink(draft, id);
+    }),
+
+  changeControl: (gadget: Gadget, id: string, patch: Patch<Control>) =>
+    produce(gadget, (draft) => void Object.assign(findIn(draft.controls, id, 'control'), patch)),
+  changeOutput: (gadget: Gadget, id: string, patch: Patch<Output>) =>
+    produce(gadget, (draft) => void Object.assign(findIn(draft.outputs, id, 'output'), patch)),
+};

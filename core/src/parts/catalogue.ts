@@ -1,0 +1,49 @@
+import type { Part, Terminal } from '../gadget/index.ts';
+import { partGroups, type Figures, type PartKind } from './kind.ts';
+import { partList } from './registry.ts';
+
+/** Every class of part, group by group. */
+export const partKinds: readonly PartKind[] = partGroups.flatMap((group) =>
+  partList.filter((kind) => kind.group === group),
+);
+const known = new Map(partKinds.map((kind) => [kind.id, kind]));
+
+/** @throws RangeError for a class that the catalogue does not know; the document's door refuses those. */
+export function kindOf({ kind }: { kind: string }): PartKind {
+  const found = known.get(kind);
+  if (!found) throw new RangeError(`expected a class of part, got "${kind}"`);
+  return found;
+}
+
+/** All figures of one part: typical ones of its class, and its own where they differ. */
+export function figuresOf(part: Pick<Part, 'kind' | 'figures'>): Figures {
+  return { ...kindOf(part).defaults, ...part.figures };
+}
+
+export function terminalsOf(part: Pick<Part, 'kind' | 'figures'>): Terminal[] {
+  return kindOf(part).terminals(figuresOf(part));
+}
+
+/** What is wrong with the class of a part, its figures or what it plays, with the path inside the part. */
+export function partFaults(
+  part: Part,
+  endKindOf: (id: string) => string | undefined,
+): { path: string; message: string }[] {
+  const kind = known.get(part.kind);
+  if (!kind) return [{ path: 'kind', message: `expected a class of the catalogue, got "${part.kind}"` }];
+  const parsed = kind.figures.safeParse(figuresOf(part));
+  if (!parsed.success)
+    return parsed.error.issues.map(({ path, message }) => ({
+      path: ['figures', ...path].map(String).join('.'),
+      message,
+    }));
+  const may = kind.plays(parsed.data);
+  const plays = part.plays.map(endKindOf);
+  if (plays.length === may.length && plays.every((end, index) => end === may[index])) return [];
+  return [
+    {
+      path: 'plays',
+      message: `expected ${may.length === 0 ? 'nothing' : may.join(', ')} for this class, got ${plays.join(', ') || 'nothing'}`,
+    },
+  ];
+}

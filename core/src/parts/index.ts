@@ -1,0 +1,2 @@
+export { partGroups, type EndKind, type Figures, type Lamp, type PartKind } from './kind.ts';
+export { figuresOf, kindOf, partFaults, partKinds, terminalsOf } from './catalogue.ts';

@@ -1,0 +1,157 @@
+import * as z from 'zod';
+import { powerEnd, signal, type Terminal } from '../gadget/index.ts';
+
+export type Figures = Record<string, number>;
+
+/** What a part can realise of the path: ends that the machine plays. */
+export type EndKind = 'button' | 'light' | 'text' | 'tone';
+
+export const partGroups = [
+  'controls',
+  'sensors',
+  'lights',
+  'displays',
+  'sound',
+  'motion',
+  'links',
+  'memory',
+  'chips',
+  'power',
+] as const;
+
+/** A light that needs its current limited from outside. */
+export interface Lamp {
+  terminal: string;
+  forwardMv: number;
+  /** Wanted, and the most that it stands; µA. */
+  wantUa: number;
+  maxUa: number;
+}
+
+/**
+ * One class of part: what it is, its typical figures, its ends. Every figure is a field that the maker can change for
+ * one part; the part's own sheet knows better. Pure functions of the figures.
+ */
+export interface PartKind<F extends Figures = Figures> {
+  id: string;
+  title: string;
+  /** What it is and what to watch, in a sentence or two. */
+  doc: string;
+  group: (typeof partGroups)[number];
+  /** Each field carries `.meta({ label, unit })`. */
+  figures: z.ZodType<F> & { shape: Record<keyof F, z.ZodType> };
+  defaults: F;
+  /** For one, in hundredths of a usual currency. */
+  priceCents: number;
+  plays(figures: F): EndKind[];
+  terminals(figures: F): Terminal[];
+  /** What it draws from its supply; lights and sounders on pins draw through these, and are counted here. */
+  draws(figures: F): { typicalUa: number; worstUa: number };
+  /** Supply that it works from; null: it has none of its own. */
+  supply(figures: F): { minMv: number; maxMv: number } | null;
+  lamps?(figures: F): Lamp[];
+  /** Memory of the board that it needs as far as known, bytes. */
+  memory?(figures: F): { ram?: number; flash?: number; settings?: number };
+  /** Address on a two-wire bus. */
+  address?(figures: F): number;
+  /** Pull-ups on the module's own bus lines, Ω. */
+  busPullOhms?(figures: F): number;
+  /** Brings its own level shifting or limiting for what follows. */
+  fits?: readonly string[];
+  /** Place on the way from the cell to the board, for parts of that way. */
+  chain?: 'source' | 'fuse' | 'diode' | 'switch' | 'converter' | 'charger';
+}
+
+/** Keeps the type of the figures while they are checked, then forgets it, so that a registry can hold it. */
+export function definePart<F extends Figures>(
+  kind: Pick<PartKind<F>, 'figures'> & NoInfer<Omit<PartKind<F>, 'figures'>>,
+): PartKind {
+  return kind as unknown as PartKind;
+}
+
+const whole = (label: string, unit: string, min: number, max: number) =>
+  z.number().int().min(min).max(max).meta({ label, unit });
+
+/* Fields of figures. The unit is the one that is stored; screens may show a larger one. */
+export const mv = (label: string) => whole(label, 'mV', 0, 60_000);
+export const ua = (label: string) => whole(label, 'µA', 0, 20_000_000);
+export const us = (label: string) => whole(label, 'µs', 0, 60_000_000);
+export const ohms = (label: string) => whole(label, 'Ω', 0, 10_000_000);
+export const hz = (label: string) => whole(label, 'Hz', 0, 100_000_000);
+export const count = (label: string, min: number, max: number) => whole(label, '', min, max);
+export const perMille = (label: string) => whole(label, '‰', 0, 1_000);
+export const flag = (label: string) => whole(label, 'yes or no', 0, 1);
+
+/** Supply range and currents that most modules state. */
+export const supplied = {
+  supplyMinMv: mv('Works from'),
+  supplyMaxMv: mv('Works up to'),
+  typicalUa: ua('Draws, typically'),
+  worstUa: ua('Draws at worst'),
+};
+interface Supplied {
+  supplyMinMv: number;
+  supplyMaxMv: number;
+  typicalUa: number;
+  worstUa: number;
+}
+export const supplyOf = ({ supplyMinMv, supplyMaxMv }: Supplied) => ({
+  minMv: supplyMinMv,
+  maxMv: supplyMaxMv,
+});
+export const drawn = ({ typicalUa, worstUa }: Supplied) => ({ typicalUa, worstUa });
+export const noSupply = () => null;
+export const drawsNothing = () => ({ typicalUa: 0, worstUa: 0 });
+export const powerEnds = ({ worstUa }: { worstUa: number }) => [
+  powerEnd('plus', 'supply', worstUa),
+  powerEnd('minus', 'ground', worstUa),
+];
+
+/** Figures of a mechanical contact. */
+export const contactFigures = {
+  pull: count('Pull (1 up, 2 down, 0 fitted outside)', 0, 2),
+  wakes: flag('Wakes the gadget'),
+};
+export const contactDefaults = { pull: 1, wakes: 0 };
+
+/** A contact between a pin and the rail opposite its pull. */
+export function contactEnds({ pull, wakes }: { pull: number; wakes: number }, name = 'contact'): Terminal[] {
+  return [
+    signal(name, wakes ? 'wake' : 'in', { contact: true, atBoot: pull === 2 ? 'high' : 'low' }),
+    powerEnd('far', pull === 2 ? 'supply' : 'ground'),
+  ];
+}
+
+/** Two-wire bus lines of a module. */
+export const twoWire = (baud: number): Terminal[] =>
+  (['sda', 'scl'] as const).map((line) =>
+    signal(line, { bus: 'i2c', line, baud }, { highPerMille: 700, drives: false }),
+  );
+export const address = count('Bus address', 8, 119);
+
+/** An input that takes a high from so much of its supply on. */
+export const listens = { highPerMille: 700 };
+
+/** The two channels of an encoder. */
+export const encoderEnds = (interrupts: number): Terminal[] =>
+  ['a', 'b'].map((name) =>
+    signal(`channel-${name}`, interrupts ? 'edge' : 'in', { contact: true, atBoot: 'low' }),
+  );
+
+/** A voltage divider between supply and ground, read at one or more taps. */
+export const trackEnds = (trackOhms: number, taps: readonly string[]): Terminal[] => [
+  ...taps.map((name) => signal(name, 'analog')),
+  powerEnd('plus', 'supply', trackDraws(trackOhms, taps.length).worstUa),
+  powerEnd('minus', 'ground'),
+];
+/** At 5 V, the most that a board here supplies a track with. */
+export const trackDraws = (trackOhms: number, tracks: number) => {
+  const each = trackOhms > 0 ? Math.round(5_000_000 / trackOhms) : 0;
+  return { typicalUa: tracks * each, worstUa: tracks * each };
+};
+
+/** Lines of a fast serial bus that devices share. */
+export const serialBus = (baud: number, lines: readonly ('mosi' | 'miso' | 'sck')[]): Terminal[] =>
+  lines.map((line) => signal(line, { bus: 'spi', line, baud }, line === 'miso' ? { drives: true } : listens));
+
+export const segmentNames = ['seg-a', 'seg-b', 'seg-c', 'seg-d', 'seg-e', 'seg-f', 'seg-g', 'seg-dp'];

@@ -1,0 +1,30 @@
+import * as z from 'zod';
+import { signal } from '../../gadget/index.ts';
+import { count, definePart, drawn, ohms, powerEnds, supplied, supplyOf } from '../kind.ts';
+
+export const amplifierSpeaker = definePart({
+  id: 'amplifier-speaker',
+  title: 'Amplifier with speaker',
+  doc: 'A bridged amplifier module and its speaker: louder, and everything from bass up.',
+  group: 'sound',
+  figures: z.strictObject({
+    ...supplied,
+    speakerOhms: ohms('Speaker'),
+    leastOhms: ohms('Least load of the amplifier'),
+    speakerMw: count('Speaker stands, mW', 10, 100_000),
+  }),
+  defaults: {
+    supplyMinMv: 2_500,
+    supplyMaxMv: 5_500,
+    typicalUa: 40_000,
+    worstUa: 700_000,
+    speakerOhms: 8,
+    leastOhms: 4,
+    speakerMw: 2_000,
+  },
+  priceCents: 420,
+  plays: () => ['tone'],
+  terminals: (figures) => [signal('in', 'tone'), ...powerEnds(figures)],
+  draws: drawn,
+  supply: supplyOf,
+});

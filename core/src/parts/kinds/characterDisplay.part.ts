@@ -1,0 +1,21 @@
+import * as z from 'zod';
+import { signal } from '../../gadget/index.ts';
+import { definePart, drawn, listens, powerEnds, supplied, supplyOf } from '../kind.ts';
+
+export const characterDisplay = definePart({
+  id: 'character-display',
+  title: 'Character display, parallel',
+  doc: 'Rows of letters, told over six lines; wants 5 V and a trimmed contrast before anything can be seen.',
+  group: 'displays',
+  figures: z.strictObject(supplied),
+  defaults: { supplyMinMv: 4_700, supplyMaxMv: 5_300, typicalUa: 22_000, worstUa: 35_000 },
+  priceCents: 450,
+  plays: () => ['text'],
+  terminals: (figures) => [
+    ...['rs', 'en', 'd4', 'd5', 'd6', 'd7'].map((name) => signal(name, 'out', listens)),
+    ...powerEnds(figures),
+  ],
+  draws: drawn,
+  supply: supplyOf,
+  memory: () => ({ ram: 80, flash: 900 }),
+});

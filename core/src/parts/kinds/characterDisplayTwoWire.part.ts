@@ -1,0 +1,32 @@
+import * as z from 'zod';
+import { address, definePart, drawn, hz, ohms, powerEnds, supplied, supplyOf, twoWire } from '../kind.ts';
+
+export const characterDisplayTwoWire = definePart({
+  id: 'character-display-two-wire',
+  title: 'Character display, two-wire',
+  doc: 'Rows of letters behind a small bus chip; two lines, a little slower.',
+  group: 'displays',
+  figures: z.strictObject({
+    ...supplied,
+    address,
+    busBaud: hz('Bus speed'),
+    busPullOhms: ohms('Pull-ups on the module (0: none)'),
+  }),
+  defaults: {
+    supplyMinMv: 4_700,
+    supplyMaxMv: 5_300,
+    typicalUa: 25_000,
+    worstUa: 40_000,
+    address: 39,
+    busBaud: 100_000,
+    busPullOhms: 4_700,
+  },
+  priceCents: 600,
+  plays: () => ['text'],
+  terminals: (figures) => [...twoWire(figures.busBaud), ...powerEnds(figures)],
+  draws: drawn,
+  supply: supplyOf,
+  address: (figures) => figures.address,
+  busPullOhms: (figures) => figures.busPullOhms,
+  memory: () => ({ ram: 112, flash: 2_600 }),
+});

@@ -1,0 +1,37 @@
+import * as z from 'zod';
+import { signal } from '../../gadget/index.ts';
+import { count, definePart, drawn, hz, listens, powerEnds, serialBus, supplied, supplyOf } from '../kind.ts';
+
+export const graphicDisplaySpi = definePart({
+  id: 'graphic-display-spi',
+  title: 'Small graphic display, SPI',
+  doc: 'Monochrome pixels on a fast serial bus: more lines, a full picture in a millisecond.',
+  group: 'displays',
+  figures: z.strictObject({
+    ...supplied,
+    widthPx: count('Width, pixels', 8, 512),
+    heightPx: count('Height, pixels', 8, 512),
+    busBaud: hz('Bus speed'),
+  }),
+  defaults: {
+    supplyMinMv: 3_000,
+    supplyMaxMv: 5_500,
+    typicalUa: 9_000,
+    worstUa: 25_000,
+    widthPx: 128,
+    heightPx: 64,
+    busBaud: 8_000_000,
+  },
+  priceCents: 550,
+  plays: () => ['text'],
+  terminals: (figures) => [
+    ...serialBus(figures.busBaud, ['mosi', 'sck']),
+    signal('select', 'out', listens),
+    signal('mode', 'out', listens),
+    signal('reset', 'out', listens),
+    ...powerEnds(figures),
+  ],
+  draws: drawn,
+  supply: supplyOf,
+  memory: ({ widthPx, heightPx }) => ({ ram: (widthPx * heightPx) / 8, flash: 2_200 }),
+});

@@ -1,0 +1,47 @@
+import * as z from 'zod';
+import {
+  address,
+  count,
+  definePart,
+  drawn,
+  hz,
+  ohms,
+  powerEnds,
+  supplied,
+  supplyOf,
+  twoWire,
+} from '../kind.ts';
+
+export const graphicDisplayTwoWire = definePart({
+  id: 'graphic-display-two-wire',
+  title: 'Small graphic display, two-wire',
+  doc: 'Monochrome pixels on a two-wire bus: two lines, but a full picture takes tens of milliseconds.',
+  group: 'displays',
+  figures: z.strictObject({
+    ...supplied,
+    widthPx: count('Width, pixels', 8, 512),
+    heightPx: count('Height, pixels', 8, 512),
+    address,
+    busBaud: hz('Bus speed'),
+    busPullOhms: ohms('Pull-ups on the module (0: none)'),
+  }),
+  defaults: {
+    supplyMinMv: 3_000,
+    supplyMaxMv: 5_500,
+    typicalUa: 9_000,
+    worstUa: 25_000,
+    widthPx: 128,
+    heightPx: 64,
+    address: 60,
+    busBaud: 400_000,
+    busPullOhms: 4_700,
+  },
+  priceCents: 480,
+  plays: () => ['text'],
+  terminals: (figures) => [...twoWire(figures.busBaud), ...powerEnds(figures)],
+  draws: drawn,
+  supply: supplyOf,
+  address: (figures) => figures.address,
+  busPullOhms: (figures) => figures.busPullOhms,
+  memory: ({ widthPx, heightPx }) => ({ ram: (widthPx * heightPx) / 8, flash: 2_200 }),
+});

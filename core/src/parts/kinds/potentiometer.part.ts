@@ -1,0 +1,19 @@
+import * as z from 'zod';
+import { count, definePart, noSupply, ohms, trackDraws, trackEnds } from '../kind.ts';
+
+export const potentiometer = definePart({
+  id: 'potentiometer',
+  title: 'Potentiometer',
+  doc: 'A knob whose position is read as a voltage; true after power-up.',
+  group: 'controls',
+  figures: z.strictObject({
+    trackOhms: ohms('Track'),
+    taper: count('Taper (0 linear, 1 log, 2 reverse log)', 0, 2),
+  }),
+  defaults: { trackOhms: 10_000, taper: 0 },
+  priceCents: 110,
+  plays: () => [],
+  terminals: ({ trackOhms }) => trackEnds(trackOhms, ['wiper']),
+  draws: ({ trackOhms }) => trackDraws(trackOhms, 1),
+  supply: noSupply,
+});

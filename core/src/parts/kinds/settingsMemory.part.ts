@@ -1,0 +1,45 @@
+import * as z from 'zod';
+import {
+  address,
+  count,
+  definePart,
+  drawn,
+  hz,
+  ohms,
+  powerEnds,
+  supplied,
+  supplyOf,
+  twoWire,
+} from '../kind.ts';
+
+export const settingsMemory = definePart({
+  id: 'settings-memory',
+  title: 'Settings memory',
+  doc: 'Keeps settings without power, on a two-wire bus; each place stands a million writes or so.',
+  group: 'memory',
+  figures: z.strictObject({
+    ...supplied,
+    bytes: count('Size, bytes', 16, 1_000_000),
+    address,
+    busBaud: hz('Bus speed'),
+    busPullOhms: ohms('Pull-ups on the module (0: none)'),
+  }),
+  defaults: {
+    supplyMinMv: 2_500,
+    supplyMaxMv: 5_500,
+    typicalUa: 50,
+    worstUa: 3_000,
+    bytes: 4_096,
+    address: 80,
+    busBaud: 400_000,
+    busPullOhms: 0,
+  },
+  priceCents: 60,
+  plays: () => [],
+  terminals: (figures) => [...twoWire(figures.busBaud), ...powerEnds(figures)],
+  draws: drawn,
+  supply: supplyOf,
+  address: (figures) => figures.address,
+  busPullOhms: (figures) => figures.busPullOhms,
+  memory: ({ bytes }) => ({ settings: -bytes }),
+});

@@ -1,0 +1,20 @@
+import * as z from 'zod';
+import { count, definePart, noSupply, ohms, trackDraws, trackEnds } from '../kind.ts';
+
+export const slider = definePart({
+  id: 'slider',
+  title: 'Slider with taper',
+  doc: 'A straight potentiometer, readable by eye.',
+  group: 'controls',
+  figures: z.strictObject({
+    trackOhms: ohms('Track'),
+    taper: count('Taper (0 linear, 1 log, 2 reverse log)', 0, 2),
+    travelMm: count('Travel, mm', 10, 120),
+  }),
+  defaults: { trackOhms: 10_000, taper: 0, travelMm: 45 },
+  priceCents: 240,
+  plays: () => [],
+  terminals: ({ trackOhms }) => trackEnds(trackOhms, ['wiper']),
+  draws: ({ trackOhms }) => trackDraws(trackOhms, 1),
+  supply: noSupply,
+});

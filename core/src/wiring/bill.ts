@@ -1,0 +1,145 @@
+import type { Board, Gadget } from '../gadget/index.ts';
+import { figuresOf, kindOf } from '../parts/index.ts';
+import { boardOf, pinsOf } from './boards.ts';
+import { companionRoles } from './companions.ts';
+import { wiringProblem } from './demands.ts';
+import { ownersOf } from './owners.ts';
+
+/** One line of the bill. Cents are hundredths of the gadget's currency. */
+export interface BillLine {
+  kind: 'part' | 'companion' | 'board';
+  /** Of the part; of what a companion is for. */
+  id: string;
+  /** The class of a part, the role of a companion, the id of a board. */
+  classId: string;
+  name: string;
+  value: number | null;
+  quantity: number;
+  have: number;
+  eachCents: number;
+  /** The price is the class's usual one, not one that the maker wrote down. */
+  usual: boolean;
+  /** For what is still to buy. */
+  toPayCents: number;
+}
+
+export interface Bill {
+  lines: BillLine[];
+  /** As if nothing were in the drawer. */
+  worthCents: number;
+  toPayCents: number;
+}
+
+/** Every part, fitted companion and the board, added up. */
+export function billOf(gadget: Gadget): Bill {
+  const board = boardOf(gadget);
+  const line = (of: Omit<BillLine, 'toPayCents'>): BillLine => {
+    return { ...of, toPayCents: Math.max(0, of.quantity - of.have) * of.eachCents };
+  };
+  const owners = new Map(ownersOf(gadget).map(({ id, name }) => [id, name]));
+  const lines = [
+    ...(board
+      ? [
+          line({
+            kind: 'board',
+            id: board.id,
+            classId: board.id,
+            name: board.name,
+            value: null,
+            quantity: 1,
+            have: 0,
+            eachCents: board.priceCents,
+            usual: true,
+          }),
+        ]
+      : []),
+    ...gadget.parts.map((part) => {
+      const { id, kind, name, quantity, have, priceCents } = part;
+      const eachCents = priceCents ?? kindOf(part).priceCents;
+      return line({
+        kind: 'part',
+        id,
+        classId: kind,
+        name,
+        value: null,
+        quantity,
+        have,
+        eachCents,
+        usual: priceCents === null,
+      });
+    }),
+    ...gadget.wiring.companions
+      .filter(({ fate }) => fate === 'fitted')
+      .map(({ role, forId, value, quantity, have, priceCents }) =>
+        line({
+          kind: 'companion',
+          id: forId,
+          classId: role,
+          name: owners.get(forId) ?? '',
+          value,
+          quantity,
+          have,
+          eachCents: priceCents ?? companionRoles[role]?.priceCents ?? 0,
+          usual: priceCents === null,
+        }),
+      ),
+  ];
+  return {
+    lines,
+    worthCents: lines.reduce((sum, { quantity, eachCents }) => sum + quantity * eachCents, 0),
+    toPayCents: lines.reduce((sum, { toPayCents }) => sum + toPayCents, 0),
+  };
+}
+
+export interface Gauge {
+  id: 'pins' | 'analog' | 'pwm' | 'edge' | 'bus' | 'railTypical' | 'railWorst' | 'ram' | 'flash' | 'settings';
+  used: number;
+  /** null: nothing to measure against, as no board is chosen. */
+  of: number | null;
+}
+
+/** What the parts take of the board: pins by what they must be able to do, current, memory as far as known. */
+export function gaugesOf(gadget: Gadget, board: Board | null = boardOf(gadget)): Gauge[] {
+  const pins = board
+    ? [...pinsOf(board).values()].filter(({ hidden, signal, usb }) => !hidden && signal && !usb)
+    : null;
+  const able = (can: (pin: NonNullable<typeof pins>[number]) => boolean) =>
+    pins ? pins.filter(can).length : null;
+  const demands = board ? wiringProblem(gadget, board).demands : [];
+  const needs = (test: (need: unknown) => boolean) => demands.filter(({ need }) => test(need)).length;
+  const draws = gadget.parts.map((part) => kindOf(part).draws(figuresOf(part)));
+  const memory = gadget.parts.map((part) => kindOf(part).memory?.(figuresOf(part)) ?? {});
+  const sum = (values: readonly (number | undefined)[]) =>
+    values.reduce<number>((all, value) => all + (value ?? 0), 0);
+  const own = board?.ownUa ?? 0;
+  const extra = -Math.min(0, sum(memory.map(({ settings }) => settings)));
+  return [
+    { id: 'pins', used: demands.filter(({ need }) => need !== 'usb').length, of: able(() => true) },
+    {
+      id: 'analog',
+      used: needs((need) => need === 'analog'),
+      of: able((pin) => pin.analog && !(pin.radio && gadget.wiring.radioOn)),
+    },
+    { id: 'pwm', used: needs((need) => need === 'pwm'), of: able((pin) => pin.pwm.length > 0) },
+    {
+      id: 'edge',
+      used: needs((need) => need === 'edge' || need === 'wake'),
+      of: able((pin) => pin.edge !== null || pin.wake),
+    },
+    { id: 'bus', used: needs((need) => typeof need === 'object'), of: able((pin) => pin.bus.length > 0) },
+    {
+      id: 'railTypical',
+      used: own + sum(draws.map(({ typicalUa }) => typicalUa)),
+      of: board?.railMaxUa ?? null,
+    },
+    { id: 'railWorst', used: own + sum(draws.map(({ worstUa }) => worstUa)), of: board?.railMaxUa ?? null },
+    {
+      id: 'ram',
+      used: 4 * gadget.flow.variables.length + sum(memory.map(({ ram }) => ram)),
+      of: board?.ramBytes ?? null,
+    },
+    { id: 'flash', used: sum(memory.map(({ flash }) => flash)), of: board?.flashBytes ?? null },
+    // Nothing in the flow says yet what must outlive a power-off, so nothing is counted.
+    { id: 'settings', used: 0, of: board ? board.settingsBytes + extra : null },
+  ];
+}

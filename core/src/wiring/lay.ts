@@ -1,0 +1,97 @@
+import type { Board, Gadget, Wire } from '../gadget/index.ts';
+import { wiringProblem, type LineDemand, type WiringProblem } from './demands.ts';
+import { crossings, layBoard, seatsOf } from './layout.ts';
+import { ownersOf } from './owners.ts';
+import { explain, solve } from './solver/index.ts';
+import { supplyWires } from './supplies.ts';
+
+/** A demand that belongs to a set that cannot be met, in terms of the document. */
+export interface Clash {
+  ownerId: string;
+  ownerName: string;
+  terminal: string;
+  /** What it asks of a pin: a need, or the line of a bus. */
+  needs: string;
+  lockedTo: string | null;
+  /** Pins that could do it, taken by itself. */
+  pins: string[];
+}
+
+export type Laid =
+  | {
+      outcome: 'laid';
+      wires: Wire[];
+      cost: number;
+      /** No wiring costs less; equal to `cost` where that is proven. */
+      bound: number;
+      nodes: number;
+      crossings: number;
+    }
+  | { outcome: 'impossible'; clashes: Clash[]; minimal: boolean }
+  | { outcome: 'unknown' };
+
+/**
+ * A pin for every line that is not soldered, rails and grounds included; or the smallest set of demands that cannot be
+ * met together.
+ */
+export function layWiring(gadget: Gadget, board: Board): Laid {
+  const problem = wiringProblem(gadget, board);
+  const solution = solve(problem);
+  if (solution.outcome === 'unknown') return { outcome: 'unknown' };
+  if (solution.outcome === 'impossible') {
+    const { rows, minimal } = explain(problem);
+    return {
+      outcome: 'impossible',
+      minimal,
+      clashes: rows.map((row) => clashOf(problem.demands[row]!, problem)),
+    };
+  }
+  const pinOf = (row: number) =>
+    problem.pins[problem.demands[row]!.candidates[solution.choice[row]!]!.place]!;
+  const signals = problem.demands.flatMap(({ terminals }, row) =>
+    terminals.map(({ owner, terminal }): Wire => {
+      return {
+        ownerId: owner.id,
+        terminal: terminal.name,
+        to: { kind: 'pin', pin: pinOf(row).name },
+        locked: false,
+      };
+    }),
+  );
+  const layout = layBoard(board);
+  const seats = new Map(
+    seatsOf(ownersOf(gadget), layout).map((seat) => [`${seat.ownerId}.${seat.terminal}`, seat]),
+  );
+  const threads = problem.demands.flatMap(({ terminals }, row) =>
+    terminals.flatMap(({ owner, terminal }) => {
+      const seat = seats.get(`${owner.id}.${terminal.name}`);
+      const spot = layout.pins.get(pinOf(row).name);
+      return seat && spot ? [{ seat, spot }] : [];
+    }),
+  );
+  return {
+    outcome: 'laid',
+    wires: [...signals, ...supplyWires(gadget, board)],
+    cost: solution.cost,
+    bound: solution.bound,
+    nodes: solution.nodes,
+    crossings: crossings(threads),
+  };
+}
+
+/** Whether every line can have a pin; the cheaper question. */
+export function canLay(gadget: Gadget, board: Board): boolean {
+  return solve(wiringProblem(gadget, board), { anyWillDo: true }).outcome === 'solved';
+}
+
+function clashOf({ terminals, need, lockedTo, candidates }: LineDemand, { pins }: WiringProblem): Clash {
+  const { owner, terminal } = terminals[0]!;
+  return {
+    ownerId: owner.id,
+    ownerName: owner.name,
+    terminal: terminal.name,
+    needs: typeof need === 'string' ? need : need.line,
+    lockedTo,
+    pins: [...new Set(candidates.map(({ place }) => pins[place]!.name))],
+  };
+}

@@ -1,0 +1,61 @@
+import type { SnagRule } from '../../gadget/index.ts';
+import { busesOf, fitted, modulePullOhms } from '../companions.ts';
+import { fittedFor, netsIn } from '../nets.ts';
+import { leadSnag } from './help.ts';
+
+/** What a two-wire output must be able to pull down in the standard and fast modes: 3 mA. */
+const sinkUa = 3_000;
+
+/** Bus pull-ups missing, or so strong together that no device can pull the line low. */
+export const W10: SnagRule = {
+  id: 'W10',
+  check(gadget, derived) {
+    const nets = netsIn(gadget, derived);
+    return busesOf(nets).flatMap(({ owners }) => {
+      const own = owners.flatMap(({ id }) => fittedFor(nets, 'bus-pull-up', id) ?? []);
+      const siemens =
+        1 / modulePullOhms(owners) + own.reduce((sum, { value }) => sum + (value > 0 ? 1 / value : 0), 0);
+      const first = { owner: owners[0]!, terminal: owners[0]!.terminals[0]! };
+      const devices = owners.map(({ name }) => name).join(', ');
+      if (siemens === 0) {
+        const companion = fitted({
+          role: 'bus-pull-up',
+          forId: owners[0]!.id,
+          terminal: 'sda',
+          value: 4_700,
+          quantity: 2,
+        });
+        return [
+          leadSnag(
+            'W10',
+            'stop',
+            first,
+            { devices, ohms: 0, pullUa: 0, sinkUa, reason: 'missing' },
+            {
+              mend: {
+                key: 'fitCompanion',
+                edit: { name: 'decide', args: [[companion]] },
+                values: { role: 'bus-pull-up', ohms: 4_700 },
+              },
+            },
+          ),
+        ];
+      }
+      const pullUa = Math.round(nets.logicMv * 1_000 * siemens);
+      if (pullUa <= sinkUa) return [];
+      const values = { devices, ohms: Math.round(1 / siemens), pullUa, sinkUa, reason: 'strong' };
+      const [spare] = own;
+      return [
+        leadSnag('W10', 'likely', first, values, {
+          ...(spare && {
+            mend: {
+              key: 'leaveOut',
+              edit: { name: 'decide', args: [[{ ...spare, fate: 'declined' }]] },
+              values: { role: 'bus-pull-up' },
+            },
+          }),
+        }),
+      ];
+    });
+  },
+};

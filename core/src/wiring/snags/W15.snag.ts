@@ -1,0 +1,65 @@
+import type { Snag, SnagRule } from '../../gadget/index.ts';
+import { fitted, lightOhms } from '../companions.ts';
+import { fittedFor, lampUa, netsIn } from '../nets.ts';
+import { leadSnag } from './help.ts';
+
+/** A light without a resistor, or with one that gives it too much or too little current. */
+export const W15: SnagRule = {
+  id: 'W15',
+  check(gadget, derived) {
+    const nets = netsIn(gadget, derived);
+    const { board, logicMv } = nets;
+    if (!board) return [];
+    return nets.owners.flatMap((owner) =>
+      (owner.part?.kind.lamps?.(owner.part.figures) ?? []).flatMap(
+        ({ terminal, forwardMv, wantUa, maxUa }): Snag[] => {
+          const resistor = fittedFor(nets, 'light-resistor', owner.id, terminal);
+          const ua = lampUa(nets, owner, terminal);
+          const mostUa = Math.min(maxUa, board.pinMaxUa);
+          const best = lightOhms(logicMv, forwardMv, wantUa);
+          const reason =
+            best === null
+              ? 'voltage'
+              : ua === null
+                ? 'none'
+                : ua > mostUa
+                  ? 'much'
+                  : ua * 2 < wantUa
+                    ? 'little'
+                    : null;
+          if (reason === null) return [];
+          const companion = fitted({
+            role: 'light-resistor',
+            forId: owner.id,
+            terminal,
+            value: best ?? 0,
+            quantity: resistor?.quantity ?? 1,
+          });
+          const values = {
+            name: owner.name,
+            terminal,
+            reason,
+            ohms: resistor?.value ?? 0,
+            ua: ua ?? 0,
+            wantUa,
+            mostUa,
+            forwardMv,
+            logicMv,
+          };
+          const lead = { owner, terminal: owner.terminals.find(({ name }) => name === terminal)! };
+          return [
+            leadSnag('W15', reason === 'little' ? 'note' : 'stop', lead, values, {
+              ...(best !== null && {
+                mend: {
+                  key: 'fitCompanion',
+                  edit: { name: 'decide', args: [[companion]] },
+                  values: { role: 'light-resistor', ohms: best },
+                },
+              }),
+            }),
+          ];
+        },
+      ),
+    );
+  },
+};

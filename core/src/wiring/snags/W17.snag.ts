@@ -1,0 +1,33 @@
+import type { SnagRule } from '../../gadget/index.ts';
+import { layWiring } from '../lay.ts';
+import { netsIn } from '../nets.ts';
+
+/** Not enough pins: the smallest set of demands that cannot all be met on this board. */
+export const W17: SnagRule = {
+  id: 'W17',
+  check(gadget, derived) {
+    const { board, lines } = netsIn(gadget, derived);
+    if (!board || lines.length === 0) return [];
+    const laid = layWiring(gadget, board);
+    if (laid.outcome !== 'impossible') return [];
+    const { clashes, minimal } = laid;
+    const pins = new Set(clashes.flatMap((clash) => clash.pins));
+    return [
+      {
+        rule: 'W17',
+        level: 'stop',
+        place: { kind: 'board', id: board.id },
+        values: {
+          board: board.name,
+          demands: clashes.length,
+          pins: pins.size,
+          pinNames: [...pins].slice(0, 12).join(', '),
+          names: clashes
+            .map(({ ownerName, terminal, needs }) => `${ownerName} ${terminal} (${needs})`)
+            .join(', '),
+          minimal: minimal ? 1 : 0,
+        },
+      },
+    ];
+  },
+};

@@ -1,0 +1,88 @@
+import { applyEdit, type Board, type Edit, type Gadget, type SingleEdit } from '../gadget/index.ts';
+import { schemes } from '../scan/index.ts';
+import { billOf } from './bill.ts';
+import { boardChoices } from './boards.ts';
+import { fitted, proposalsFor } from './companions.ts';
+import { looseKeys, schemeEdit } from './compare.ts';
+import { wiringProblem } from './demands.ts';
+import { layWiring, type Clash } from './lay.ts';
+
+/** One way of making an impossible wiring possible, tried out: applied, everything has its pin. */
+export interface WayOut {
+  kind: 'scheme' | 'board' | 'unlock';
+  /** The scheme or board, or whose wire is unlocked. */
+  id: string;
+  name: string;
+  /** Pins that it saves; negative where it needs more. */
+  pinsSaved: number;
+  /** What the bill grows by, in cents. */
+  extraCents: number;
+  /** Makes the change and lays the wires: one step of undo. */
+  edit: Edit;
+}
+
+/**
+ * Ways out of a clash, cheapest first. Each was laid out in full before it is offered.
+ * @param clashes as `layWiring` told them
+ */
+export function waysOut(gadget: Gadget, board: Board, clashes: readonly Clash[], setName: string): WayOut[] {
+  const found: WayOut[] = [];
+  const cost = (one: Gadget) => billOf(one).worthCents;
+  const pins = (one: Gadget, on: Board) => wiringProblem(one, on).demands.length;
+  const before = { cents: cost(gadget), pins: pins(gadget, board) };
+  const attempt = (kind: WayOut['kind'], id: string, name: string, change: SingleEdit, on: Board) => {
+    let edited = applyEdit(gadget, change);
+    const laid = layWiring(edited, on);
+    if (laid.outcome !== 'laid') return;
+    // What the change brings along belongs to its price.
+    const parts =
+      kind === 'scheme' ? proposalsFor(edited).filter(({ terminal }) => /^part\d+$/.test(terminal)) : [];
+    const fit: SingleEdit[] = parts.length > 0 ? [{ name: 'decide', args: [parts.map(fitted)] }] : [];
+    edited = fit.reduce<Gadget>(applyEdit, edited);
+    found.push({
+      kind,
+      id,
+      name,
+      pinsSaved: before.pins - pins(edited, on),
+      extraCents: cost(edited) - before.cents,
+      edit: { name: 'several', args: [[change, ...fit, { name: 'layWires', args: [laid.wires] }]] },
+    });
+  };
+  const keys = looseKeys(gadget);
+  for (const scheme of schemes) {
+    if (
+      keys.length >= 2 &&
+      scheme.id !== 'direct' &&
+      scheme.refuses(keys.length, scheme.defaults(keys.length)) === null
+    )
+      attempt('scheme', scheme.id, setName, schemeEdit(gadget, keys, scheme, setName) as SingleEdit, board);
+    for (const set of gadget.wiring.sets)
+      if (
+        set.scheme !== scheme.id &&
+        scheme.refuses(set.controlIds.length, scheme.defaults(set.controlIds.length)) === null
+      )
+        attempt(
+          'scheme',
+          scheme.id,
+          set.name,
+          schemeEdit(gadget, set.controlIds, scheme, set.name) as SingleEdit,
+          board,
+        );
+  }
+  for (const other of boardChoices(gadget))
+    if (other.id !== board.id)
+      attempt('board', other.id, other.name, { name: 'swapBoard', args: [other.id] }, other);
+  for (const { ownerId, ownerName, terminal, lockedTo } of clashes)
+    if (lockedTo !== null)
+      attempt(
+        'unlock',
+        ownerId,
+        `${ownerName} ${terminal}`,
+        { name: 'lockWire', args: [ownerId, terminal, false] },
+        board,
+      );
+  const ease: Record<WayOut['kind'], number> = { unlock: 0, scheme: 1, board: 2 };
+  return found.sort(
+    (a, b) => a.extraCents - b.extraCents || ease[a.kind] - ease[b.kind] || b.pinsSaved - a.pinsSaved,
+  );
+}
