@@ -4,6 +4,7 @@ import { contactOf } from '../contact/index.ts';
 import { applyEdit, type Gadget, type Snag } from '../gadget/index.ts';
 import { frozen, ideal, pressToLight, rule, state } from '../test/fixtures.ts';
 import { checkGadget, snagRules } from './index.ts';
+import { wiringCases } from '../test/wiringCases.ts';
 
 const of = (gadget: Gadget, id: string) =>
   checkGadget(frozen(gadget)).snags.filter((snag) => snag.rule === id);
@@ -22,7 +23,7 @@ const listeningTo = (gesture: 'tap' | 'hold', gestures: object) => {
 };
 
 /** Rule, a gadget that has the snag, part of what it says, and whether its mend must clear it. */
-const cases: [string, string, Gadget, Partial<Snag>, boolean][] = [
+const pathCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
   [
     'F01',
     'a lockout shorter than the bounce',
@@ -208,6 +209,8 @@ const cases: [string, string, Gadget, Partial<Snag>, boolean][] = [
   ],
 ];
 
+const cases = [...pathCases, ...wiringCases];
+
 describe('snags', () => {
   it('are none on a gadget without faults', () => {
     expect(checkGadget(clean)).toEqual({ snags: [], failed: [] });
@@ -217,6 +220,7 @@ describe('snags', () => {
         flow: { variables: [], states: [], initialId: null },
         controls: [],
         outputs: [],
+        parts: [],
       }),
     ).toEqual({ snags: [], failed: [] });
   });

@@ -38,7 +38,15 @@ export const W14: SnagRule = {
         mostUa,
         count: of.length,
       };
-      return [leadSnag('W14', 'stop', most.lead, values, scope === 'port' ? movePin(nets, most.lead) : {})];
+      return [
+        leadSnag(
+          'W14',
+          'stop',
+          most.lead,
+          values,
+          scope === 'port' ? movePin(nets, most.lead, (pin) => pin.port !== port) : {},
+        ),
+      ];
     });
     return [...single, ...together];
   },

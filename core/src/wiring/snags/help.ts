@@ -38,14 +38,22 @@ export const lineOf = (
   );
 
 /** The best pin that is free and can do what the lead needs; leads that share a bus line move together or not at all. */
-export function freePinFor(nets: Nets, lead: Pick<Lead, 'owner' | 'terminal'>): PinFacts | null {
+export function freePinFor(
+  nets: Nets,
+  lead: Pick<Lead, 'owner' | 'terminal'>,
+  may: (pin: PinFacts) => boolean = () => true,
+): PinFacts | null {
   const line = lineOf(nets, lead);
   if (!nets.board || !line) return null;
   const { board } = nets;
   const own = new Set(line.terminals.map(({ owner, terminal }) => `${owner.id}.${terminal.name}`));
-  const free = [...pinsOf(board).values()].filter((pin) =>
-    (nets.byPin.get(pin.name) ?? []).every(({ owner, terminal }) => own.has(`${owner.id}.${terminal.name}`)),
-  );
+  const free = [...pinsOf(board).values()]
+    .filter(may)
+    .filter((pin) =>
+      (nets.byPin.get(pin.name) ?? []).every(({ owner, terminal }) =>
+        own.has(`${owner.id}.${terminal.name}`),
+      ),
+    );
   const ways = free.flatMap((pin) =>
     waysOn(line, pin, board, nets.gadget.wiring.radioOn).map(({ cost }) => ({ pin, cost })),
   );
@@ -54,8 +62,12 @@ export function freePinFor(nets: Nets, lead: Pick<Lead, 'owner' | 'terminal'>): 
 }
 
 /** Leads the line of a lead to a pin that can do it and is free. */
-export function movePin(nets: Nets, lead: Pick<Lead, 'owner' | 'terminal'>): Pick<Snag, 'mend'> {
-  const pin = freePinFor(nets, lead);
+export function movePin(
+  nets: Nets,
+  lead: Pick<Lead, 'owner' | 'terminal'>,
+  may?: (pin: PinFacts) => boolean,
+): Pick<Snag, 'mend'> {
+  const pin = freePinFor(nets, lead, may);
   const line = lineOf(nets, lead);
   if (!pin || !line || (lead as Lead).pin?.name === pin.name) return {};
   const wires = line.terminals.map(({ owner, terminal }): SingleEdit => ({
