@@ -20,10 +20,12 @@ const mayKnow = {
   brief: [...ground],
   parts: [...ground],
   wiring: [...ground, 'scan', 'parts'],
+  // Parts as they come out of the drawer: with a contact and a debouncing to begin with.
+  drawer: [...ground, 'contact', 'debounce', 'parts'],
   machine: [...ground, ...path, 'wiring'],
   trial: [...ground, ...path, 'machine'],
   snag: [...ground, ...path, 'brief', 'wiring', 'machine'],
-  formats: [...ground, ...path, 'parts', 'wiring', 'machine', 'trial', 'snag'],
+  formats: [...ground, ...path, 'parts', 'drawer', 'wiring', 'machine', 'trial', 'snag'],
 };
 const test = '\\.test\\.tsx?$|/test/';
 const rooms = Object.entries(mayKnow).map(([room, known]) => ({

@@ -20,6 +20,7 @@ export function freshInput({ algorithm, control }: CompiledInput): InputState {
     deafUntilUs: null,
     raw: 0,
     scanned: 0,
+    astray: false,
     edgesLeft: 0,
     moved: false,
     wakeUs: null,
@@ -78,11 +79,13 @@ export function scanInputs(state: MachineState, { arrays, scanned }: CompiledGad
     );
     return inputs.flatMap((input, key): EntryOf<'ghost'>[] => {
       const level = read[key] ? 1 : 0;
-      if (level === input.scanned) return [];
+      const astray = level !== input.raw;
+      if (level !== input.scanned) input.moved = true;
       input.scanned = level;
-      input.moved = true;
-      if (level < input.raw) input.hidden = true;
-      return level === input.raw ? [] : [{ at: state.nowUs, lane: 'ghost', id: controlIds[key]!, level }];
+      if (astray && level === 0) input.hidden = true;
+      const told = input.astray;
+      input.astray = astray;
+      return astray && !told ? [{ at: state.nowUs, lane: 'ghost', id: controlIds[key]!, level }] : [];
     });
   });
 }

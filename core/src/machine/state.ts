@@ -38,6 +38,8 @@ export interface InputState {
   raw: 0 | 1;
   /** What the scan reads of it: the contact itself, or, in an array, what the circuit makes of all its keys. */
   scanned: 0 | 1;
+  /** The scan reads it otherwise than its contact is. */
+  astray: boolean;
   /** Edges of the last move that are still to come. */
   edgesLeft: number;
   /** The contact or the finger moved since the last turn. */

@@ -7,7 +7,10 @@ import { checkGadget, snagRules } from './index.ts';
 import { wiringCases } from '../test/wiringCases.ts';
 
 const of = (gadget: Gadget, id: string) =>
-  checkGadget(frozen(gadget)).snags.filter((snag) => snag.rule === id);
+  checkGadget(
+    frozen(gadget),
+    snagRules.filter((rule) => rule.id === id),
+  ).snags;
 const clean = pressToLight();
 const flowWith = (change: (flow: Gadget['flow']) => void): Gadget => {
   const gadget = structuredClone(clean);

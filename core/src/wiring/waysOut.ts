@@ -82,7 +82,9 @@ export function waysOut(gadget: Gadget, board: Board, clashes: readonly Clash[],
         board,
       );
   const ease: Record<WayOut['kind'], number> = { unlock: 0, scheme: 1, board: 2 };
+  // A cheaper board is no gain to who has one on the table already.
+  const price = ({ extraCents }: WayOut) => Math.max(0, extraCents);
   return found.sort(
-    (a, b) => a.extraCents - b.extraCents || ease[a.kind] - ease[b.kind] || b.pinsSaved - a.pinsSaved,
+    (a, b) => price(a) - price(b) || ease[a.kind] - ease[b.kind] || b.pinsSaved - a.pinsSaved,
   );
 }

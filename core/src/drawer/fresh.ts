@@ -1,0 +1,111 @@
+import { contactOf } from '../contact/index.ts';
+import { defaultSetting } from '../debounce/index.ts';
+import { EditRefused, type Edit, type End, type Gadget, type Part } from '../gadget/index.ts';
+import { figuresOf, kindOf, type EndKind } from '../parts/index.ts';
+
+/** Keyboard keys in the order in which they are given to controls. */
+const spareKeys = [
+  ...[
+    'Space',
+    'KeyA',
+    'KeyS',
+    'KeyD',
+    'KeyF',
+    'KeyJ',
+    'KeyK',
+    'KeyL',
+    'KeyQ',
+    'KeyW',
+    'KeyE',
+    'KeyR',
+    'KeyU',
+  ],
+  ...['KeyI', 'KeyO', 'KeyP', 'KeyZ', 'KeyX', 'KeyC', 'KeyV', 'KeyN', 'KeyM'],
+];
+
+/** The word itself, or with the least number that makes it new. */
+function numbered(word: string, taken: readonly string[]): string {
+  if (!taken.includes(word)) return word;
+  let n = 2;
+  while (taken.includes(`${word} ${n}`)) n += 1;
+  return `${word} ${n}`;
+}
+
+/** Figures of the class that say how a display or sounder is seen by the flow. */
+function outputEnd(
+  kind: Exclude<EndKind, 'button'>,
+  part: Pick<Part, 'kind' | 'figures'>,
+  name: string,
+): End {
+  const figures = figuresOf(part);
+  if (kind === 'light') return { kind, name, colour: 'amber' };
+  if (kind === 'tone') return { kind, name, lowHz: 200, highHz: 4_000 };
+  if (figures.widthPx !== undefined && figures.heightPx !== undefined)
+    // Six by eight pixels a character. Source: reckoning, Buses and screens.
+    return {
+      kind,
+      name,
+      columns: Math.min(80, Math.max(1, Math.floor(figures.widthPx / 6))),
+      rows: Math.min(8, Math.max(1, Math.floor(figures.heightPx / 8))),
+    };
+  if (figures.digits !== undefined) return { kind, name, columns: figures.digits, rows: 1 };
+  return { kind, name, columns: 16, rows: 2 };
+}
+
+/** Controls and outputs as new, with names of their own and keys that play nothing yet. */
+function freshEnds(gadget: Gadget, part: Pick<Part, 'kind' | 'figures' | 'name'>, skip: number): End[] {
+  const kinds = kindOf(part).plays(figuresOf(part));
+  const keys = spareKeys.filter((key) => gadget.controls.every((control) => control.key !== key));
+  return kinds.slice(skip).map((kind, n): End => {
+    const name = kinds.length === 1 ? part.name : `${part.name} ${skip + n + 1}`;
+    if (kind !== 'button') return outputEnd(kind, part, name);
+    return {
+      kind,
+      name,
+      key: keys[n] ?? null,
+      // Clean mechanical keys fire at once, then ignore.
+      contact: contactOf(part.kind === 'toggle-switch' || part.kind === 'slide-switch' ? 'toggle' : 'snap'),
+      debounce: defaultSetting('lockout'),
+      gestures: { holdUs: null, doubleWindowUs: null, repeat: null },
+    };
+  });
+}
+
+export type FreshPart = Partial<Pick<Part, 'name' | 'figures' | 'priceCents' | 'quantity' | 'have'>>;
+
+/**
+ * The edit that adds a part of that class as one takes it out of the drawer, with what it plays.
+ * @throws RangeError for a class that the catalogue does not know
+ */
+export function addPartEdit(
+  gadget: Gadget,
+  kindId: string,
+  given: FreshPart = {},
+): Extract<Edit, { name: 'addPart' }> {
+  const kind = kindOf({ kind: kindId });
+  const name =
+    given.name ??
+    numbered(
+      kind.title.split(',')[0]!,
+      gadget.parts.map((part) => part.name),
+    );
+  const part = { kind: kindId, figures: {}, priceCents: null, quantity: 1, have: 0, ...given, name };
+  return { name: 'addPart', args: [part, freshEnds(gadget, part, 0)] };
+}
+
+/**
+ * The edit that gives a part these figures of its own, with more or fewer keys or lights where they say so.
+ * @throws EditRefused naming the figure that its class does not take
+ */
+export function figuresEdit(gadget: Gadget, part: Part, figures: Part['figures']): Edit {
+  const kind = kindOf(part);
+  const parsed = kind.figures.safeParse({ ...kind.defaults, ...figures });
+  if (!parsed.success) {
+    const { path, message } = parsed.error.issues[0]!;
+    throw new EditRefused(`${path.join('.')}: ${message}`);
+  }
+  const count = kind.plays(parsed.data).length;
+  if (count === part.plays.length) return { name: 'changePart', args: [part.id, { figures }] };
+  const more = freshEnds(gadget, { ...part, figures }, part.plays.length);
+  return { name: 'resizePart', args: [part.id, figures, Math.min(count, part.plays.length), more] };
+}

@@ -1,0 +1,1 @@
+export { addPartEdit, figuresEdit, type FreshPart } from './fresh.ts';

@@ -1,0 +1,100 @@
+import * as fc from 'fast-check';
+import { applyEdit, type Edit, type Gadget } from '../gadget/index.ts';
+import { edited, gadgetOf } from '../test/wiringFixtures.ts';
+import { ideal } from '../test/fixtures.ts';
+import { Machine, replay, type EntryOf, type Lane, type Stimulus, type TraceEntry } from './index.ts';
+
+/** Four keys in two rows and two columns; each says what it hears. */
+function keypad(scheme: string, params: Record<string, number>): Gadget {
+  const four = gadgetOf(null, ['push-button'], ['push-button'], ['push-button'], ['push-button']);
+  for (const control of four.controls) control.contact = ideal;
+  const states = {
+    id: 's1',
+    name: 'Play',
+    entry: [],
+    exit: [],
+    rules: four.controls.map(({ id }, n) => ({
+      id: `r${n + 1}`,
+      trigger: { kind: 'gesture' as const, controlId: id, gesture: 'press' as const },
+      guard: null,
+      actions: [],
+      targetId: null,
+    })),
+  };
+  const flow = { variables: [], initialId: 's1', states: [states] };
+  const ids = four.controls.map(({ id }) => id);
+  return edited(
+    { ...four, flow },
+    { name: 'addKeySet', args: [{ name: 'Keys', controlIds: ids, scheme, params, chords: [] }] },
+  );
+}
+
+const down = (controlId: string, atMs: number): Stimulus => ({ atUs: atMs * 1_000, controlId, what: 'down' });
+const up = (controlId: string, atMs: number): Stimulus => ({ atUs: atMs * 1_000, controlId, what: 'up' });
+const of = <L extends Lane>(trace: readonly TraceEntry[], lane: L) =>
+  trace.filter((entry): entry is EntryOf<L> => entry.lane === lane);
+
+describe('scanning an array', () => {
+  const three = [down('b1', 10), down('b2', 30), down('b3', 50), up('b1', 200), up('b2', 210), up('b3', 220)];
+
+  it('three corners press the fourth: a ghost on its lane, and its rule fires', () => {
+    const trace = replay(keypad('matrix', { rows: 2 }), three, 400_000, 1);
+    expect(of(trace, 'ghost').map(({ at, id, level }) => [at, id, level])).toEqual([[50_000, 'b4', 1]]);
+    expect(of(trace, 'gesture').filter(({ id }) => id === 'b4')).not.toEqual([]);
+    expect(of(trace, 'finger').filter(({ id }) => id === 'b4')).toEqual([]);
+    expect(of(trace, 'rule').map(({ id }) => id)).toEqual(['r1', 'r2', 'r3', 'r4']);
+    expect(of(trace, 'clean').find(({ id, level }) => id === 'b4' && level === 1)).toMatchObject({
+      sinceUs: 0,
+    });
+  });
+
+  it('with a diode at every key there is none', () => {
+    const trace = replay(keypad('matrix-diodes', { rows: 2 }), three, 400_000, 1);
+    expect(of(trace, 'ghost')).toEqual([]);
+    expect(of(trace, 'rule').map(({ id }) => id)).toEqual(['r1', 'r2', 'r3']);
+  });
+
+  it('on a ladder one key hides another, and the press that was hidden says so', () => {
+    const params = { pullOhms: 10_000, tolerancePerMille: 10, series: 24, adcBits: 10, noiseCounts: 3 };
+    const trace = replay(
+      keypad('ladder', params),
+      [down('b1', 10), down('b3', 50), up('b3', 120), up('b1', 200)],
+      400_000,
+      1,
+    );
+    expect(of(trace, 'ghost')).toMatchObject([{ id: 'b3', level: 0, at: 50_000 }]);
+    expect(of(trace, 'swallowed')).toMatchObject([{ id: 'b3', reason: 'masked' }]);
+  });
+
+  it('goes on from any cut as if it had not been cut', () => {
+    const gadget = keypad('matrix', { rows: 2 });
+    const whole = replay(gadget, three, 400_000, 7);
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 400_000 }), (cutUs) => {
+        const first = new Machine(gadget, 7);
+        three.forEach((stimulus) => first.stimulate(stimulus));
+        first.advanceTo(cutUs);
+        const before = first.takeTrace();
+        const second = Machine.restore(gadget, JSON.parse(JSON.stringify(first.snapshot())) as never);
+        second.advanceTo(400_000);
+        expect([...before, ...second.takeTrace()]).toEqual(whole);
+      }),
+      { seed: 71, numRuns: 60 },
+    );
+  });
+
+  it('another scheme is taken over while the gadget runs', () => {
+    const gadget = keypad('matrix', { rows: 2 });
+    const machine = new Machine(gadget, 1);
+    for (const id of ['b1', 'b2', 'b3']) machine.stimulate(down(id, 10));
+    machine.advanceTo(100_000);
+    machine.takeTrace();
+    const edit: Edit = {
+      name: 'changeKeySet',
+      args: ['k1', { scheme: 'matrix-diodes', params: { rows: 2 } }],
+    };
+    expect(machine.adopt(applyEdit(gadget, edit)).restarted).toBe(false);
+    machine.advanceTo(300_000);
+    expect(of(machine.takeTrace(), 'clean')).toMatchObject([{ id: 'b4', level: 0 }]);
+  });
+});
