@@ -1,4 +1,7 @@
 import { request } from 'node:http';
+import Database from 'libsql';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { emptyGadget, printGadget, type Gadget, type Trial } from '@hum-lever/core';
 import { ApiServer } from './test/apiServer.ts';
 
@@ -22,7 +25,10 @@ describe('gadgets', () => {
   it('are created, opened, saved as revisions and listed', async () => {
     const { id, revision } = await create('Reed Box');
     expect(revision).toBe(1);
-    const saved = await save(id, 1, { ...named('Reed Box'), brief: { purpose: 'Storm and sea', tasks: [] } });
+    const saved = await save(id, 1, {
+      ...named('Reed Box'),
+      brief: { ...named('Reed Box').brief, purpose: 'Storm and sea' },
+    });
     expect(saved).toMatchObject({ status: 200, body: { revision: 2 } });
     const opened = await server.ask('GET', `/gadgets/${id}`);
     expect(opened.body).toMatchObject({ revision: 2, document: { brief: { purpose: 'Storm and sea' } } });
@@ -338,5 +344,79 @@ describe('stopping and starting', () => {
       }
     }
     await victim.stopAndClear();
+  });
+});
+
+describe('pictures', () => {
+  // The smallest PNG there is: one grey point.
+  const png = Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAAAAAA6fptVAAAACklEQVR4nGNgAAAAAgABSK+kcQAAAABJRU5ErkJggg==',
+    'base64',
+  );
+  const add = async (bytes: Uint8Array) => {
+    const response = await fetch(`${server.url}/api/pictures`, {
+      method: 'POST',
+      body: new Uint8Array(bytes),
+    });
+    return { status: response.status, body: (await response.json()) as { sha256: string; type: string } };
+  };
+
+  it('are kept once, and come back byte for byte', async () => {
+    const first = await add(png);
+    expect(first).toMatchObject({ status: 201, body: { type: 'image/png' } });
+    expect(await add(png)).toEqual(first);
+    const response = await fetch(`${server.url}/api/pictures/${first.body.sha256}`);
+    expect(response.headers.get('content-type')).toBe('image/png');
+    expect(response.headers.get('x-content-type-options')).toBe('nosniff');
+    expect(Buffer.from(await response.arrayBuffer()).equals(png)).toBe(true);
+    expect((await fetch(`${server.url}/api/pictures/${'0'.repeat(64)}`)).status).toBe(404);
+  });
+
+  it('are only what they say, and not too large', async () => {
+    expect(await add(Buffer.from('<svg onload="alert(1)"/>'))).toMatchObject({ status: 422 });
+    expect(await add(Buffer.concat([png, Buffer.alloc(6_000_000)]))).toMatchObject({ status: 413 });
+  });
+
+  it('travel in the file of their gadget, and are refused where the sum is another', async () => {
+    const { body } = await add(png);
+    const gadget = named('Drawn');
+    gadget.brief = {
+      ...gadget.brief,
+      picture: { sha256: body.sha256, type: 'image/png', name: 'drawing.png' },
+    };
+    const { id } = (await server.ask('POST', '/gadgets', { document: gadget })).body as { id: string };
+    const file = await (await fetch(`${server.url}/api/gadgets/${id}/file`)).text();
+    expect(file).toContain(png.toString('base64'));
+    const other = await ApiServer.start();
+    try {
+      expect(await other.ask('POST', '/gadgets/import', file)).toMatchObject({
+        status: 201,
+        body: { document: { brief: { picture: { sha256: body.sha256 } } } },
+      });
+      expect((await fetch(`${other.url}/api/pictures/${body.sha256}`)).status).toBe(200);
+      const forged = file.replace(
+        png.toString('base64'),
+        Buffer.concat([png, Buffer.from('x')]).toString('base64'),
+      );
+      expect(await other.ask('POST', '/gadgets/import', forged)).toMatchObject({ status: 422 });
+    } finally {
+      await other.stopAndClear();
+    }
+  });
+});
+
+describe('gadgets of an older release', () => {
+  it('are brought up to date as they are opened, saved ones too', async () => {
+    const old = readFileSync(join(__dirname, '../../core/src/test/stored/version-1.json'), 'utf8');
+    const { id } = await create('Old');
+    // As an older release would have left it in the file.
+    const database = new Database(join(server.folder, 'hum-lever.sqlite'));
+    database.prepare('UPDATE revision SET document = ? WHERE gadgetId = ?').run(old, id);
+    database.close();
+    const opened = await server.ask('GET', `/gadgets/${id}`);
+    expect(opened.body).toMatchObject({
+      document: { version: emptyGadget('x').version, parts: [{ kind: 'push-button' }, {}, {}, {}] },
+    });
+    expect(await save(id, 1, opened.body.document)).toMatchObject({ status: 200 });
   });
 });

@@ -14,6 +14,8 @@ import { GadgetsService } from './gadgets/gadgets.service.ts';
 import { sameOriginOnly } from './http/guards.ts';
 import { logRequests } from './http/log.ts';
 import { ProblemFilter } from './http/problem.filter.ts';
+import { PicturesController } from './pictures/pictures.controller.ts';
+import { PicturesService } from './pictures/pictures.service.ts';
 import type { Settings } from './settings.ts';
 import { Store } from './store/store.ts';
 import { TrialsController } from './trials/trials.controller.ts';
@@ -32,8 +34,8 @@ class AppModule {
   static of(store: Store): DynamicModule {
     return {
       module: AppModule,
-      controllers: [HealthController, GadgetsController, TrialsController],
-      providers: [{ provide: Store, useValue: store }, GadgetsService, TrialsService],
+      controllers: [HealthController, GadgetsController, PicturesController, TrialsController],
+      providers: [{ provide: Store, useValue: store }, GadgetsService, PicturesService, TrialsService],
     };
   }
 }
@@ -64,7 +66,12 @@ export async function createApp(settings: Settings): Promise<NestExpressApplicat
   app.use(sameOriginOnly(settings.host));
   // Pretty-printed files are larger than the documents in them.
   const limit = limits.documentBytes + 65_536;
-  app.use('/api/gadgets/import', express.text({ type: () => true, limit }));
+  // A file may carry the drawing, which base64 makes a third larger.
+  app.use(
+    '/api/gadgets/import',
+    express.text({ type: () => true, limit: limit + 1.4 * limits.pictureBytes }),
+  );
+  app.use('/api/pictures', express.raw({ type: () => true, limit: limits.pictureBytes }));
   app.use(express.json({ limit, type: () => true }));
   app.useGlobalFilters(new ProblemFilter());
 

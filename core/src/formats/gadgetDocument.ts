@@ -3,7 +3,6 @@ import {
   applyEdit,
   canonicalJson,
   EditRefused,
-  limits,
   openGadget,
   type Edit,
   type Fault,
@@ -43,26 +42,6 @@ export function readGadget(raw: unknown): Opened {
   const faults = registryFaults(opened.gadget);
   const first = faults[0];
   return first ? { outcome: 'invalid', faults, message: `${first.path}: ${first.message}.` } : opened;
-}
-
-/** A document from the text of a file. Never throws. */
-export function readGadgetText(text: string): Read {
-  // Counted in UTF-16 units, which are never more than the bytes: a file over this is over the limit too.
-  if (text.length > limits.documentBytes)
-    return {
-      outcome: 'too-large',
-      message: `Expected at most ${limits.documentBytes / 1_048_576} MiB, got more.`,
-    };
-  let raw: unknown;
-  try {
-    raw = JSON.parse(text);
-  } catch (error) {
-    return {
-      outcome: 'not-json',
-      message: `Expected a gadget file (JSON); reading it failed: ${(error as Error).message}.`,
-    };
-  }
-  return readGadget(raw);
 }
 
 /** The file of a gadget: canonical JSON, so that two revisions compare line by line. */

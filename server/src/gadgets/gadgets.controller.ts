@@ -1,4 +1,4 @@
-import { gadgetSchema, nameSchema, printGadget } from '@hum-lever/core';
+import { gadgetSchema, nameSchema, printGadgetFile } from '@hum-lever/core';
 import {
   Body,
   Controller,
@@ -18,6 +18,7 @@ import type { Response } from 'express';
 import * as z from 'zod';
 import { apiSchema } from '../http/apiSchema.ts';
 import { baseOf, notFound, parseOr422 } from '../http/problem.ts';
+import { PicturesService } from '../pictures/pictures.service.ts';
 import { GadgetsService } from './gadgets.service.ts';
 
 const createSchema = z.union([
@@ -38,7 +39,10 @@ const etag = (response: Response, revision: number) => response.setHeader('ETag'
 @ApiTags('gadgets')
 @Controller('api/gadgets')
 export class GadgetsController {
-  constructor(private readonly gadgets: GadgetsService) {}
+  constructor(
+    private readonly gadgets: GadgetsService,
+    private readonly pictures: PicturesService,
+  ) {}
 
   @Get()
   @ApiOperation({ summary: 'Gadgets on the shelf, or with bin=1 those in the bin' })
@@ -133,7 +137,8 @@ export class GadgetsController {
         .toLowerCase()
         .replace(/[^a-z0-9]+/g, '-')
         .replace(/^-+|-+$/g, '') || 'gadget';
-    response.attachment(`${name}.gadget.json`).type('application/json').send(printGadget(document));
+    const text = printGadgetFile(document, await this.pictures.forFile(document));
+    response.attachment(`${name}.gadget.json`).type('application/json').send(text);
   }
 
   @Get(':id/revisions')

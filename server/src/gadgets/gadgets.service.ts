@@ -3,7 +3,7 @@ import {
   EditRefused,
   emptyGadget,
   readGadget,
-  readGadgetText,
+  readGadgetFile,
   type Gadget,
   type Read,
 } from '@hum-lever/core';
@@ -11,6 +11,7 @@ import { Injectable } from '@nestjs/common';
 import { randomBytes } from 'node:crypto';
 import { IsNull, Not, type EntityManager } from 'typeorm';
 import { notFound, Problem } from '../http/problem.ts';
+import { PicturesService } from '../pictures/pictures.service.ts';
 import { GadgetRow, RevisionRow } from '../store/entities.ts';
 import { Store } from '../store/store.ts';
 import {
@@ -44,7 +45,10 @@ const now = () => new Date().toISOString();
 
 @Injectable()
 export class GadgetsService {
-  constructor(private readonly store: Store) {}
+  constructor(
+    private readonly store: Store,
+    private readonly pictures: PicturesService,
+  ) {}
 
   list(binned: boolean): Promise<GadgetView[]> {
     return this.store.read(async (manager) => {
@@ -65,8 +69,12 @@ export class GadgetsService {
   }
 
   importText(text: string): Promise<OpenGadgetView> {
-    const gadget = openedOr422(readGadgetText(text));
-    return this.store.write((manager) => this.insert(manager, gadget));
+    const { read, picture } = readGadgetFile(text);
+    const gadget = openedOr422(read);
+    return this.store.write(async (manager) => {
+      await this.pictures.fromFile(manager, gadget, picture);
+      return this.insert(manager, gadget);
+    });
   }
 
   open(id: string): Promise<OpenGadgetView> {

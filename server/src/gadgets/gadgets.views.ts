@@ -1,4 +1,4 @@
-import type { Gadget } from '@hum-lever/core';
+import { readGadget, type Gadget } from '@hum-lever/core';
 import type { GadgetRow, RevisionRow } from '../store/entities.ts';
 
 /** What the API says of a gadget and of a revision; documents only where one was asked for. */
@@ -10,7 +10,12 @@ export const revisionView = ({ number, name, savedAt, restoredFrom }: RevisionRo
   return { revision: number, name, savedAt, restoredFrom };
 };
 
-export const documentOf = (row: RevisionRow): Gadget => JSON.parse(row.document) as Gadget;
+/** The document of a stored revision, brought up to date if an older Hum Lever stored it. */
+export function documentOf(row: RevisionRow): Gadget {
+  const opened = readGadget(JSON.parse(row.document));
+  if (opened.outcome === 'opened') return opened.gadget;
+  throw new Error(`revision ${row.number} of ${row.gadgetId} cannot be opened: ${opened.message}`);
+}
 
 export type GadgetView = ReturnType<typeof gadgetView>;
 export type RevisionView = ReturnType<typeof revisionView>;

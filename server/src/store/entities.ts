@@ -46,3 +46,12 @@ export class TrialRunRow {
   @Column('text') result: string;
   @Column('text') ranAt: string;
 }
+
+/** A drawing, named by the sum of its bytes: revisions share it, and it never changes. */
+@Entity('picture')
+export class PictureRow {
+  @PrimaryColumn('text') sha256: string;
+  @Column('text') type: string;
+  @Column('blob') bytes: Buffer;
+  @Column('text') addedAt: string;
+}

@@ -3,8 +3,9 @@ import Database from 'libsql';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { DataSource, type EntityManager } from 'typeorm';
-import { GadgetRow, RevisionRow, TrialRow, TrialRunRow } from './entities.ts';
+import { GadgetRow, PictureRow, RevisionRow, TrialRow, TrialRunRow } from './entities.ts';
 import { Gadgets1700000000001 } from './migrations/0001-gadgets.ts';
+import { Pictures1700000000002 } from './migrations/0002-pictures.ts';
 
 /**
  * The database file. All work goes through one lane, one piece after the other: the connection is shared, and a read
@@ -22,8 +23,8 @@ export class Store implements OnApplicationShutdown {
       type: 'better-sqlite3',
       driver: Database,
       database: join(folder, 'hum-lever.sqlite'),
-      entities: [GadgetRow, RevisionRow, TrialRow, TrialRunRow],
-      migrations: [Gadgets1700000000001],
+      entities: [GadgetRow, PictureRow, RevisionRow, TrialRow, TrialRunRow],
+      migrations: [Gadgets1700000000001, Pictures1700000000002],
       migrationsRun: true,
       enableWAL: true,
     });
