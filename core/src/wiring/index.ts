@@ -1,3 +1,4 @@
+export { choicesFor, type PlaceChoice } from './choices.ts';
 export { billOf, gaugesOf, type Bill, type BillLine, type Gauge } from './bill.ts';
 export { boardChoices, boardOf, boards, pinsOf, type PinFacts } from './boards.ts';
 export {

@@ -109,7 +109,7 @@ function Bench({ gadgetId }: { gadgetId: string }) {
     void navigate(`/g/${gadgetId}/${sheetOf(rule, place)}`);
   };
   return (
-    <div className={classes.bench}>
+    <div className={classes.bench} data-bench>
       <TopBar
         gadgetId={gadgetId}
         openSnags={snags.open}

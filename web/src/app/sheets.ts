@@ -3,6 +3,7 @@ import {
   IconFlag,
   IconHandFinger,
   IconNotebook,
+  IconPlug,
   IconRoute,
   type Icon,
 } from '@tabler/icons-react';
@@ -34,6 +35,13 @@ export const sheets: readonly Sheet[] = [
     page: lazy(() => import('../sheets/parts/index.ts')),
   },
   {
+    id: 'wiring',
+    title: 'Wiring',
+    group: 'Plan',
+    icon: IconPlug,
+    page: lazy(() => import('../sheets/wiring/index.ts')),
+  },
+  {
     id: 'feel',
     title: 'Feel',
     group: 'Shape',
@@ -56,8 +64,24 @@ export const sheets: readonly Sheet[] = [
   },
 ];
 
+/** Rules whose snags are about what a part is, not about where it leads. */
+const aboutParts = /^(G|N|P)/;
+
 /** The sheet on which a snag's place is found. */
 export function sheetOf(rule: string, place: Place): string {
-  if (place.kind === 'control') return rule.startsWith('F') ? 'feel' : 'parts';
-  return place.kind === 'output' ? 'parts' : 'flow';
+  switch (place.kind) {
+    case 'control':
+      return rule.startsWith('F') ? 'feel' : 'parts';
+    case 'output':
+      return 'parts';
+    case 'word':
+      return 'brief';
+    case 'part':
+      return aboutParts.test(rule) ? 'parts' : 'wiring';
+    case 'keySet':
+    case 'board':
+      return rule.startsWith('G') ? 'parts' : 'wiring';
+    default:
+      return 'flow';
+  }
 }

@@ -1,4 +1,4 @@
-import type { Fault, Gadget, Trial, TrialResult } from '@hum-lever/core';
+import type { Fault, Gadget, Picture, Trial, TrialResult } from '@hum-lever/core';
 
 export interface GadgetSummary {
   id: string;
@@ -103,4 +103,17 @@ export const api = {
     call<StoredTrial>('POST', `/gadgets/${id}/trials/${trialId}/runs`, { body: { revision } }),
 };
 
+/** Keeps a picture on the server; it is named by the sum of its bytes. */
+export async function addPicture(file: Blob): Promise<Pick<Picture, 'sha256' | 'type'>> {
+  let response: Response;
+  try {
+    response = await fetch('/api/pictures', { method: 'POST', body: file });
+  } catch {
+    throw new ServerAway();
+  }
+  if (response.ok) return (await response.json()) as Pick<Picture, 'sha256' | 'type'>;
+  throw new ApiProblem(response.status, await response.json().catch(() => ({})));
+}
+
+export const pictureUrl = (sha256: string) => `/api/pictures/${sha256}`;
 export const fileUrl = (id: string) => `/api/gadgets/${id}/file`;

@@ -1,12 +1,14 @@
 export {
+  addPicture,
   api,
   ApiProblem,
   fileUrl,
+  pictureUrl,
   type GadgetSummary,
   type RevisionSummary,
   type StoredTrial,
 } from './api.ts';
-export { edit, useDocument, useGadget, useHistory } from './gadgetStore.ts';
+export { edit, replaceDocument, useDocument, useGadget, useHistory } from './gadgetStore.ts';
 export {
   closeGadget,
   followHead,

@@ -10,7 +10,7 @@ import {
 } from '@hum-lever/core';
 import { useEffect, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import { useDocument } from '../client/index.ts';
-import { keyName, showHz } from '../shared/index.ts';
+import { keyName, showHz, useLit } from '../shared/index.ts';
 import { player, usePlayer } from '../workers/index.ts';
 import { play, prepareSound, setMuted, unlockSound, useSound } from './audio.ts';
 import { Cells } from './Cells.tsx';
@@ -200,25 +200,34 @@ function Body({ gadget, held, move }: { gadget: Gadget; held: ReadonlySet<string
 
 function Display({ display }: { display: TextDisplay }) {
   const rows = usePlayer((state) => state.shown?.texts[display.id]);
+  const pointed = useIsLit(display.id);
   return (
-    <Cells
-      name={display.name}
-      columns={display.columns}
-      rows={Array.from({ length: display.rows }, (_, row) => rows?.[row] ?? '')}
-    />
+    <div className={classes.display} data-lit={pointed}>
+      <Cells
+        name={display.name}
+        columns={display.columns}
+        rows={Array.from({ length: display.rows }, (_, row) => rows?.[row] ?? '')}
+      />
+    </div>
   );
 }
 
 function LightPart({ light }: { light: Light }) {
   const lit = usePlayer((state) => state.shown?.lights[light.id]);
   const capped = lit !== undefined && safelyShown(lit) !== lit;
-  return <Lamp name={light.name} colour={light.colour} lit={lit} fast={capped} />;
+  const pointed = useIsLit(light.id);
+  return (
+    <div data-lit={pointed}>
+      <Lamp name={light.name} colour={light.colour} lit={lit} fast={capped} />
+    </div>
+  );
 }
 
 function Sounder({ id, name }: { id: string; name: string }) {
   const hz = usePlayer((state) => state.shown?.tones[id]?.hz ?? 0);
+  const pointed = useIsLit(id);
   return (
-    <figure className={classes.sounder} data-on={hz > 0 || undefined}>
+    <figure className={classes.sounder} data-on={hz > 0 || undefined} data-lit={pointed}>
       <span className={classes.grille} aria-hidden />
       <figcaption>
         {name}
@@ -228,9 +237,13 @@ function Sounder({ id, name }: { id: string; name: string }) {
   );
 }
 
+/** Whether a sheet points at it: a thread of the wiring, say. */
+const useIsLit = (id: string) => useLit(({ endIds }) => endIds.includes(id)) || undefined;
+
 function Cap({ control, down, move }: { control: ButtonPart; down: boolean; move: Move }) {
+  const lit = useIsLit(control.id);
   return (
-    <div className={classes.button}>
+    <div className={classes.button} data-lit={lit}>
       <button
         type="button"
         tabIndex={-1}

@@ -1,6 +1,6 @@
-import { NumberInput, TextInput, Textarea, type TextInputProps, type TextareaProps } from '@mantine/core';
+import { NumberInput, TextInput, Textarea, type TextInputProps } from '@mantine/core';
 import { limits } from '@hum-lever/core';
-import { useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useState, type ComponentProps, type KeyboardEvent, type ReactNode } from 'react';
 import { msToUs, usToMs } from './units.ts';
 
 /** Takes what was typed; null: taken, otherwise why it was not. */
@@ -44,7 +44,12 @@ export function TextField({ value, commit, ...rest }: FieldProps & Omit<TextInpu
   );
 }
 
-export function ProseField({ value, commit, ...rest }: FieldProps & Omit<TextareaProps, 'value'>) {
+export function ProseField({
+  value,
+  commit,
+  onKeyDown,
+  ...rest
+}: FieldProps & Omit<ComponentProps<typeof Textarea>, 'value'>) {
   const { shown, setTyped, error, finish, forget } = useCommit(value, commit);
   return (
     <Textarea
@@ -55,7 +60,10 @@ export function ProseField({ value, commit, ...rest }: FieldProps & Omit<Textare
       error={error}
       onChange={(event) => setTyped(event.currentTarget.value)}
       onBlur={finish}
-      onKeyDown={(event) => event.key === 'Escape' && forget()}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') forget();
+        onKeyDown?.(event);
+      }}
     />
   );
 }

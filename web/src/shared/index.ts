@@ -6,4 +6,19 @@ export { StageIcon, stages, type Stage } from './stages.tsx';
 export { TimeAxis, tickStep } from './TimeAxis.tsx';
 export { goTo, useFound, usePlace } from './usePlace.ts';
 export { keyName } from './keyNames.ts';
-export { count, showDate, showDuration, showHz, showMoment, usToMs } from './units.ts';
+export {
+  count,
+  showBytes,
+  showCurrent,
+  showDate,
+  showDuration,
+  showHz,
+  showMoment,
+  showMoney,
+  showOhms,
+  showVolts,
+  usToMs,
+} from './units.ts';
+export { light, useLit } from './lit.ts';
+export { FigureField, figureMeta } from './FigureField.tsx';
+export { saveFile } from './saveFile.ts';

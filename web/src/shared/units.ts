@@ -37,3 +37,34 @@ export function showDate(iso: string): string {
 /** Milliseconds typed by a person as whole microseconds. */
 export const msToUs = (ms: number) => Math.round(ms * 1_000);
 export const usToMs = (us: number) => us / 1_000;
+
+/** Current from µA: 80 µA, 8 mA, 1.44 A. */
+export function showCurrent(ua: number): string {
+  if (ua < 1_000) return `${ua}${thin}µA`;
+  return ua < 1_000_000
+    ? `${short(ua / 1_000, ua < 100_000 ? 1 : 0)}${thin}mA`
+    : `${short(ua / 1_000_000, 2)}${thin}A`;
+}
+
+/** Voltage from mV: 3.3 V, 600 mV. */
+export function showVolts(mv: number): string {
+  return mv < 1_000 ? `${mv}${thin}mV` : `${short(mv / 1_000, 2)}${thin}V`;
+}
+
+/** Resistance: 390 Ω, 4.7 kΩ, 1 MΩ. */
+export function showOhms(ohms: number): string {
+  if (ohms < 1_000) return `${ohms}${thin}Ω`;
+  return ohms < 1_000_000 ? `${short(ohms / 1_000, 2)}${thin}kΩ` : `${short(ohms / 1_000_000, 2)}${thin}MΩ`;
+}
+
+/** Memory: 80 bytes, 2 KiB, 256 MiB. */
+export function showBytes(bytes: number): string {
+  if (bytes < 1_024) return `${bytes}${thin}bytes`;
+  if (bytes < 1_048_576) return `${short(bytes / 1_024, 1)}${thin}KiB`;
+  return `${short(bytes / 1_048_576, 1)}${thin}MiB`;
+}
+
+/** Money from hundredths, in the currency of the gadget, as it is written where the maker is. */
+export function showMoney(cents: number, currency: string): string {
+  return new Intl.NumberFormat(undefined, { style: 'currency', currency }).format(cents / 100);
+}

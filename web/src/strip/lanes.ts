@@ -26,7 +26,8 @@ export function controlsInView({ controls }: Gadget, trace: readonly TraceEntry[
   const touched = new Set<string>();
   for (let index = trace.length - 1; index >= 0 && touched.size < controlsShown; index -= 1) {
     const entry = trace[index]!;
-    if (entry.lane === 'finger') touched.add(entry.id);
+    // A ghost touches too: it is what one wants to see.
+    if (entry.lane === 'finger' || entry.lane === 'ghost') touched.add(entry.id);
   }
   // Before the first touch any will do; then the lanes have their places already.
   for (const { id } of controls) if (touched.size < controlsShown) touched.add(id);
@@ -56,6 +57,7 @@ const laneOf = (entry: TraceEntry): string | null => {
       return `${entry.lane} ${entry.id}`;
     case 'swallowed':
       return `clean ${entry.id}`;
+    case 'ghost':
     case 'finger':
       return `contact ${entry.id}`;
     case 'state':
@@ -183,6 +185,7 @@ const textBand = (rows: string[]) => {
 function tickOf(entry: TraceEntry): { text: string; bad: boolean } {
   if (entry.lane === 'gesture') return { text: entry.gesture, bad: false };
   if (entry.lane === 'swallowed') return { text: 'swallowed', bad: true };
+  if (entry.lane === 'ghost') return { text: entry.level === 1 ? 'ghost' : 'hidden', bad: true };
   return { text: '', bad: false };
 }
 

@@ -1,5 +1,6 @@
 import type { Snag } from '@hum-lever/core';
 import { showDuration } from '../shared/units.ts';
+import { wiringMendWords, wiringSnagWords } from './wiringSnagWords.ts';
 
 export interface SnagText {
   title: string;
@@ -24,6 +25,7 @@ const never: Record<string, (v: Values) => string> = {
 
 /** One entry per rule of the core; `snagWords.test.ts` checks that none is missing. */
 export const snagWords: Record<string, { title: string; say: (v: Values) => string }> = {
+  ...wiringSnagWords,
   F01: {
     title: 'One press counts twice',
     say: (v) =>
@@ -86,6 +88,7 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
 
 /** What each kind of mend does. */
 export const mendWords: Record<string, (v: Values) => string> = {
+  ...wiringMendWords,
   safeDebounce: (v) => {
     const [name, value] = Object.entries(v).find(([key]) => key !== 'algorithm')!;
     return `Set ${v.algorithm} to ${name === 'steps' ? `${value} samples` : us(value)}`;

@@ -16,6 +16,7 @@ export const gestureWords: Record<GestureKind, string> = {
 export const stageOf: Record<TraceEntry['lane'], Stage> = {
   finger: 'contact',
   contact: 'contact',
+  ghost: 'contact',
   clean: 'clean',
   swallowed: 'clean',
   gesture: 'gesture',
@@ -44,6 +45,8 @@ const swallowedBecause: Record<EntryOf<'swallowed'>['reason'], (e: EntryOf<'swal
     `it lasted ${showDuration(hadUs)}, and the debouncing wants ${showDuration(neededUs)} to be sure`,
   'between-samples': ({ hadUs, neededUs }) =>
     `it lasted ${showDuration(hadUs)} and fell between two readings, which are ${showDuration(neededUs)} apart`,
+  masked: ({ hadUs }) =>
+    `other keys of its array hid it from the scan for the ${showDuration(hadUs)} that it lasted`,
   blocked: ({ hadUs, neededUs }) =>
     `everything stood still for ${showDuration(neededUs)} from its start, and it had ended after ${showDuration(hadUs)}`,
 };
@@ -75,6 +78,7 @@ export function mostTelling(trace: readonly TraceEntry[]): number {
     return found < 0 ? -1 : found + from;
   };
   const candidates = [
+    () => last((entry) => entry.lane === 'ghost'),
     () => last((entry) => entry.lane === 'swallowed' || (entry.lane === 'clean' && entry.extra)),
     () => last((entry, index) => entry.lane === 'gesture' && answerTo(recent, index) !== undefined),
     () => last((entry) => entry.lane === 'gesture'),
@@ -98,6 +102,10 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
         : `The finger let go of ${name(entry.id)}.`;
     case 'contact':
       return `The contact of ${name(entry.id)} ${entry.level === 1 ? 'closed' : 'opened'}. Several of these in a row are its bounce.`;
+    case 'ghost':
+      return entry.level === 1
+        ? `A ghost: nobody presses ${name(entry.id)}, but other keys of its array connect its lines, and the scan reads it as pressed.`
+        : `Hidden: ${name(entry.id)} is pressed, but other keys of its array keep the scan from seeing it.`;
     case 'clean':
       return entry.extra
         ? `The same press of ${name(entry.id)} came through once more, ${showDuration(entry.sinceUs)} after the finger: its bounce outlived the debouncing.`

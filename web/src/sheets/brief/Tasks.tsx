@@ -1,0 +1,163 @@
+import { ActionIcon, Button, Chip, Group } from '@mantine/core';
+import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-react';
+import { circumstances, readExpression, showExpression, type Circumstance, type Task } from '@hum-lever/core';
+import { edit, useDocument } from '../../client/index.ts';
+import { Choice, FirstStep, NumberField, TextField } from '../../shared/index.ts';
+import classes from './Brief.module.css';
+
+const freshTask: Omit<Task, 'id'> = {
+  name: 'A new task',
+  startStateId: null,
+  goalStateId: null,
+  doneWhen: null,
+  budgetPresses: null,
+  budgetUs: null,
+  circumstances: [],
+};
+
+const circumstanceWords: Record<Circumstance, string> = {
+  dark: 'in the dark',
+  'one-hand': 'with one hand',
+  gloves: 'in gloves',
+  standing: 'standing',
+  'first-time': 'for the first time',
+};
+
+/** What a user wants done, from where, within how many presses and seconds. */
+export function Tasks() {
+  const { brief } = useDocument();
+  const addTask = () => edit({ name: 'addTask', args: [freshTask] });
+  const add = (variant: 'filled' | 'default') => (
+    <Button variant={variant} onClick={addTask}>
+      Add a task
+    </Button>
+  );
+  if (brief.tasks.length === 0)
+    return (
+      <FirstStep action={add('filled')}>
+        A task is something a user wants done: where they start, where they have got there, and how many
+        presses and seconds it may take. Later work is measured against these.
+      </FirstStep>
+    );
+  return (
+    <>
+      <ol className={classes.tasks}>
+        {brief.tasks.map((task, index) => (
+          <TaskCard key={task.id} task={task} first={index === 0} last={index === brief.tasks.length - 1} />
+        ))}
+      </ol>
+      {add('default')}
+    </>
+  );
+}
+
+function TaskCard({ task, first, last }: { task: Task; first: boolean; last: boolean }) {
+  const { states, variables } = useDocument().flow;
+  const change = (patch: Partial<Omit<Task, 'id'>>) => edit({ name: 'changeTask', args: [task.id, patch] });
+  const move = (by: number) => edit({ name: 'moveTask', args: [task.id, by] });
+  const options = (none: string) => [
+    { value: '', label: none },
+    ...states.map(({ id, name }) => ({ value: id, label: name })),
+  ];
+  const setCondition = (typed: string): string | null => {
+    if (typed.trim() === '') return change({ doneWhen: null });
+    try {
+      return change({ doneWhen: readExpression(typed.trim(), variables) });
+    } catch (error) {
+      return (error as Error).message;
+    }
+  };
+  return (
+    <li className={`card ${classes.task}`}>
+      <div className={classes.line}>
+        <TextField
+          className={classes.name!}
+          aria-label="Task"
+          value={task.name}
+          commit={(name) => change({ name: name.trim() })}
+        />
+        <span className={classes.tools}>
+          <ActionIcon
+            variant="subtle"
+            aria-label={`Move ${task.name} up`}
+            disabled={first}
+            onClick={() => move(-1)}
+          >
+            <IconArrowUp size={18} stroke={1.7} />
+          </ActionIcon>
+          <ActionIcon
+            variant="subtle"
+            aria-label={`Move ${task.name} down`}
+            disabled={last}
+            onClick={() => move(1)}
+          >
+            <IconArrowDown size={18} stroke={1.7} />
+          </ActionIcon>
+          <ActionIcon
+            variant="subtle"
+            aria-label={`Remove ${task.name}`}
+            onClick={() => edit({ name: 'removeTask', args: [task.id] })}
+          >
+            <IconTrash size={18} stroke={1.7} />
+          </ActionIcon>
+        </span>
+      </div>
+      <div className={classes.line}>
+        <Choice
+          visible
+          label="Starts in"
+          data={options('anywhere')}
+          value={task.startStateId ?? ''}
+          choose={(chosen) => change({ startStateId: chosen || null })}
+        />
+        <Choice
+          visible
+          label="Done when in"
+          data={options('not said yet')}
+          value={task.goalStateId ?? ''}
+          choose={(chosen) => change({ goalStateId: chosen || null })}
+        />
+        <TextField
+          size="xs"
+          w={170}
+          label="and where"
+          placeholder={variables[0] ? `${variables[0].name} > 0` : 'a condition'}
+          value={task.doneWhen === null ? '' : showExpression(task.doneWhen, variables)}
+          commit={setCondition}
+        />
+        <NumberField
+          label="At most presses"
+          width={110}
+          min={0}
+          max={1000}
+          value={task.budgetPresses ?? 0}
+          commit={(presses) => change({ budgetPresses: presses === 0 ? null : presses })}
+        />
+        <NumberField
+          label="At most seconds"
+          width={110}
+          min={0}
+          max={3600}
+          decimals={1}
+          value={(task.budgetUs ?? 0) / 1_000_000}
+          commit={(seconds) => change({ budgetUs: seconds === 0 ? null : Math.round(seconds * 1_000_000) })}
+        />
+      </div>
+      <Chip.Group
+        multiple
+        value={task.circumstances}
+        onChange={(chosen) =>
+          change({ circumstances: circumstances.filter((circumstance) => chosen.includes(circumstance)) })
+        }
+      >
+        <Group gap={6} role="group" aria-label={`Circumstances of ${task.name}`}>
+          {circumstances.map((circumstance) => (
+            <Chip key={circumstance} size="xs" value={circumstance} variant="outline">
+              {circumstanceWords[circumstance]}
+            </Chip>
+          ))}
+        </Group>
+      </Chip.Group>
+    </li>
+  );
+}

@@ -1,0 +1,204 @@
+import { ActionIcon, Button, Table, VisuallyHidden } from '@mantine/core';
+import { IconArrowDown, IconArrowUp, IconChevronRight, IconTrash } from '@tabler/icons-react';
+import { billOf, companionRoles, kindOf, type BillLine, type Part } from '@hum-lever/core';
+import { useMemo, useState } from 'react';
+import { edit, useDocument } from '../../client/index.ts';
+import { count, NumberField, showMoney, StageIcon, TextField, usePlace } from '../../shared/index.ts';
+import { PartDetails, usesOf } from './PartDetails.tsx';
+import classes from './Parts.module.css';
+
+/** The bill: every part with its price, what is there already, and what is still to pay. */
+export function Bill() {
+  const gadget = useDocument();
+  const { currency } = gadget.bill;
+  const bill = useMemo(() => billOf(gadget), [gadget]);
+  const [open, setOpen] = useState<string | null>(null);
+  const lines = new Map(bill.lines.filter(({ kind }) => kind === 'part').map((line) => [line.id, line]));
+  const others = bill.lines.filter(({ kind }) => kind !== 'part');
+  return (
+    <Table className={classes.table!} verticalSpacing={5} horizontalSpacing={8}>
+      <Table.Thead>
+        <Table.Tr>
+          <Table.Th>Part</Table.Th>
+          <Table.Th>Name</Table.Th>
+          <Table.Th className="right">Take</Table.Th>
+          <Table.Th className="right">Have</Table.Th>
+          <Table.Th className="right">Each</Table.Th>
+          <Table.Th className="right">To pay</Table.Th>
+          <Table.Th>
+            <VisuallyHidden>Move and remove</VisuallyHidden>
+          </Table.Th>
+        </Table.Tr>
+      </Table.Thead>
+      <Table.Tbody>
+        {gadget.parts.map((part, index) => (
+          <PartRow
+            key={part.id}
+            part={part}
+            line={lines.get(part.id)!}
+            first={index === 0}
+            last={index === gadget.parts.length - 1}
+            open={open === part.id}
+            toggle={() => setOpen(open === part.id ? null : part.id)}
+          />
+        ))}
+        {others.map((line) => (
+          <OtherRow key={`${line.kind} ${line.classId} ${line.id} ${line.name} ${line.value}`} line={line} />
+        ))}
+      </Table.Tbody>
+      <Table.Tfoot>
+        <Table.Tr>
+          <Table.Th colSpan={4}>
+            <span className={classes.sum}>
+              Worth {showMoney(bill.worthCents, currency)}
+              <TextField
+                size="xs"
+                w={64}
+                maxLength={3}
+                aria-label="Currency"
+                value={currency}
+                commit={(typed) => edit({ name: 'setCurrency', args: [typed.trim().toUpperCase()] })}
+              />
+            </span>
+          </Table.Th>
+          <Table.Th className="right">To pay</Table.Th>
+          <Table.Th className="number right">{showMoney(bill.toPayCents, currency)}</Table.Th>
+          <Table.Th />
+        </Table.Tr>
+      </Table.Tfoot>
+    </Table>
+  );
+}
+
+interface PartRowProps {
+  part: Part;
+  line: BillLine;
+  first: boolean;
+  last: boolean;
+  open: boolean;
+  toggle: () => void;
+}
+
+function PartRow({ part, line, first, last, open, toggle }: PartRowProps) {
+  const gadget = useDocument();
+  const place = usePlace(part.id);
+  const kind = kindOf(part);
+  const uses = usesOf(gadget, part);
+  const change = (patch: Partial<Omit<Part, 'id' | 'plays'>>) =>
+    edit({ name: 'changePart', args: [part.id, patch] });
+  const plays = kind.group === 'controls' || kind.group === 'sensors' ? 'contact' : 'output';
+  return (
+    <>
+      <Table.Tr {...place}>
+        <Table.Td>
+          <Button
+            variant="subtle"
+            size="compact-sm"
+            className={classes.kind!}
+            aria-expanded={open}
+            aria-label={`${kind.title}: figures of ${part.name}`}
+            onClick={toggle}
+            leftSection={<StageIcon stage={plays} />}
+            rightSection={<IconChevronRight size={14} aria-hidden className={open ? classes.opened! : ''} />}
+          >
+            <span className={classes.kindTitle}>{kind.title}</span>
+          </Button>
+        </Table.Td>
+        <Table.Td>
+          <TextField
+            size="xs"
+            aria-label={`Name of ${part.name}`}
+            value={part.name}
+            commit={(typed) => change({ name: typed.trim() })}
+          />
+        </Table.Td>
+        <Table.Td className="right">
+          <NumberField
+            label=""
+            aria-label={`How many of ${part.name} to take`}
+            width={62}
+            min={1}
+            max={999}
+            value={part.quantity}
+            commit={(quantity) => change({ quantity })}
+          />
+        </Table.Td>
+        <Table.Td className="right">
+          <NumberField
+            label=""
+            aria-label={`How many of ${part.name} there are already`}
+            width={62}
+            min={0}
+            max={999}
+            value={part.have}
+            commit={(have) => change({ have })}
+          />
+        </Table.Td>
+        <Table.Td className="right">
+          <NumberField
+            label=""
+            aria-label={`Price of one ${part.name}`}
+            width={84}
+            min={0}
+            decimals={2}
+            value={line.eachCents / 100}
+            commit={(price) => change({ priceCents: Math.round(price * 100) })}
+          />
+        </Table.Td>
+        <Table.Td className="number right">{showMoney(line.toPayCents, gadget.bill.currency)}</Table.Td>
+        <Table.Td>
+          <span className={classes.tools}>
+            <ActionIcon
+              variant="subtle"
+              aria-label={`Move ${part.name} up`}
+              disabled={first}
+              onClick={() => edit({ name: 'movePart', args: [part.id, -1] })}
+            >
+              <IconArrowUp size={16} stroke={1.7} />
+            </ActionIcon>
+            <ActionIcon
+              variant="subtle"
+              aria-label={`Move ${part.name} down`}
+              disabled={last}
+              onClick={() => edit({ name: 'movePart', args: [part.id, 1] })}
+            >
+              <IconArrowDown size={16} stroke={1.7} />
+            </ActionIcon>
+            <ActionIcon
+              variant="subtle"
+              aria-label={`Remove ${part.name}${uses > 0 ? `, with its ${count(uses, 'use')}` : ''}`}
+              onClick={() => edit({ name: 'removePart', args: [part.id] })}
+            >
+              <IconTrash size={16} stroke={1.7} />
+            </ActionIcon>
+          </span>
+        </Table.Td>
+      </Table.Tr>
+      {open && (
+        <Table.Tr>
+          <Table.Td colSpan={7}>
+            <PartDetails part={part} />
+          </Table.Td>
+        </Table.Tr>
+      )}
+    </>
+  );
+}
+
+/** The board, and small parts that were fitted in Wiring. */
+function OtherRow({ line }: { line: BillLine }) {
+  const { currency } = useDocument().bill;
+  const role = companionRoles[line.classId];
+  const what = role ? `${role.title}${line.value ? ` ${line.value}\u202f${role.unit}` : ''}` : 'Board';
+  return (
+    <Table.Tr className={classes.other!}>
+      <Table.Td>{what}</Table.Td>
+      <Table.Td>{role ? `for ${line.name}` : line.name}</Table.Td>
+      <Table.Td className="number right">{line.quantity}</Table.Td>
+      <Table.Td className="number right">{line.have}</Table.Td>
+      <Table.Td className="number right">{showMoney(line.eachCents, currency)}</Table.Td>
+      <Table.Td className="number right">{showMoney(line.toPayCents, currency)}</Table.Td>
+      <Table.Td />
+    </Table.Tr>
+  );
+}

@@ -1,0 +1,129 @@
+import { Button, Table } from '@mantine/core';
+import { boardChoices, boardOf, type BoardFault, type BoardRow } from '@hum-lever/core';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { edit, useDocument } from '../../client/index.ts';
+import { Choice, count, showBytes, showCurrent, showMoney, showVolts } from '../../shared/index.ts';
+import { needWords } from '../../words/index.ts';
+import { lab } from '../../workers/index.ts';
+import classes from './Parts.module.css';
+
+const BoardDialog = lazy(() => import('./BoardDialog.tsx'));
+
+const why = (fault: BoardFault): string => {
+  switch (fault.kind) {
+    case 'pins':
+      return `not enough pins: ${[...new Set(fault.clashes.map(({ ownerName, needs }) => `${ownerName} (${needWords[needs] ?? needs})`))].slice(0, 4).join(', ')}`;
+    case 'rail':
+      return `no rail of ${showVolts(fault.minMv)} to ${showVolts(fault.maxMv)} for ${fault.part}`;
+    case 'current':
+      return `draws ${showCurrent(fault.used)} typically, gives ${showCurrent(fault.of)}`;
+    case 'ram':
+    case 'flash':
+      return `needs ${showBytes(fault.used)} of ${fault.kind === 'ram' ? 'memory' : 'program'}, has ${showBytes(fault.of)}`;
+  }
+};
+
+/** The board that carries the parts, and the same parts on every other board. */
+export function BoardSection() {
+  const gadget = useDocument();
+  const board = boardOf(gadget);
+  const [dialog, setDialog] = useState(false);
+  const [comparing, setComparing] = useState(false);
+  return (
+    <section aria-label="Board">
+      <h2 className={classes.heading}>Board</h2>
+      <div className={classes.boardLine}>
+        <Choice
+          label="Board"
+          data={[
+            { value: '', label: 'not chosen yet' },
+            ...boardChoices(gadget).map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          value={gadget.wiring.boardId ?? ''}
+          choose={(id) => edit({ name: 'chooseBoard', args: [id === '' ? null : id] })}
+        />
+        <Button
+          variant="default"
+          size="xs"
+          onClick={() => setComparing(!comparing)}
+          aria-expanded={comparing}
+        >
+          {comparing ? 'Hide the comparison' : 'Compare all boards'}
+        </Button>
+        <Button variant="default" size="xs" onClick={() => setDialog(true)}>
+          Boards of your own…
+        </Button>
+      </div>
+      {board && <p className="soft">{board.note}</p>}
+      {comparing && <Comparison />}
+      <Suspense fallback={null}>{dialog && <BoardDialog close={() => setDialog(false)} />}</Suspense>
+    </section>
+  );
+}
+
+/** Worked out in the lab; an older answer never replaces a newer one. */
+function useComparison(): BoardRow[] | null {
+  const gadget = useDocument();
+  const [rows, setRows] = useState<BoardRow[] | null>(null);
+  useEffect(() => {
+    let current = true;
+    void lab()
+      .boards(gadget)
+      .then((found) => current && setRows(found));
+    return () => {
+      current = false;
+    };
+  }, [gadget]);
+  return rows;
+}
+
+function Comparison() {
+  const gadget = useDocument();
+  const rows = useComparison();
+  if (rows === null) return <p role="status">Trying the parts on every board…</p>;
+  return (
+    <Table className={classes.table!} aria-label="The same parts on every board">
+      <Table.Thead>
+        <Table.Tr>
+          <Table.Th>Board</Table.Th>
+          <Table.Th className="right">Logic</Table.Th>
+          <Table.Th className="right">Price</Table.Th>
+          <Table.Th>Verdict</Table.Th>
+          <Table.Th />
+        </Table.Tr>
+      </Table.Thead>
+      <Table.Tbody>
+        {rows.map(({ board, faults, crossings }) => (
+          <Table.Tr key={board.id}>
+            <Table.Td>{board.name}</Table.Td>
+            <Table.Td className="number right">{showVolts(board.logicMv)}</Table.Td>
+            <Table.Td className="number right">{showMoney(board.priceCents, gadget.bill.currency)}</Table.Td>
+            <Table.Td>
+              {faults.length === 0 ? (
+                <>
+                  fits{crossings !== null && <span className="soft">, {count(crossings, 'crossing')}</span>}
+                </>
+              ) : (
+                <span className={classes.fails}>fails: {faults.map(why).join('; ')}</span>
+              )}
+            </Table.Td>
+            <Table.Td>
+              {board.id === gadget.wiring.boardId ? (
+                <span className="soft">chosen</span>
+              ) : (
+                <Button
+                  size="compact-xs"
+                  variant="default"
+                  aria-label={`Take ${board.name}`}
+                  onClick={() => edit({ name: 'swapBoard', args: [board.id] })}
+                >
+                  Take it
+                </Button>
+              )}
+            </Table.Td>
+          </Table.Tr>
+        ))}
+      </Table.Tbody>
+    </Table>
+  );
+}

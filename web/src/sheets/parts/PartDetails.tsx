@@ -1,0 +1,176 @@
+import { TextInput } from '@mantine/core';
+import {
+  countUses,
+  figuresEdit,
+  figuresOf,
+  kindOf,
+  lightColours,
+  type Button as ButtonPart,
+  type Gadget,
+  type Output,
+  type Part,
+} from '@hum-lever/core';
+import { edit, useDocument } from '../../client/index.ts';
+import {
+  Choice,
+  count,
+  FigureField,
+  figureMeta,
+  keyName,
+  NumberField,
+  TextField,
+} from '../../shared/index.ts';
+import classes from './Parts.module.css';
+
+/** In how many places of the flow what the part plays is used. */
+export const usesOf = (gadget: Gadget, part: Part): number =>
+  part.plays.reduce((sum, id) => sum + countUses(gadget, id), 0);
+
+/** Everything about one part: what it is, what it plays, and its figures. */
+export function PartDetails({ part }: { part: Part }) {
+  const gadget = useDocument();
+  const kind = kindOf(part);
+  const figures = figuresOf(part);
+  const setFigure = (name: string, value: number): string | null => {
+    try {
+      return edit(figuresEdit(gadget, part, { ...part.figures, [name]: value }));
+    } catch (error) {
+      return (error as Error).message;
+    }
+  };
+  const controls = gadget.controls.filter(({ id }) => part.plays.includes(id));
+  const outputs = gadget.outputs.filter(({ id }) => part.plays.includes(id));
+  const uses = usesOf(gadget, part);
+  return (
+    <div className={classes.details}>
+      <p className="soft">
+        {kind.doc} {part.plays.length > 0 && `Used in ${count(uses, 'place')} of the flow.`}
+      </p>
+      {controls.map((control) => (
+        <ControlLine key={control.id} control={control} alone={part.plays.length === 1} />
+      ))}
+      {outputs.map((output) => (
+        <OutputLine key={output.id} output={output} alone={part.plays.length === 1} />
+      ))}
+      <div className={classes.figures}>
+        {Object.entries(kind.figures.shape).map(([name, field]) => {
+          const { label, unit } = figureMeta(field);
+          return (
+            <FigureField
+              key={name}
+              label={label}
+              unit={unit}
+              value={figures[name]!}
+              commit={(value) => setFigure(name, value)}
+            />
+          );
+        })}
+      </div>
+    </div>
+  );
+}
+
+function ControlLine({ control, alone }: { control: ButtonPart; alone: boolean }) {
+  const change = (patch: Partial<Omit<ButtonPart, 'id' | 'kind'>>) =>
+    edit({ name: 'changeControl', args: [control.id, patch] });
+  return (
+    <div className={classes.own}>
+      {!alone && (
+        <TextField
+          size="xs"
+          aria-label={`Name of ${control.name}`}
+          value={control.name}
+          commit={(name) => change({ name: name.trim() })}
+        />
+      )}
+      <KeyField value={control.key} name={control.name} commit={(key) => change({ key })} />
+    </div>
+  );
+}
+
+/** Takes the next key that is pressed as the key that plays the control. */
+function KeyField({
+  value,
+  name,
+  commit,
+}: {
+  value: string | null;
+  name: string;
+  commit: (key: string | null) => string | null;
+}) {
+  return (
+    <label className={classes.keyField}>
+      Played by
+      <TextInput
+        size="xs"
+        w={110}
+        aria-label={`Key that plays ${name}`}
+        value={value === null ? '' : keyName(value)}
+        placeholder="press a key"
+        readOnly
+        classNames={{ input: 'number' }}
+        onKeyDown={(event) => {
+          if (event.key === 'Tab' || event.ctrlKey || event.metaKey) return;
+          event.preventDefault();
+          commit(event.key === 'Delete' || event.key === 'Backspace' ? null : event.code);
+        }}
+      />
+    </label>
+  );
+}
+
+function OutputLine({ output, alone }: { output: Output; alone: boolean }) {
+  type Patch = Parameters<typeof edit>[0] & { name: 'changeOutput' };
+  const change = (patch: Patch['args'][1]) => edit({ name: 'changeOutput', args: [output.id, patch] });
+  const number = (
+    label: string,
+    unit: string,
+    value: number,
+    max: number,
+    set: (value: number) => string | null,
+  ) => (
+    <NumberField
+      label=""
+      aria-label={label}
+      unit={unit}
+      min={1}
+      max={max}
+      width={110}
+      value={value}
+      commit={set}
+    />
+  );
+  return (
+    <div className={classes.own}>
+      {!alone && (
+        <TextField
+          size="xs"
+          aria-label={`Name of ${output.name}`}
+          value={output.name}
+          commit={(name) => change({ name: name.trim() })}
+        />
+      )}
+      {output.kind === 'light' && (
+        <Choice
+          label={`Colour of ${output.name}`}
+          data={[...lightColours]}
+          value={output.colour}
+          choose={(colour) => change({ colour })}
+        />
+      )}
+      {output.kind === 'text' && (
+        <>
+          {number('Columns', 'columns', output.columns, 80, (columns) => change({ columns }))}
+          {number('Rows', 'rows', output.rows, 8, (rows) => change({ rows }))}
+        </>
+      )}
+      {output.kind === 'tone' && (
+        <>
+          {number('Lowest pitch', 'Hz', output.lowHz, 20_000, (lowHz) => change({ lowHz }))}
+          <span>to</span>
+          {number('Highest pitch', 'Hz', output.highHz, 20_000, (highHz) => change({ highHz }))}
+        </>
+      )}
+    </div>
+  );
+}

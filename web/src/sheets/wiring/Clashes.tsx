@@ -1,0 +1,91 @@
+import { Button, Table } from '@mantine/core';
+import type { WayOut } from '@hum-lever/core';
+import { useEffect, useState } from 'react';
+import { edit, useDocument } from '../../client/index.ts';
+import { count, showMoney } from '../../shared/index.ts';
+import { needWords, schemeTitle } from '../../words/index.ts';
+import { lab } from '../../workers/index.ts';
+import type { Impossible } from './useLaying.ts';
+import classes from './Wiring.module.css';
+
+const wayWords: Record<WayOut['kind'], (way: WayOut) => string> = {
+  scheme: ({ id, name }) => `Read ${name} another way: ${schemeTitle(id)}`,
+  board: ({ name }) => `Take another board: ${name}`,
+  unlock: ({ name }) => `Unsolder ${name}`,
+};
+
+/** Why not every line can have a pin, and what would help, cheapest first. */
+export function Clashes({ impossible: { clashes, minimal } }: { impossible: Impossible }) {
+  const gadget = useDocument();
+  const [ways, setWays] = useState<WayOut[] | null>(null);
+  useEffect(() => {
+    let current = true;
+    setWays(null);
+    void lab()
+      .waysOut(gadget, clashes, 'Keys')
+      .then((found) => current && setWays(found));
+    return () => {
+      current = false;
+    };
+  }, [gadget, clashes]);
+  const pins = [...new Set(clashes.flatMap((clash) => clash.pins))];
+  return (
+    <section className={`card ${classes.clash}`} aria-label="What cannot be met together" role="alert">
+      <h2>
+        {pins.length === 0
+          ? 'This board has no pin for it'
+          : `These ${count(clashes.length, 'line')} cannot all be met`}
+      </h2>
+      <p>
+        {pins.length > 0 &&
+          `Only ${count(pins.length, 'pin')} could take them: ${pins.slice(0, 16).join(', ')}${pins.length > 16 ? ' …' : ''}. `}
+        {minimal && clashes.length > 1 && 'With any one of them less, the rest would fit.'}
+      </p>
+      <ul className={classes.clashes}>
+        {clashes.map(({ ownerId, ownerName, terminal, needs, lockedTo }) => (
+          <li key={`${ownerId} ${terminal}`}>
+            <strong>{ownerName}</strong> {terminal} <span className="soft">{needWords[needs] ?? needs}</span>
+            {lockedTo !== null && <span className="soft">, soldered to {lockedTo}</span>}
+          </li>
+        ))}
+      </ul>
+      <h3>Ways out</h3>
+      {ways === null && <p role="status">Trying what would help…</p>}
+      {ways?.length === 0 && (
+        <p>None of the known ways helps. Leave something out, or add a board of your own.</p>
+      )}
+      {ways !== null && ways.length > 0 && (
+        <Table verticalSpacing={4}>
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>What</Table.Th>
+              <Table.Th className="right">Lines saved</Table.Th>
+              <Table.Th className="right">Costs</Table.Th>
+              <Table.Th />
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {ways.map((way) => (
+              <Table.Tr key={`${way.kind} ${way.id} ${way.name}`}>
+                <Table.Td>{wayWords[way.kind](way)}</Table.Td>
+                <Table.Td className="number right">{way.pinsSaved}</Table.Td>
+                <Table.Td className="number right">
+                  {showMoney(way.extraCents, gadget.bill.currency)}
+                </Table.Td>
+                <Table.Td>
+                  <Button
+                    size="compact-xs"
+                    aria-label={`Do this: ${wayWords[way.kind](way)}`}
+                    onClick={() => edit(way.edit)}
+                  >
+                    Do this
+                  </Button>
+                </Table.Td>
+              </Table.Tr>
+            ))}
+          </Table.Tbody>
+        </Table>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,1 @@
+export { WiringPage as default } from './WiringPage.tsx';

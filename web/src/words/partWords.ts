@@ -1,0 +1,55 @@
+/** What a terminal asks of a pin, in plain words with the field's term where there is one. */
+export const needWords: Record<string, string> = {
+  in: 'input',
+  out: 'output',
+  both: 'input and output',
+  analog: 'analog input',
+  pwm: 'dimming (PWM)',
+  tone: 'tone (timer)',
+  servo: 'servo pulse',
+  edge: 'interrupt',
+  wake: 'wake-up',
+  usb: 'native USB',
+  sda: 'bus data (SDA)',
+  scl: 'bus clock (SCL)',
+  mosi: 'fast bus out (MOSI)',
+  miso: 'fast bus in (MISO)',
+  sck: 'fast bus clock (SCK)',
+  tx: 'serial out (TX)',
+  rx: 'serial in (RX)',
+  bclk: 'sound clock',
+  ws: 'sound word select',
+  dout: 'sound data',
+  supply: 'supply',
+  ground: 'ground',
+  feed: 'gives supply',
+  fed: 'takes supply',
+};
+
+export const partGroupWords: Record<string, string> = {
+  controls: 'Controls',
+  sensors: 'Sensors',
+  lights: 'Lights',
+  displays: 'Displays',
+  sound: 'Sound',
+  motion: 'Motion',
+  links: 'Links',
+  memory: 'Memory',
+  chips: 'Chips',
+  power: 'Power',
+};
+
+/** Roles of the small parts, as they stand in a sentence. */
+export const roleWords: Record<string, string> = {
+  'light-resistor': 'a resistor',
+  'pull-up': 'a pull-up',
+  'pull-down': 'a pull-down',
+  'bus-pull-up': 'bus pull-ups',
+  'level-shifter': 'a level shifter',
+};
+
+/** Why a scheme cannot read so many keys. */
+export const refusedWords = {
+  'too-many-keys': 'too many keys for it',
+  'no-ladder': 'no values keep the levels apart',
+} as const;
