@@ -15,6 +15,8 @@ export interface Clash {
   lockedTo: string | null;
   /** Pins that could do it, taken by itself. */
   pins: string[];
+  /** It takes more current than any pin gives: how much, µA; otherwise null. */
+  tooMuchUa: number | null;
 }
 
 export type Laid =
@@ -84,7 +86,10 @@ export function canLay(gadget: Gadget, board: Board): boolean {
   return solve(wiringProblem(gadget, board), { anyWillDo: true }).outcome === 'solved';
 }
 
-function clashOf({ terminals, need, lockedTo, candidates }: LineDemand, { pins }: WiringProblem): Clash {
+function clashOf(
+  { terminals, need, lockedTo, candidates }: LineDemand,
+  { pins, board }: WiringProblem,
+): Clash {
   const { owner, terminal } = terminals[0]!;
   return {
     ownerId: owner.id,
@@ -93,5 +98,6 @@ function clashOf({ terminals, need, lockedTo, candidates }: LineDemand, { pins }
     needs: typeof need === 'string' ? need : need.line,
     lockedTo,
     pins: [...new Set(candidates.map(({ place }) => pins[place]!.name))],
+    tooMuchUa: terminal.maxUa > board.pinMaxUa ? terminal.maxUa : null,
   };
 }

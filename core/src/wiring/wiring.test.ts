@@ -160,7 +160,17 @@ describe('laying the wires', () => {
     expect(layWiring(gadget, boardOf(gadget)!)).toEqual({
       outcome: 'impossible',
       minimal: true,
-      clashes: [{ ownerId: 'p3', ownerName: 'p3', terminal: 'data', needs: 'tx', lockedTo: null, pins: [] }],
+      clashes: [
+        {
+          ownerId: 'p3',
+          ownerName: 'p3',
+          terminal: 'data',
+          needs: 'tx',
+          lockedTo: null,
+          pins: [],
+          tooMuchUa: null,
+        },
+      ],
     });
   });
 
@@ -278,6 +288,10 @@ describe('comparing', () => {
     expect(faults.get('board-8bit-native')).toEqual([]);
     expect(faults.get('board-8bit-20')).toMatchObject([{ kind: 'pins', clashes: [{ needs: 'usb' }] }]);
     expect(faults.get('computer-26')).toMatchObject([{ kind: 'pins', clashes: [{ needs: 'analog' }] }]);
+    const bright = gadgetOf('board-32bit-11', ['light']);
+    expect(compareBoards(bright).find(({ board }) => board.id === 'board-32bit-11')!.faults).toMatchObject([
+      { kind: 'pins', clashes: [{ needs: 'out', pins: [], tooMuchUa: 8_000 }] },
+    ]);
     expect(faults.get('chip-8')!.map(({ kind }) => kind)).toContain('rail');
   });
 

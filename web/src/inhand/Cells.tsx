@@ -4,7 +4,7 @@ import classes from './InHand.module.css';
 /** Millimetres of one character cell of a common small display. */
 const cellMm = 3;
 /** What the case has room for; wider displays are drawn smaller, and say so. */
-const roomMm = 58;
+const roomMm = 52;
 
 /** A character display, cell by cell. */
 export function Cells({ name, columns, rows }: { name: string; columns: number; rows: string[] }) {

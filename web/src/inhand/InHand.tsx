@@ -173,6 +173,9 @@ function MuteButton() {
 const of = <K extends Output['kind']>(gadget: Gadget, kind: K) =>
   gadget.outputs.filter((output): output is Extract<Output, { kind: K }> => output.kind === kind);
 
+/** So many controls are drawn as a keypad. */
+const keypadFrom = 6;
+
 function Body({ gadget, held, move }: { gadget: Gadget; held: ReadonlySet<string>; move: Move }) {
   if (gadget.controls.length + gadget.outputs.length === 0)
     return <p className={classes.empty}>Nothing to hold yet. Add a button and a light in Parts.</p>;
@@ -189,7 +192,7 @@ function Body({ gadget, held, move }: { gadget: Gadget; held: ReadonlySet<string
           <Sounder key={id} id={id} name={name} />
         ))}
       </div>
-      <div className={classes.row}>
+      <div className={classes.row} data-many={gadget.controls.length > keypadFrom || undefined}>
         {gadget.controls.map((control) => (
           <Cap key={control.id} control={control} down={held.has(control.id)} move={move} />
         ))}

@@ -1,3 +1,6 @@
+import type { Clash } from '@hum-lever/core';
+import { showCurrent } from '../shared/units.ts';
+
 /** What a terminal asks of a pin, in plain words with the field's term where there is one. */
 export const needWords: Record<string, string> = {
   in: 'input',
@@ -53,3 +56,10 @@ export const refusedWords = {
   'too-many-keys': 'too many keys for it',
   'no-ladder': 'no values keep the levels apart',
 } as const;
+
+/** A line that cannot be met, with what is in its way. */
+export function clashWords({ ownerName, terminal, needs, lockedTo, tooMuchUa }: Clash): string {
+  const what = `${ownerName} ${terminal} (${needWords[needs] ?? needs})`;
+  if (tooMuchUa !== null) return `${what}, ${showCurrent(tooMuchUa)}, more than a pin gives`;
+  return lockedTo === null ? what : `${what}, soldered to ${lockedTo}`;
+}

@@ -94,6 +94,7 @@ function Drawing({ picture }: { picture: Picture | null }) {
     <div className={classes.drawing}>
       <Dropzone
         className={classes.drop!}
+        classNames={{ inner: classes.dropInner! }}
         loading={busy}
         multiple={false}
         maxSize={limits.pictureBytes}

@@ -3,7 +3,7 @@ import { boardChoices, boardOf, type BoardFault, type BoardRow } from '@hum-leve
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, count, showBytes, showCurrent, showMoney, showVolts } from '../../shared/index.ts';
-import { needWords } from '../../words/index.ts';
+import { clashWords } from '../../words/index.ts';
 import { lab } from '../../workers/index.ts';
 import classes from './Parts.module.css';
 
@@ -12,7 +12,7 @@ const BoardDialog = lazy(() => import('./BoardDialog.tsx'));
 const why = (fault: BoardFault): string => {
   switch (fault.kind) {
     case 'pins':
-      return `not enough pins: ${[...new Set(fault.clashes.map(({ ownerName, needs }) => `${ownerName} (${needWords[needs] ?? needs})`))].slice(0, 4).join(', ')}`;
+      return `${fault.clashes.some(({ pins }) => pins.length > 0) ? 'not enough pins' : 'no pin'} for ${fault.clashes.slice(0, 3).map(clashWords).join('; ')}${fault.clashes.length > 3 ? ` and ${fault.clashes.length - 3} more` : ''}`;
     case 'rail':
       return `no rail of ${showVolts(fault.minMv)} to ${showVolts(fault.maxMv)} for ${fault.part}`;
     case 'current':
@@ -95,7 +95,7 @@ function Comparison() {
       <Table.Tbody>
         {rows.map(({ board, faults, crossings }) => (
           <Table.Tr key={board.id}>
-            <Table.Td>{board.name}</Table.Td>
+            <Table.Td className={classes.boardName!}>{board.name}</Table.Td>
             <Table.Td className="number right">{showVolts(board.logicMv)}</Table.Td>
             <Table.Td className="number right">{showMoney(board.priceCents, gadget.bill.currency)}</Table.Td>
             <Table.Td>

@@ -59,7 +59,6 @@ export function BoardView({ nets }: { nets: Nets }) {
         aria-label={`${board.name} with ${count(threads.length, 'thread')}`}
         onMouseLeave={() => light([])}
       >
-        <rect className={classes.board} width={layout.width * pitch} height={layout.height * pitch} rx={6} />
         {threads.map(({ seat, lead, spot }) => (
           <Thread
             key={keyOfLead(lead)}
@@ -70,6 +69,7 @@ export function BoardView({ nets }: { nets: Nets }) {
             chosen={chosen === keyOfLead(lead)}
           />
         ))}
+        <rect className={classes.board} width={layout.width * pitch} height={layout.height * pitch} rx={6} />
         {[...layout.pins].map(([name, spot]) => (
           <Pin key={name} pin={pins.get(name)!} spot={spot} leads={nets.byPin.get(name) ?? []} />
         ))}

@@ -3,7 +3,7 @@ import type { WayOut } from '@hum-lever/core';
 import { useEffect, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { count, showMoney } from '../../shared/index.ts';
-import { needWords, schemeTitle } from '../../words/index.ts';
+import { clashWords, schemeTitle } from '../../words/index.ts';
 import { lab } from '../../workers/index.ts';
 import type { Impossible } from './useLaying.ts';
 import classes from './Wiring.module.css';
@@ -42,11 +42,8 @@ export function Clashes({ impossible: { clashes, minimal } }: { impossible: Impo
         {minimal && clashes.length > 1 && 'With any one of them less, the rest would fit.'}
       </p>
       <ul className={classes.clashes}>
-        {clashes.map(({ ownerId, ownerName, terminal, needs, lockedTo }) => (
-          <li key={`${ownerId} ${terminal}`}>
-            <strong>{ownerName}</strong> {terminal} <span className="soft">{needWords[needs] ?? needs}</span>
-            {lockedTo !== null && <span className="soft">, soldered to {lockedTo}</span>}
-          </li>
+        {clashes.map((clash) => (
+          <li key={`${clash.ownerId} ${clash.terminal}`}>{clashWords(clash)}</li>
         ))}
       </ul>
       <h3>Ways out</h3>
