@@ -121,6 +121,168 @@ row(
   `99 %: ${live.toSorted((a, b) => a - b)[495].toFixed(3)} ms`,
 );
 
+// Boards of 48 pins and gadgets of 40 lines, drawn from a seed; the plain reference is the one that the tests keep.
+const transpiled = (from, to) => {
+  const { outputText } = ts.transpileModule(readFileSync(at(from), 'utf8'), {
+    compilerOptions: {
+      module: ts.ModuleKind.ESNext,
+      target: ts.ScriptTarget.ES2022,
+      verbatimModuleSyntax: true,
+    },
+  });
+  writeFileSync(`${folder}/${to}`, outputText);
+  return import(`file://${folder}/${to}`);
+};
+const { backtrack } = await transpiled('core/src/test/backtracking.ts', 'backtracking.mjs');
+const { solve, explain } = await import('../core/dist/wiring/solver/index.js');
+const { wiringProblem } = await import('../core/dist/wiring/demands.js');
+const { emptyGadget } = await import('../core/dist/gadget/index.js');
+
+/** A small linear congruential generator: the same boards on every machine. */
+function dice(seed) {
+  let state = seed;
+  return (below) => {
+    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
+    return Math.floor((state / 4_294_967_296) * below);
+  };
+}
+
+/** 24 pins to either side: a third analog, half dimming on six timers, three buses, a few traps. */
+function board48(seed) {
+  const roll = dice(seed);
+  const pins = Array.from({ length: 48 }, (_, n) => {
+    const can = ['in', 'out', 'pull-up'];
+    if (roll(3) === 0) can.push('analog');
+    if (roll(2) === 0) can.push(`pwm@T${roll(6)}`);
+    if (roll(3) === 0) can.push('edge', 'wake');
+    return { name: `Q${n}`, edge: n < 24 ? 'left' : 'right', port: 'ABCDEF'[n >> 3], can };
+  });
+  const lead = (line, unit) => pins[roll(48)].can.push(`${line}@${unit}`);
+  for (const unit of ['W0', 'W1'])
+    for (const line of ['sda', 'scl']) for (let n = 0; n < 3; n += 1) lead(line, unit);
+  for (const unit of ['S0', 'S1'])
+    for (const line of ['mosi', 'miso', 'sck']) for (let n = 0; n < 2; n += 1) lead(line, unit);
+  for (const unit of ['U0', 'U1', 'U2'])
+    for (const line of ['tx', 'rx']) for (let n = 0; n < 2; n += 1) lead(line, unit);
+  pins[0].can.push('upload');
+  pins[1].can.push('upload', 'console');
+  return {
+    id: 'bench-48',
+    name: 'Bench',
+    note: '',
+    logicMv: 5_000,
+    pinMaxUa: 20_000,
+    portMaxUa: 60_000,
+    allPinsMaxUa: 200_000,
+    railMaxUa: 1_000_000,
+    ownUa: 10_000,
+    adcBits: 10,
+    clockHz: 16_000_000,
+    flashBytes: 1,
+    ramBytes: 1,
+    settingsBytes: 1,
+    usb: 'serial',
+    toneTimers: ['T0', 'T1'],
+    servoTimers: ['T2', 'T3'],
+    priceCents: 0,
+    pins,
+  };
+}
+
+/** 40 lines: keys, encoders, lights that fade and that do not, knobs, a tone, a servo, buses. */
+function gadget40(extra = []) {
+  const kinds = [
+    ...Array(10).fill(['push-button', {}]),
+    ...Array(2).fill(['encoder', { interrupts: 1 }]),
+    ...Array(6).fill(['light', {}]),
+    ...Array(3).fill(['light', { fades: 1 }]),
+    ...Array(5).fill(['potentiometer', {}]),
+    ['piezo', {}],
+    ['servo', {}],
+    ['graphic-display-spi', {}],
+    ['settings-memory', {}],
+    ['midi-out', {}],
+    ['midi-in', {}],
+    ['push-button', { wakes: 1 }],
+    ['push-button', { wakes: 1 }],
+    ...extra,
+  ];
+  const parts = kinds.map(([kind, figures], n) => ({
+    id: `p${n + 1}`,
+    kind,
+    name: kind,
+    figures,
+    priceCents: null,
+    quantity: 1,
+    have: 0,
+    plays: [],
+  }));
+  return { ...emptyGadget('Bench'), parts };
+}
+const timedMs = (work) => {
+  const began = performance.now();
+  const result = work();
+  return { ms: performance.now() - began, result };
+};
+const capMs = 3_000;
+const capped = () => {
+  const end = performance.now() + capMs;
+  let steps = 0;
+  return () => (++steps & 1_023) === 0 && performance.now() > end;
+};
+const solved = [];
+const impossible = [];
+for (let seed = 1; seed <= 60; seed += 1) {
+  const problem = wiringProblem(gadget40(), board48(seed));
+  const { ms, result } = timedMs(() => solve(problem));
+  if (result.outcome === 'solved') solved.push({ seed, ms, result, problem });
+  // Eighteen knobs more than there are converters, among everything else.
+  const over = wiringProblem(gadget40(Array(18).fill(['potentiometer', {}])), board48(seed));
+  const why = timedMs(() => (solve(over).outcome === 'impossible' ? explain(over) : null));
+  if (why.result) impossible.push({ ms: why.ms, result: why.result });
+}
+const lines = solved[0].problem.demands.length;
+const gaps = solved.map(({ result }) => 1 - result.bound / result.cost);
+row(
+  `${lines} lines on 48 pins, ${solved.length} boards: time to the optimum`,
+  `${median(solved.map(({ ms }) => ms)).toFixed(1)} ms`,
+  '< 100 ms median',
+  `worst ${Math.max(...solved.map(({ ms }) => ms)).toFixed(1)} ms; ${gaps.filter((gap) => gap === 0).length} proven, widest gap ${(100 * Math.max(...gaps)).toFixed(2)} %`,
+);
+row(
+  `impossible, ${impossible.length} boards: time to a smallest set`,
+  `${median(impossible.map(({ ms }) => ms)).toFixed(1)} ms`,
+  '< 500 ms',
+  `worst ${Math.max(...impossible.map(({ ms }) => ms)).toFixed(1)} ms; ${impossible.filter(({ result }) => result.minimal).length} proven minimal`,
+);
+const rivals = solved.slice(0, 4).map(({ ms, result, problem }) => {
+  const plain = timedMs(() => backtrack(problem, capped()));
+  return {
+    ratio: plain.ms / ms,
+    finished: plain.result.finished,
+    cost: plain.result.cost,
+    ours: result.cost,
+  };
+});
+row(
+  'plain backtracking on four of them, time as a multiple of ours',
+  `≥ ${Math.round(median(rivals.map(({ ratio }) => ratio)))} ×`,
+  '≥ 50 ×',
+  `stopped after ${capMs / 1_000} s; ${rivals.filter(({ finished }) => finished).length} finished; its best so far costs ${rivals.map(({ cost, ours }) => (cost === null ? 'nothing found' : `${(cost / ours).toFixed(2)} ×`)).join(', ')}`,
+);
+let [same, small] = [0, 0];
+for (let seed = 1; seed <= 200; seed += 1) {
+  const board = board48(seed);
+  const problem = wiringProblem(
+    { ...gadget40(), parts: gadget40().parts.slice(9, 15) },
+    { ...board, id: `s${seed}`, pins: board.pins.slice(0, 9) },
+  );
+  const [ours, plain] = [solve(problem), backtrack(problem)];
+  small += 1;
+  if (ours.outcome === 'solved' ? ours.cost === plain.cost : plain.cost === null) same += 1;
+}
+row(`small cases where both agree on the cost`, `${same} of ${small}`, 'all');
+
 /** Everything that the address of the first sheet needs, without fonts, as the server would send it compressed. */
 const dist = at('web/dist');
 const manifest = JSON.parse(readFileSync(`${dist}/.vite/manifest.json`, 'utf8'));
@@ -155,7 +317,7 @@ const sum = (files) => [...files].reduce((total, file) => total + gz(file), gzip
 const machineWorker = worker('machine');
 row('first load: shell and first sheet, gzipped, fonts aside', kb(sum(first)), '< 300 kB');
 row('… with the machine’s worker', kb(sum(first) + gz(machineWorker)), '', 'loaded beside it');
-for (const sheet of ['brief', 'parts', 'feel', 'flow', 'trials']) {
+for (const sheet of ['brief', 'parts', 'wiring', 'feel', 'flow', 'trials']) {
   const own = [...filesOf([...shell, `src/sheets/${sheet}/index.ts`])].filter(
     (file) => !filesOf(shell).has(file),
   );

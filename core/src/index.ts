@@ -103,6 +103,7 @@ export {
   netsOf,
   ownersOf,
   pinsOf,
+  readSetBy,
   schemeEdit,
   seatsOf,
   standOff,

@@ -56,8 +56,6 @@ export interface PartKind<F extends Figures = Figures> {
   address?(figures: F): number;
   /** Pull-ups on the module's own bus lines, Ω. */
   busPullOhms?(figures: F): number;
-  /** Brings its own level shifting or limiting for what follows. */
-  fits?: readonly string[];
   /** Place on the way from the cell to the board, for parts of that way. */
   chain?: 'source' | 'fuse' | 'diode' | 'switch' | 'converter' | 'charger';
 }

@@ -7,6 +7,7 @@ import { companionRoles } from './companions.ts';
 import { wiringProblem } from './demands.ts';
 import { canLay, layWiring, type Clash } from './lay.ts';
 import { canJoinSet, ownersOf, usualLogicMv } from './owners.ts';
+import { readSetBy } from './setEdits.ts';
 import { railFor } from './supplies.ts';
 
 /** One way of reading a set of keys, with what it takes and gives. */
@@ -37,7 +38,7 @@ export function looseKeys({ parts, wiring }: Pick<Gadget, 'parts' | 'wiring'>): 
 export function schemeEdit(gadget: Gadget, keys: readonly string[], scheme: Scheme, name: string): Edit {
   const params = scheme.defaults(keys.length);
   const set = gadget.wiring.sets.find(({ controlIds }) => controlIds.some((id) => keys.includes(id)));
-  if (set) return { name: 'changeKeySet', args: [set.id, { scheme: scheme.id, params }] };
+  if (set) return readSetBy(gadget, set, { scheme: scheme.id, params });
   return {
     name: 'addKeySet',
     args: [{ name, controlIds: [...keys], scheme: scheme.id, params, chords: [] }],

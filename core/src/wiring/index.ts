@@ -33,3 +33,4 @@ export {
 export { netsOf, type Lead, type Nets } from './nets.ts';
 export { wiringOrder, type StepCheck, type WiringStep } from './order.ts';
 export { waysOut, type WayOut } from './waysOut.ts';
+export { readSetBy } from './setEdits.ts';

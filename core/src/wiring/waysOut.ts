@@ -21,6 +21,8 @@ export interface WayOut {
   edit: Edit;
 }
 
+const singles = (edit: Edit): readonly SingleEdit[] => (edit.name === 'several' ? edit.args[0] : [edit]);
+
 /**
  * Ways out of a clash, cheapest first. Each was laid out in full before it is offered.
  * @param clashes as `layWiring` told them
@@ -30,7 +32,7 @@ export function waysOut(gadget: Gadget, board: Board, clashes: readonly Clash[],
   const cost = (one: Gadget) => billOf(one).worthCents;
   const pins = (one: Gadget, on: Board) => wiringProblem(one, on).demands.length;
   const before = { cents: cost(gadget), pins: pins(gadget, board) };
-  const attempt = (kind: WayOut['kind'], id: string, name: string, change: SingleEdit, on: Board) => {
+  const attempt = (kind: WayOut['kind'], id: string, name: string, change: Edit, on: Board) => {
     let edited = applyEdit(gadget, change);
     const laid = layWiring(edited, on);
     if (laid.outcome !== 'laid') return;
@@ -45,7 +47,10 @@ export function waysOut(gadget: Gadget, board: Board, clashes: readonly Clash[],
       name,
       pinsSaved: before.pins - pins(edited, on),
       extraCents: cost(edited) - before.cents,
-      edit: { name: 'several', args: [[change, ...fit, { name: 'layWires', args: [laid.wires] }]] },
+      edit: {
+        name: 'several',
+        args: [[...singles(change), ...fit, { name: 'layWires', args: [laid.wires] }]],
+      },
     });
   };
   const keys = looseKeys(gadget);
@@ -55,19 +60,13 @@ export function waysOut(gadget: Gadget, board: Board, clashes: readonly Clash[],
       scheme.id !== 'direct' &&
       scheme.refuses(keys.length, scheme.defaults(keys.length)) === null
     )
-      attempt('scheme', scheme.id, setName, schemeEdit(gadget, keys, scheme, setName) as SingleEdit, board);
+      attempt('scheme', scheme.id, setName, schemeEdit(gadget, keys, scheme, setName), board);
     for (const set of gadget.wiring.sets)
       if (
         set.scheme !== scheme.id &&
         scheme.refuses(set.controlIds.length, scheme.defaults(set.controlIds.length)) === null
       )
-        attempt(
-          'scheme',
-          scheme.id,
-          set.name,
-          schemeEdit(gadget, set.controlIds, scheme, set.name) as SingleEdit,
-          board,
-        );
+        attempt('scheme', scheme.id, set.name, schemeEdit(gadget, set.controlIds, scheme, set.name), board);
   }
   for (const other of boardChoices(gadget))
     if (other.id !== board.id)

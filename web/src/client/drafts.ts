@@ -1,4 +1,4 @@
-import { readGadget, type Gadget } from '@hum-lever/core';
+import type { Gadget } from '@hum-lever/core';
 
 /*
  * Edits that the server has not acknowledged yet, kept where they survive a reload. Each tab has its own, so that
@@ -41,12 +41,10 @@ export function dropDraft(gadgetId: string): void {
   localStorage.removeItem(keyOf(gadgetId, tab));
 }
 
-/** Half a draft, left by a browser that ran out of room or was cut off, is none; one of an older release is brought up to date. */
+/** Half a draft, left by a browser that ran out of room or was cut off, is none. */
 function parse(text: string): Draft | null {
   try {
-    const { base, document } = JSON.parse(text) as Draft;
-    const opened = readGadget(document);
-    return opened.outcome === 'opened' ? { base, document: opened.gadget } : null;
+    return JSON.parse(text) as Draft;
   } catch {
     return null;
   }

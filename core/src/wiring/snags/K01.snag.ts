@@ -2,6 +2,7 @@ import type { Edit, Snag, SnagRule } from '../../gadget/index.ts';
 import { readKeys, schemeOf } from '../../scan/index.ts';
 import { netsIn } from '../nets.ts';
 import { arraysOf } from '../owners.ts';
+import { readSetBy } from '../setEdits.ts';
 
 /** Keys that will be held together read falsely: others answer, or some are not seen. */
 export const K01: SnagRule = {
@@ -23,7 +24,7 @@ export const K01: SnagRule = {
       const set = gadget.wiring.sets.find((one) => one.id === id);
       const scheme = set?.scheme === 'matrix' ? 'matrix-diodes' : 'expander';
       const params = set?.scheme === 'matrix' ? set.params : schemeOf(scheme).defaults(controlIds.length);
-      const edit: Edit | null = set ? { name: 'changeKeySet', args: [id, { scheme, params }] } : null;
+      const edit: Edit | null = set ? readSetBy(gadget, set, { scheme, params }) : null;
       return [
         {
           rule: 'K01',

@@ -2,6 +2,7 @@ import type { Snag, SnagRule } from '../../gadget/index.ts';
 import { ladderGap, schemeOf } from '../../scan/index.ts';
 import { netsIn } from '../nets.ts';
 import { arraysOf } from '../owners.ts';
+import { readSetBy } from '../setEdits.ts';
 
 /** Ladder levels that overlap within tolerance and noise. */
 export const K03: SnagRule = {
@@ -29,7 +30,7 @@ export const K03: SnagRule = {
           values: { name, keys, gapTenths: Math.round(10 * gapCounts), noiseCounts, tolerancePerMille },
           mend: {
             key: helps ? 'finerResistors' : 'otherScheme',
-            edit: { name: 'changeKeySet', args: [id, patch] },
+            edit: readSetBy(gadget, set, patch),
             values: helps ? { tolerancePerMille: 10 } : { scheme },
           },
         },

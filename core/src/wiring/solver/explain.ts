@@ -1,6 +1,7 @@
 import { assign, forbidden } from './assignment.ts';
+import { compileProblem, someRows, type Compiled } from './compiled.ts';
 import type { Problem } from './problem.ts';
-import { solve } from './solve.ts';
+import { solveCompiled } from './solve.ts';
 
 export interface Conflict {
   /** Demands that cannot all be met, as numbers into the problem. */
@@ -10,15 +11,15 @@ export interface Conflict {
 }
 
 /**
- * A smallest set of demands that cannot hold together: leaving out any one of them, the rest can. Begins with the rows
- * that a failed assignment leaves behind, where there are such, and drops what is not needed, in halves first.
+ * A set of demands that cannot hold together and of which leaving out any one lets the rest hold. Begins with the
+ * fewest that plainly want more places than there are, and drops what is not needed, in halves first.
  * @param problem one that `solve` called impossible
  */
 export function explain(problem: Problem): Conflict {
+  const compiled = compileProblem(problem);
   const outcomeOf = (rows: readonly number[]) =>
-    solve({ ...problem, demands: rows.map((row) => problem.demands[row]!) }, { anyWillDo: true }).outcome;
-  let rows = startingRows(problem);
-  if (outcomeOf(rows) !== 'impossible') rows = problem.demands.map((_, row) => row);
+    solveCompiled(someRows(compiled, rows), { anyWillDo: true }).outcome;
+  let rows = crowded(compiled) ?? stuck(compiled) ?? compiled.rows.map((_, row) => row);
   // Whole pieces first: each success saves as many single attempts.
   for (let size = Math.floor(rows.length / 2); size >= 2; size = Math.floor(size / 2))
     for (let at = 0; at < rows.length && rows.length > size;) {
@@ -39,12 +40,26 @@ export function explain(problem: Problem): Conflict {
   return { rows, minimal };
 }
 
-/** Demands that even places alone do not suffice for (a Hall violator), or all. */
-function startingRows({ demands, places }: Problem): number[] {
-  const matrix = new Float64Array(demands.length * places).fill(forbidden);
-  demands.forEach(({ candidates }, row) => {
-    for (const { place } of candidates) matrix[row * places + place] = 0;
+/** The fewest demands that all want places of one demand's, and are one more than those; null: there are none such. */
+function crowded({ rows }: Compiled): number[] | null {
+  let fewest: number[] | null = null;
+  const wanted = rows.map(({ places }) => new Set(places));
+  for (const room of wanted) {
+    if (fewest && room.size + 1 >= fewest.length) continue;
+    const within = wanted.flatMap((places, row) =>
+      [...places].every((place) => room.has(place)) ? [row] : [],
+    );
+    if (within.length > room.size) fewest = within.slice(0, room.size + 1);
+  }
+  return fewest;
+}
+
+/** Demands that places alone do not suffice for, as a failed assignment leaves them behind (a Hall violator), or null. */
+function stuck({ rows, places }: Compiled): number[] | null {
+  const matrix = new Float64Array(rows.length * places).fill(forbidden);
+  rows.forEach(({ places: columns }, row) => {
+    for (const place of columns) matrix[row * places + place] = 0;
   });
-  const found = assign(demands.length, places, matrix);
-  return 'stuck' in found ? found.stuck.sort((a, b) => a - b) : demands.map((_, row) => row);
+  const found = assign(rows.length, places, matrix);
+  return 'stuck' in found ? found.stuck.sort((a, b) => a - b) : null;
 }

@@ -1,3 +1,3 @@
 export type { Candidate, Claim, Demand, Problem, Solution } from './problem.ts';
-export { firstBroken, solve } from './solve.ts';
+export { solve } from './solve.ts';
 export { explain, type Conflict } from './explain.ts';

@@ -3,6 +3,7 @@ import { IconTrash } from '@tabler/icons-react';
 import {
   boardOf,
   looseKeys,
+  readSetBy,
   schemeEdit,
   schemeOf,
   type Gadget,
@@ -127,7 +128,7 @@ function SetCard({ set }: { set: KeySet }) {
                 label={label}
                 unit={unit}
                 value={set.params[name] ?? 0}
-                commit={(value) => change({ params: { ...set.params, [name]: value } })}
+                commit={(value) => edit(readSetBy(gadget, set, { params: { ...set.params, [name]: value } }))}
               />
             );
           })}
