@@ -1,4 +1,5 @@
 import { AxeBuilder } from '@axe-core/webdriverjs';
+import { By } from 'selenium-webdriver';
 import { Bench } from './test/bench.ts';
 
 jest.setTimeout(180_000);
@@ -34,7 +35,7 @@ describe.each(['light', 'dark'] as const)('%s', (scheme) => {
     expect(await faults()).toEqual([]);
   });
 
-  it.each(['brief', 'parts', 'feel', 'flow', 'trials'])('%s has no fault', async (sheet) => {
+  it.each(['brief', 'parts', 'wiring', 'feel', 'flow', 'trials'])('%s has no fault', async (sheet) => {
     const id = await bench.openKettle(sheet);
     await theme(scheme);
     await bench.shows('Little screen: Kettle Keeper');
@@ -44,6 +45,25 @@ describe.each(['light', 'dark'] as const)('%s', (scheme) => {
       await bench.until('measures', async () => (await bench.text('main')).includes('Of 500 presses'));
     }
     if (sheet === 'trials') await bench.shows('Passes on');
+    expect(await faults()).toEqual([]);
+  });
+
+  it('the views of the wiring have no fault', async () => {
+    const { body } = await bench.server.ask('GET', '/gadgets');
+    const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Reed Box')!;
+    await bench.goto(`/g/${id}/wiring`);
+    await theme(scheme);
+    for (const view of ['List', 'In this order', 'Sets of keys']) {
+      const label = By.xpath(`//main//label[normalize-space()="${view}"]`);
+      await (await bench.until(view, async () => (await bench.driver.findElements(label))[0])).click();
+      if (view === 'Sets of keys') await bench.shows('Resistor ladder on one analog pin');
+      expect(await faults()).toEqual([]);
+    }
+    await bench.goto(`/g/${id}/parts`);
+    await bench.click('Compare all boards');
+    await bench.shows('Take it');
+    await bench.click('Add a part');
+    await bench.shows('Two contacts that tell steps and direction');
     expect(await faults()).toEqual([]);
   });
 

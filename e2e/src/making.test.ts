@@ -20,11 +20,13 @@ describe('from nothing', () => {
     await bench.fill(await bench.label('Task'), 'Light it', Key.ENTER);
 
     await bench.click('Parts');
-    for (const part of ['Push button', 'Light', 'Character display', 'Piezo sounder']) {
-      await bench.click('Add a part');
-      await bench.click(part);
+    await bench.click('Add a part');
+    for (const part of ['Push button', 'single light-emitting', 'Character display, two-wire', 'Piezo']) {
+      await bench.fill(await bench.label('Find a part'), part, Key.ENTER);
+      await bench.until(`${part} added`, async () => / added\./.test(await bench.text('[role=dialog]')));
     }
-    await bench.label('Press Button');
+    await (await bench.css('body')).sendKeys(Key.ESCAPE);
+    await bench.label('Press Push button');
 
     await bench.click('Flow');
     await bench.click('Add a state');
@@ -40,9 +42,9 @@ describe('from nothing', () => {
     await bench.choose('On entering Lit: add something that happens', 'Sound a tone');
     await bench.clickLabel('Add a rule to State 1');
     await bench.pick(await bench.css('[aria-label="State State 1"] select[aria-label="Then"]'), 'go to Lit');
-    await bench.press('Button');
+    await bench.press('Push button');
     await bench.shows('Light: on');
-    await bench.shows('Display: Hello');
+    await bench.shows('Character display: Hello');
     await bench.css('[aria-label="State Lit"][aria-current]');
     // Nothing leaves Lit: that is a snag already.
     await bench.until('snags', async () => /snag/.test(await bench.text('[aria-label="This gadget"]')));
@@ -78,7 +80,7 @@ describe('from nothing', () => {
     );
     await bench.saved();
     await bench.driver.navigate().refresh();
-    await bench.press('Button');
+    await bench.press('Push button');
     await bench.shows('Light: on');
     await bench.click('Brief');
     await bench.until(
@@ -90,7 +92,7 @@ describe('from nothing', () => {
   it('commands are found by name', async () => {
     await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'k'));
     await (await bench.label('Command')).sendKeys('go to feel', Key.ENTER);
-    await bench.shows('The last press of Button');
+    await bench.shows('The last press of Push button');
     await bench.click('Press it for me');
     await bench.shows('The same press, cleaned by each method');
     await bench.until('measures', async () =>

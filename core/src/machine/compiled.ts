@@ -8,6 +8,8 @@ export interface CompiledInput {
   /** Position in the document: its event codes and its channel of chance. */
   number: number;
   algorithm: DebounceAlgorithm;
+  /** It is read as part of an array, through the circuit. */
+  inArray: boolean;
 }
 
 /** Keys that are read together, those alone for which that can make a difference. */
@@ -19,8 +21,6 @@ export interface CompiledGadget {
   periodUs: number;
   inputs: ReadonlyMap<string, CompiledInput>;
   arrays: readonly CompiledArray[];
-  /** Controls that are read as part of an array. */
-  scanned: ReadonlySet<string>;
   tones: ReadonlyMap<string, Tone>;
   tables: FlowTables;
 }
@@ -30,15 +30,20 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
   const arrays = arraysOf(gadget, boardOf(gadget)?.logicMv ?? usualLogicMv).filter(
     ({ circuit }) => circuit.kind !== 'independent',
   );
+  const inArray = new Set(arrays.flatMap(({ controlIds }) => controlIds));
   return {
     gadget,
     arrays,
-    scanned: new Set(arrays.flatMap(({ controlIds }) => controlIds)),
     periodUs: gadget.loop.periodUs,
     inputs: new Map(
       gadget.controls.map((control, number) => [
         control.id,
-        { control, number, algorithm: algorithmOf(control.debounce.algorithm) },
+        {
+          control,
+          number,
+          algorithm: algorithmOf(control.debounce.algorithm),
+          inArray: inArray.has(control.id),
+        },
       ]),
     ),
     tones: new Map(gadget.outputs.flatMap((output) => (output.kind === 'tone' ? [[output.id, output]] : []))),

@@ -65,11 +65,10 @@ export function moveFinger(
 }
 
 /**
- * Lets the scan look at the contacts: each by itself, or a whole array through its circuit, where something in it has
- * moved. Returns what it reads otherwise than the contacts are, as far as that is new.
+ * Lets the scan look at every array in which something has moved, through its circuit. Returns what it reads otherwise
+ * than the contacts are, as far as that is new.
  */
-export function scanInputs(state: MachineState, { arrays, scanned }: CompiledGadget): EntryOf<'ghost'>[] {
-  for (const [id, input] of Object.entries(state.inputs)) if (!scanned.has(id)) input.scanned = input.raw;
+export function scanArrays(state: MachineState, { arrays }: CompiledGadget): EntryOf<'ghost'>[] {
   return arrays.flatMap(({ controlIds, circuit }) => {
     const inputs = controlIds.map((id) => state.inputs[id]!);
     if (inputs.every(({ moved }) => !moved)) return [];
@@ -97,11 +96,12 @@ export function readInput(
   turn: number,
   periodUs: number,
 ): 0 | 1 | null {
-  const { control, algorithm } = compiled;
+  const { control, algorithm, inArray } = compiled;
   const input = state.inputs[control.id]!;
   const { nowUs } = state;
   if (!input.moved && (input.wakeUs === null || input.wakeUs > nowUs)) return null;
   input.moved = false;
+  if (!inArray) input.scanned = input.raw;
   const before = input.debounce.level;
   const { params } = control.debounce;
   input.debounce = algorithm.step(input.debounce, { level: input.scanned, atUs: nowUs, turn }, params);

@@ -5,7 +5,7 @@ import { emptyQueue, maxEventsAtOnce, nextDue, NeverAtRest, schedule, takeNext }
 import { turnAtOrAfter, turnsLost } from '../scan/index.ts';
 import { adoptState } from './adopt.ts';
 import { compileGadget, type CompiledGadget, type CompiledInput } from './compiled.ts';
-import { cleanChange, freshInput, moveFinger, readInput, scanInputs, swallowed } from './input.ts';
+import { cleanChange, freshInput, moveFinger, readInput, scanArrays, swallowed } from './input.ts';
 import { carryOut, darkShown, hush } from './outputs.ts';
 import type { MachineEvent, MachineState, Shown, Stimulus } from './state.ts';
 import type { TraceEntry } from './trace.ts';
@@ -189,7 +189,7 @@ export class Machine {
     state.lastTurnUs = state.nowUs;
     state.turnUs = null;
     const turn = state.nowUs / periodUs - state.lostTurns + 1;
-    this.trace.push(...scanInputs(state, compiled));
+    if (compiled.arrays.length > 0) this.trace.push(...scanArrays(state, compiled));
     for (const input of compiled.inputs.values()) {
       this.sayDueGestures(input);
       this.readOne(input, turn);

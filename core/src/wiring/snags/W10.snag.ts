@@ -11,7 +11,11 @@ export const W10: SnagRule = {
   id: 'W10',
   check(gadget, derived) {
     const nets = netsIn(gadget, derived);
+    const wired = new Set(
+      nets.leads.flatMap(({ owner, terminal, wire }) => (wire && terminal.name === 'sda' ? [owner.id] : [])),
+    );
     return busesOf(nets).flatMap(({ owners }) => {
+      if (!owners.some(({ id }) => wired.has(id))) return [];
       const own = owners.flatMap(({ id }) => fittedFor(nets, 'bus-pull-up', id) ?? []);
       const siemens =
         1 / modulePullOhms(owners) + own.reduce((sum, { value }) => sum + (value > 0 ? 1 / value : 0), 0);

@@ -13,6 +13,11 @@ export const W15: SnagRule = {
     return nets.owners.flatMap((owner) =>
       (owner.part?.kind.lamps?.(owner.part.figures) ?? []).flatMap(
         ({ terminal, forwardMv, wantUa, maxUa }): Snag[] => {
+          // Not before it is wired: until then the resistor is only proposed.
+          const wired = nets.leads.some(
+            (lead) => lead.owner.id === owner.id && lead.terminal.name === terminal && lead.wire !== null,
+          );
+          if (!wired) return [];
           const resistor = fittedFor(nets, 'light-resistor', owner.id, terminal);
           const ua = lampUa(nets, owner, terminal);
           const mostUa = Math.min(maxUa, board.pinMaxUa);

@@ -7,6 +7,13 @@ import { showMoney } from '../../shared/index.ts';
 import { partGroupWords } from '../../words/index.ts';
 import classes from './Parts.module.css';
 
+/** 0 where the title is what was typed, then where it begins with it, then where it holds it. */
+function nearness(title: string, sought: string): number {
+  const [name, typed] = [title.toLowerCase(), sought.trim().toLowerCase()];
+  if (name === typed) return 0;
+  return name.startsWith(typed) ? 1 : name.includes(typed) ? 2 : 3;
+}
+
 /** The catalogue: every class of part, found by a few letters; Enter takes the first. */
 export default function Catalogue({ close }: { close: () => void }) {
   const gadget = useDocument();
@@ -17,11 +24,11 @@ export default function Catalogue({ close }: { close: () => void }) {
     const text = `${title} ${doc} ${partGroupWords[group]}`.toLowerCase();
     return words.every((word) => text.includes(word));
   });
+  const [first] = [...found].sort((a, b) => nearness(a.title, sought) - nearness(b.title, sought));
   const take = (kindId: string, title: string) => {
     const refused = edit(addPartEdit(gadget, kindId));
     setAdded(refused ?? `${title} added.`);
   };
-  const [first] = found;
   return (
     <Modal
       opened
@@ -46,7 +53,8 @@ export default function Catalogue({ close }: { close: () => void }) {
         />
       </form>
       <Text size="sm" role="status" className={classes.added!}>
-        {added ?? `${found.length} classes. Enter adds the first, a click adds any; the list stays open.`}
+        {added ??
+          `${found.length} classes. Enter adds ${first ? first.title : 'nothing'}, a click adds any; the list stays open.`}
       </Text>
       <div className={classes.catalogue}>
         {partGroups.map((group) => {

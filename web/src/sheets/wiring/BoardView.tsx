@@ -150,16 +150,19 @@ function Thread({
     x2 + (spot.edge === 'left' ? -out : spot.edge === 'right' ? out : 0),
   ];
   const c2y = y2 + (spot.edge === 'top' ? -out : spot.edge === 'bottom' ? out : 0);
+  const d = `M ${x1} ${y1} C ${c1x} ${y1} ${c2x} ${c2y} ${x2} ${y2}`;
   return (
-    <path
+    <g
       className={`${classes.thread} stage-${stageOfLead(lead)}`}
       data-locked={lead.wire?.locked || undefined}
       data-chosen={chosen || undefined}
-      d={`M ${x1} ${y1} C ${c1x} ${y1} ${c2x} ${c2y} ${x2} ${y2}`}
       onMouseEnter={() => light(lead.owner.endIds)}
     >
       <title>{`${lead.owner.name} ${lead.terminal.name} to ${lead.pin!.name}`}</title>
-    </path>
+      <path d={d} />
+      {/* Wide enough to be hit with a mouse. */}
+      <path className={classes.reach} d={d} />
+    </g>
   );
 }
 
@@ -212,7 +215,8 @@ function SeatMark({
   const x = seatX(seat.side, width);
   const y = seat.y * pitch;
   const isLeft = seat.side === 'left';
-  const place = lead.owner.set ? lead.owner.set.id : lead.owner.id;
+  const place = lead.owner.id;
+  const signals = lead.owner.terminals.filter(({ role }) => role === 'signal').map(({ name }) => name);
   const bad = useSnags((state) =>
     state.report?.snags.some(
       (snag) =>
@@ -224,7 +228,7 @@ function SeatMark({
   const { name } = lead.owner;
   return (
     <g
-      className={`${classes.seat} stage-${stageOfLead(lead)}`}
+      className={`${classes.seat} stage-${stageOfLead(lead)} ${found ? 'found' : ''}`}
       role="button"
       tabIndex={0}
       aria-pressed={chosen}

@@ -1,0 +1,305 @@
+import { By, Key } from 'selenium-webdriver';
+import type { Driver as ChromiumWebDriver } from 'selenium-webdriver/chrome.js';
+import { Bench } from './test/bench.ts';
+
+jest.setTimeout(180_000);
+
+let bench: Bench;
+beforeAll(async () => {
+  bench = await Bench.open({ demo: false });
+});
+afterAll(() => bench.close());
+
+/** A fresh gadget on that sheet; returns its id. */
+async function fresh(name: string, sheet: string): Promise<string> {
+  const { body } = await bench.server.ask('POST', '/gadgets', { name });
+  await bench.goto(`/g/${body.id}/${sheet}`);
+  await bench.css('[role=application]');
+  return body.id as string;
+}
+
+/** What the printed page would show. */
+async function onPaper(): Promise<string> {
+  const driver = bench.driver as ChromiumWebDriver;
+  await driver.sendDevToolsCommand('Emulation.setEmulatedMedia', { media: 'print' });
+  const text = await bench.text('body');
+  await driver.sendDevToolsCommand('Emulation.setEmulatedMedia', { media: '' });
+  return text;
+}
+
+const view = (name: string) =>
+  bench.until(`the view ${name}`, async () => {
+    await bench.driver.findElement(By.xpath(`//main//label[normalize-space()="${name}"]`)).click();
+    return true;
+  });
+/** The link of a sheet also says how many snags it has. */
+const toSheet = (sheet: string) =>
+  bench.until(`the sheet ${sheet}`, async () => {
+    await bench.driver.findElement(By.css(`nav a[href$="/${sheet}"]`)).click();
+    return true;
+  });
+
+/** Adds parts from the catalogue by the words that find them. */
+async function addParts(...words: string[]): Promise<void> {
+  await bench.click('Add a part');
+  for (const word of words) {
+    await bench.fill(await bench.label('Find a part'), word, Key.ENTER);
+    await bench.until(`${word} added`, async () => / added\./.test(await bench.text('[role=dialog]')));
+  }
+  await (await bench.css('body')).sendKeys(Key.ESCAPE);
+  await bench.until(
+    'the catalogue closed',
+    async () => (await bench.driver.findElements(By.css('[role=dialog]'))).length === 0,
+  );
+}
+
+/** Chooses the board; the list may be drawn anew in that very moment. */
+const pickBoard = (name: string) =>
+  bench.until(`the board ${name}`, async () => {
+    await bench.pick(await bench.label('Board', 'main'), name);
+    return true;
+  });
+
+describe('from a blank gadget to a wiring list', () => {
+  it('by mouse: parts, board, wires, small parts, and the printed list', async () => {
+    const id = await fresh('Booth light', 'parts');
+    await addParts('push button', 'push button', 'light', 'small graphic display, two-wire', 'piezo');
+    await bench.shows('Worth');
+    await pickBoard('8-bit board, 20 pins, 5 V');
+    await bench.shows('What the parts take of 8-bit board, 20 pins, 5 V');
+    await toSheet('wiring');
+    await bench.click('Lay the wires');
+    await bench.shows('no other choice of pins is better');
+    // A light without a resistor: the small part is proposed with its value, and fitted.
+    await bench.shows('390 Ω');
+    await bench.click('Fit all 1');
+    await bench.shows('fitted, on the bill');
+    await bench.until('no snag of the wiring', async () => {
+      const { body } = await bench.server.ask('GET', `/gadgets/${id}`);
+      return body.document.wiring.companions.length === 1;
+    });
+    // Over a thread, the control in hand lights up.
+    const [x, y] = (await bench.driver.executeScript(
+      `const path = document.querySelector('g[class*=thread] path');
+       const at = path.getPointAtLength(path.getTotalLength() / 3).matrixTransform(path.getScreenCTM());
+       return [at.x, at.y];`,
+    )) as [number, number];
+    await bench.driver
+      .actions()
+      .move({ x: Math.round(x), y: Math.round(y) })
+      .perform();
+    await bench.css('[role=application] [data-lit]');
+    await view('List');
+    const first = await bench.label('Push button contact leads to');
+    const pin = (await first.getAttribute('value'))!.replace('pin ', '');
+    await bench.clickLabel('Push button contact is soldered');
+    // By pin, and back: numbers count as numbers.
+    await bench.click('Leads to');
+    await bench.css('[aria-sort=ascending]');
+    await bench.driver.executeScript('window.print = () => (window.printed = true)');
+    await bench.click('More');
+    await bench.click('Print');
+    expect(await bench.driver.executeScript('return window.printed')).toBe(true);
+    const paper = await onPaper();
+    expect(paper).toContain(pin);
+    expect(paper).toContain('Push button 2');
+    // Nothing of the workshop around it is on paper.
+    expect(paper).not.toContain('In hand');
+    expect(paper).not.toContain('Trials');
+    // What is soldered stays when the wires are laid anew.
+    await bench.click('Lay the wires');
+    await bench.shows('What is soldered stayed');
+    await bench.saved();
+    const { body } = await bench.server.ask('GET', `/gadgets/${id}`);
+    const wires = body.document.wiring.wires as {
+      ownerId: string;
+      terminal: string;
+      to: { pin: string };
+      locked: boolean;
+    }[];
+    expect(wires.filter(({ locked }) => locked)).toEqual([
+      { ownerId: 'p1', terminal: 'contact', to: { kind: 'pin', pin }, locked: true },
+    ]);
+    await view('In this order');
+    await bench.shows('Grounds');
+    await bench.shows('every ground beeps against every other');
+    expect(await bench.complaints()).toEqual([]);
+  });
+
+  it('by keys alone', async () => {
+    await fresh('By keys', 'parts');
+    const go = async (sheet: string) => {
+      await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'k'));
+      await (await bench.label('Command')).sendKeys(`go to ${sheet}`, Key.ENTER);
+    };
+    await (await bench.button('Add a part')).sendKeys(Key.ENTER);
+    for (const word of ['push button', 'light']) {
+      await bench.fill(await bench.label('Find a part'), word, Key.ENTER);
+      await bench.until(`${word} added`, async () => / added\./.test(await bench.text('[role=dialog]')));
+    }
+    await (await bench.css('body')).sendKeys(Key.ESCAPE);
+    await bench.label('Press Push button');
+    await go('wiring');
+    await bench.shows('Choose the board that carries the parts');
+    await (await bench.label('Board', 'main')).sendKeys('8-bit board, 20');
+    await (await bench.button('Lay the wires')).sendKeys(Key.ENTER);
+    await bench.shows('no other choice of pins is better');
+    // An end is chosen by Enter and led elsewhere by its list.
+    const seat = await bench.css('g[role=button][aria-label^="Push button contact"]');
+    await seat.sendKeys(Key.ENTER);
+    const place = await bench.label('Push button contact leads to');
+    await place.sendKeys('P12');
+    await bench.css('g[role=button][aria-label="Push button contact, leads to P12"]');
+    await (await bench.label('Push button contact is soldered')).sendKeys(Key.SPACE);
+    await bench.css('g[data-locked]');
+    const body = await bench.css('body');
+    await body.sendKeys(Key.chord(Key.CONTROL, 'z'));
+    await bench.until(
+      'unlocked',
+      async () => (await bench.driver.findElements(By.css('g[data-locked]'))).length === 0,
+    );
+    // The views are one group of radio buttons: arrows walk through them.
+    await bench.driver.executeScript(
+      'document.querySelector("main [role=radiogroup] input:checked").focus()',
+    );
+    await bench.driver.actions().sendKeys(Key.ARROW_RIGHT).perform();
+    await bench.label('Wiring list');
+    expect(await onPaper()).toContain('P12');
+  });
+});
+
+describe('when it cannot be', () => {
+  it('the lines that clash are named, and a way out is taken with one click and undone', async () => {
+    const id = await fresh('Crowded', 'parts');
+    await addParts(...Array.from({ length: 10 }, () => 'push button'));
+    await toSheet('wiring');
+    await pickBoard('Small radio board, 11 pins, 3.3 V');
+    await bench.click('Lay the wires');
+    await bench.shows('cannot all be met');
+    await bench.shows('With any one of them less, the rest would fit.');
+    await bench.clickLabel('Do this: Read Keys another way: Matrix without diodes');
+    await bench.until('wires', async () => {
+      const { body } = await bench.server.ask('GET', `/gadgets/${id}`);
+      return body.document.wiring.wires.length > 0 && body.document.wiring.sets.length === 1;
+    });
+    await bench.until('no clash', async () => !(await bench.text('main')).includes('cannot all be met'));
+    await bench.clickLabel('Undo the last step');
+    await bench.until('as before', async () => {
+      const { body } = await bench.server.ask('GET', `/gadgets/${id}`);
+      return body.document.wiring.wires.length === 0 && body.document.wiring.sets.length === 0;
+    });
+  });
+
+  it('ways of reading keys stand side by side; a ghost can be played, seen and mended', async () => {
+    await fresh('Ghosts', 'parts');
+    await addParts('push button', 'push button', 'push button', 'push button');
+    await toSheet('wiring');
+    await view('Sets of keys');
+    await bench.clickLabel('Read by: Matrix without diodes');
+    await bench.label('Set Keys');
+    // Three corners of the rectangle are held; the fourth answers.
+    await (await bench.css('[role=application]')).click();
+    await bench.driver
+      .actions()
+      .keyDown(' ')
+      .pause(120)
+      .keyDown('a')
+      .pause(120)
+      .keyDown('s')
+      .pause(200)
+      .perform();
+    expect(await bench.why('ghost')).toContain('A ghost: nobody presses Push button 4');
+    await bench.driver.actions().keyUp(' ').keyUp('a').keyUp('s').perform();
+    // Declared as a chord it is a snag, with a mend.
+    const chord = await bench.css('[aria-label="Set Keys"] input[placeholder="two keys or more"]');
+    await chord.click();
+    for (const name of ['Push button', 'Push button 2', 'Push button 3']) {
+      await bench.until(`the option ${name}`, async () => {
+        const options = await bench.driver.findElements(By.css('[role=option]'));
+        for (const option of options)
+          if ((await option.isDisplayed()) && (await option.getText()) === name) {
+            await option.click();
+            return true;
+          }
+        return null;
+      });
+    }
+    await chord.sendKeys(Key.ESCAPE);
+    await bench.click('Add the chord');
+    await bench.until('a snag', async () => /1 snag/.test(await bench.text('[aria-label="This gadget"]')));
+    await bench.click('1 snag');
+    await bench.shows('also press Push button 4');
+    await bench.click('Read the keys another way: Matrix with a diode per key');
+    await bench.until('no snag', async () => /No snags/.test(await bench.text('[aria-label="This gadget"]')));
+  });
+});
+
+describe('the bill', () => {
+  it('adds itself up, is saved and read as a table, and names what is wrong with one', async () => {
+    const id = await fresh('Priced', 'parts');
+    await addParts('push button', 'light');
+    await bench.fill(await bench.label('How many of Push button to take'), '4', Key.ENTER);
+    await bench.fill(await bench.label('Price of one Push button'), '0.50', Key.ENTER);
+    await bench.fill(await bench.label('How many of Push button there are already'), '1', Key.ENTER);
+    await bench.until('the sum', async () => /To pay\s+€1\.60/.test(await bench.text('main table tfoot')));
+    const read = async (text: string) => {
+      await bench.click('Table');
+      await bench.button('Read parts from CSV…');
+      await bench.driver.executeScript(
+        `const input = document.querySelector('input[type=file][accept*=csv]');
+         const data = new DataTransfer();
+         data.items.add(new File([arguments[0]], 'parts.csv', { type: 'text/csv' }));
+         input.files = data.files;
+         input.dispatchEvent(new Event('change', { bubbles: true }));`,
+        text,
+      );
+      await (await bench.css('body')).sendKeys(Key.ESCAPE);
+    };
+    await read('class,name,quantity\nlight,Lamp,two\nlantern,Big one,1\n');
+    await bench.shows('Nothing was taken from that table');
+    await bench.shows('expected a whole number from 1 to 999, got "two"');
+    await bench.shows('expected a class such as "push-button", got "lantern"');
+    await read('class,name,quantity\nlight,Lamp,2\n');
+    await bench.shows('1 parts added, 0 changed');
+    await bench.clickLabel('Undo taking the other version');
+    await bench.saved();
+    const { body } = await bench.server.ask('GET', `/gadgets/${id}`);
+    expect(body.document.parts).toHaveLength(2);
+  });
+
+  it('figures of one part are its own, and more keys come with a larger keypad', async () => {
+    await fresh('Keypad', 'parts');
+    await addParts('key matrix');
+    await bench.clickLabel('Key matrix (keypad): figures of Key matrix (keypad)');
+    const rows = await bench.until(
+      'Rows',
+      async () =>
+        (
+          await bench.driver.findElements(
+            By.xpath('//main//label[normalize-space()="Rows"]/following::input[1]'),
+          )
+        )[0],
+    );
+    await bench.fill(rows, '2', Key.ENTER);
+    await bench.until(
+      'six keys',
+      async () => (await bench.driver.findElements(By.css('[aria-label^="Press Key matrix"]'))).length === 6,
+    );
+  });
+
+  it('compares the same parts on every board, and takes one of the maker’s own', async () => {
+    await fresh('Boards', 'parts');
+    await addParts('usb keyboard');
+    await bench.click('Compare all boards');
+    await bench.shows('fails: no pin for USB keyboard usb (native USB)');
+    await bench.clickLabel('Take 8-bit board, 18 pins, native USB, 5 V');
+    await bench.shows('Small and able to act as a keyboard');
+    await bench.click('Boards of your own…');
+    await bench.click('Begin with a copy');
+    await bench.fill(await bench.label('Name of pin B5'), 'B 5', Key.ENTER);
+    await bench.shows('expected a pin name such as "D3"');
+    await bench.fill(await bench.label('Name of pin B5'), 'RST', Key.ENTER);
+    await bench.label('Name of pin RST');
+    await bench.saved();
+  });
+});
