@@ -57,7 +57,9 @@ const theme = async (scheme) => {
 };
 
 try {
-  const [{ id }] = await (await fetch(`${url}/api/gadgets`)).json();
+  const shelf = await (await fetch(`${url}/api/gadgets`)).json();
+  const idOf = (name) => shelf.find((gadget) => gadget.name === name).id;
+  const id = idOf('Kettle Keeper');
   await driver.get(url);
   await named('Kettle Keeper');
   await shot('shelf');
@@ -70,6 +72,32 @@ try {
   await shot('brief');
   await open('parts');
   await shot('parts');
+  const reed = async (sheet) => {
+    await driver.get(`${url}/g/${idOf('Reed Box')}/${sheet}`);
+    await labelled('Press Key C');
+    await sleep(800);
+  };
+  const view = async (name) => {
+    await (await driver.findElement(By.xpath(`//main//label[normalize-space()="${name}"]`))).click();
+    await sleep(1_200);
+  };
+  const scroll = (y) => driver.executeScript('document.querySelector("main").scrollTo(0, arguments[0])', y);
+  await reed('wiring');
+  // Time folded away, so that the whole board is seen.
+  await (await find('[aria-label="Fold the strip"]')).click();
+  await driver
+    .actions()
+    .move({ origin: await find('g[aria-label^="Drone contact"]') })
+    .perform();
+  await shot('wiring');
+  await view('Sets of keys');
+  await scroll(330);
+  await shot('wiring-keys');
+  await reed('parts');
+  await (await named('Compare all boards')).click();
+  await sleep(3_000);
+  await scroll(99_999);
+  await shot('boards');
   await open('flow');
   await theme('light');
   await press();
@@ -106,8 +134,19 @@ try {
   await press();
   await sleep(1_000);
   await shot('flow-dark');
+  await reed('wiring');
+  const select = await find('main select');
+  await select.sendKeys('Small radio');
+  await sleep(600);
+  await (await named('Lay the wires')).click();
+  await driver.wait(
+    async () => (await driver.findElements(By.css('main [role=alert] table'))).length > 0,
+    20_000,
+  );
+  await shot('wiring-clash-dark');
+  await open('flow');
   await theme('light');
-  await (await named('10 snags')).click();
+  await (await named('15 snags')).click();
   await sleep(600);
   await shot('snags');
 } finally {

@@ -7,12 +7,4 @@ import { ladder } from './schemes/ladder.scheme.ts';
 import { shiftRegister } from './schemes/shiftRegister.scheme.ts';
 import { expander } from './schemes/expander.scheme.ts';
 
-export const schemeList = [
-  direct,
-  matrix,
-  matrixDiodes,
-  charlieplex,
-  ladder,
-  shiftRegister,
-  expander,
-] as const;
+export const schemeList = [direct, matrix, matrixDiodes, charlieplex, ladder, shiftRegister, expander] as const;

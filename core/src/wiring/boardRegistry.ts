@@ -9,14 +9,4 @@ import { radioSmall } from './boards/radioSmall.board.ts';
 import { small32 } from './boards/small32.board.ts';
 import { small8 } from './boards/small8.board.ts';
 
-export const boardList = [
-  chip8,
-  computer,
-  flex32,
-  large8,
-  native8,
-  radio32,
-  radioSmall,
-  small32,
-  small8,
-] as const;
+export const boardList = [chip8, computer, flex32, large8, native8, radio32, radioSmall, small32, small8] as const;

@@ -1,6 +1,16 @@
 import { keyName } from './keyNames.ts';
 import { tickStep } from './TimeAxis.tsx';
-import { count, msToUs, showDuration, showHz, showMoment } from './units.ts';
+import {
+  count,
+  msToUs,
+  showBytes,
+  showCurrent,
+  showDuration,
+  showHz,
+  showMoment,
+  showOhms,
+  showVolts,
+} from './units.ts';
 
 const plain = (text: string) => text.replaceAll('\u202f', ' ');
 
@@ -45,5 +55,24 @@ describe('units', () => {
     expect([tickStep(2_000_000, 8), tickStep(100_000, 8), tickStep(61_000_000, 8)]).toEqual([
       500_000, 20_000, 10_000_000,
     ]);
+  });
+});
+
+describe('electric figures', () => {
+  it.each([
+    [showCurrent(80), '80 µA'],
+    [showCurrent(7_700), '7.7 mA'],
+    [showCurrent(400_000), '400 mA'],
+    [showCurrent(1_440_000), '1.44 A'],
+    [showVolts(600), '600 mV'],
+    [showVolts(3_300), '3.3 V'],
+    [showOhms(390), '390 Ω'],
+    [showOhms(4_700), '4.7 kΩ'],
+    [showOhms(1_000_000), '1 MΩ'],
+    [showBytes(80), '80 bytes'],
+    [showBytes(2_048), '2 KiB'],
+    [showBytes(2_621_440), '2.5 MiB'],
+  ])('are written as people say them: %s', (shown, expected) => {
+    expect(shown).toBe(expected);
   });
 });

@@ -13,9 +13,10 @@ import { join } from 'node:path';
 import { mostTelling, sayingOf, sayWhy } from './index.ts';
 import { mendWords, snagWords } from './snagWords.ts';
 
-const demo = (file: string) => readFileSync(join(__dirname, '../../../demo/kettle-keeper', file), 'utf8');
-const gadget = (file: string): Gadget => {
-  const read = readGadgetText(demo(file));
+const demo = (file: string, folder = 'kettle-keeper') =>
+  readFileSync(join(__dirname, '../../../demo', folder, file), 'utf8');
+const gadget = (file: string, folder?: string): Gadget => {
+  const read = readGadgetText(demo(file, folder));
   if (read.outcome !== 'opened') throw new Error(read.message);
   return read.gadget;
 };
@@ -27,8 +28,12 @@ describe('words', () => {
     expect(Object.keys(snagWords).sort()).toEqual(snagRules.map(({ id }) => id).sort());
   });
 
-  it('say every finding of the faulty demo in full', () => {
-    for (const snag of checkGadget(faulty).snags) {
+  it.each([
+    ['kettle-keeper', '1-first-evening.json'],
+    ['reed-box', '1-on-the-kitchen-table.json'],
+    ['cue-lantern', '1-in-the-tin.json'],
+  ])('say every finding of the faulty %s in full', (folder, file) => {
+    for (const snag of checkGadget(gadget(file, folder)).snags) {
       const { title, sentence, mend } = sayingOf(snag);
       expect(`${title} ${sentence} ${mend}`).not.toMatch(spoiled);
       expect(sentence).toMatch(/\.$/);
@@ -43,9 +48,132 @@ describe('words', () => {
     ['L05', { state: 'Ready', number: 2, reason: 'unheard', gesture: 'hold', control: 'Stir' }],
     ['S01', { reason: 'row', text: 'x', row: 3, rows: 2, display: 'Screen' }],
     ['X01', { text: 'a +', message: 'cannot be read' }],
+    ['W02', { name: 'Lamp', terminal: 'anode', pin: 'L3' }],
+    ['W04', { name: 'GO', terminal: 'contact', pin: 'P0', trap: 'console' }],
+    ['W05', { name: 'GO', terminal: 'contact', pin: 'R8', must: 'high', held: 'low' }],
+    ['W06', { name: 'GO', terminal: 'contact', pin: 'L3', outside: 1 }],
+    ['W08', { name: 'GO', terminal: 'contact', pin: 'Z9', board: 'Small board', hidden: 0 }],
+    ['W10', { devices: 'Page, Cue list', reason: 'missing', ohms: 0, pullUa: 0, sinkUa: 3_000 }],
+    ['W10', { devices: 'Page, Cue list', reason: 'strong', ohms: 900, pullUa: 5_500, sinkUa: 3_000 }],
+    ['W11', { name: 'Whistle', terminal: 'signal', pin: 'P3', rivals: 'Whistle (tone), Lamp (pwm)' }],
+    [
+      'W13',
+      {
+        name: 'Card',
+        terminal: 'plus',
+        pin: '5V',
+        reason: 'rail',
+        supplyMv: 5_000,
+        minMv: 2_700,
+        maxMv: 3_600,
+      },
+    ],
+    [
+      'W13',
+      {
+        name: 'Pixels',
+        terminal: 'data',
+        pin: 'F1',
+        reason: 'too-low',
+        needsMv: 3_500,
+        logicMv: 3_300,
+        supplyMv: 5_000,
+      },
+    ],
+    [
+      'W13',
+      {
+        name: 'Word box',
+        terminal: 'tx',
+        pin: 'F1',
+        reason: 'too-high',
+        logicMv: 3_300,
+        supplyMv: 5_000,
+        needsMv: 0,
+      },
+    ],
+    ['W14', { name: 'Bell', terminal: 'on', pin: 'P4', scope: 'pin', ua: 40_000, mostUa: 20_000 }],
+    [
+      'W14',
+      {
+        name: 'Bell',
+        terminal: 'on',
+        pin: 'P4',
+        scope: 'port',
+        port: 'D',
+        ua: 120_000,
+        mostUa: 100_000,
+        count: 6,
+      },
+    ],
+    [
+      'W15',
+      {
+        name: 'Lamp',
+        terminal: 'anode',
+        reason: 'little',
+        ohms: 4_700,
+        ua: 600,
+        wantUa: 8_000,
+        mostUa: 20_000,
+        forwardMv: 2_000,
+        logicMv: 5_000,
+      },
+    ],
+    [
+      'W15',
+      {
+        name: 'Lamp',
+        terminal: 'blue',
+        reason: 'voltage',
+        ohms: 0,
+        ua: 0,
+        wantUa: 8_000,
+        mostUa: 20_000,
+        forwardMv: 3_400,
+        logicMv: 3_300,
+      },
+    ],
+    ['W16', { name: 'Pixels', terminal: 'plus', pin: '5V', scope: 'rail', ua: 1_440_000, mostUa: 400_000 }],
+    ['W17', { board: 'Chip', demands: 7, pins: 6, pinNames: 'B0, B1', names: 'GO contact (in)', minimal: 1 }],
+    ['W17', { board: 'Chip', demands: 1, pins: 0, pinNames: '', names: 'Organ data (tx)', minimal: 1 }],
+    ['W18', { name: 'Pad', terminal: 'col1', pin: 'P2', other: 'Keys', same: 0 }],
+    ['W19', { name: 'Lamp', terminals: 'anode, cathode', count: 2 }],
+    ['K03', { name: 'Keys', keys: 6, gapTenths: -35, noiseCounts: 3, tolerancePerMille: 200 }],
+    ['K03', { name: 'Keys', keys: 6, gapTenths: 35, noiseCounts: 3, tolerancePerMille: 10 }],
+    ['N04', { name: 'Bell', pitches: 2, ownHz: 2_400 }],
+    [
+      'N07',
+      {
+        name: 'Speaker',
+        reason: 'power',
+        supplyMv: 5_000,
+        speakerOhms: 8,
+        leastOhms: 4,
+        mw: 1_563,
+        speakerMw: 500,
+      },
+    ],
+    [
+      'N07',
+      {
+        name: 'Speaker',
+        reason: 'load',
+        supplyMv: 5_000,
+        speakerOhms: 2,
+        leastOhms: 4,
+        mw: 6_250,
+        speakerMw: 500,
+      },
+    ],
+    ['P11', { name: 'Charger', pack: 'Cells', inSeries: 2, cells: 1 }],
+    ['G01', { word: 'whistle' }],
+    ['G02', { name: 'Lamp' }],
+    ['G03', { worthCents: 4_200, wishCents: 3_500, currency: 'EUR', dearest: 'Board', dearestCents: 690 }],
   ])('say %s with its figures', (rule, values) => {
     const { sentence } = sayingOf({ rule, level: 'note', place: { kind: 'state', id: 's1' }, values });
     expect(sentence).not.toMatch(spoiled);
+    expect(sentence).toMatch(/\.$/);
   });
 
   it('say why for every entry of a whole run, also where the gadget has lost all parts since', () => {

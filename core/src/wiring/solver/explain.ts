@@ -17,8 +17,12 @@ export interface Conflict {
  */
 export function explain(problem: Problem): Conflict {
   const compiled = compileProblem(problem);
-  const outcomeOf = (rows: readonly number[]) =>
-    solveCompiled(someRows(compiled, rows), { anyWillDo: true }).outcome;
+  const known = new Map<number, number>();
+  const outcomeOf = (rows: readonly number[]) => {
+    const solution = solveCompiled(preferring(someRows(compiled, rows), rows, known), { anyWillDo: true });
+    if (solution.outcome === 'solved') rows.forEach((row, n) => known.set(row, solution.choice[n]!));
+    return solution.outcome;
+  };
   let rows = crowded(compiled) ?? stuck(compiled) ?? compiled.rows.map((_, row) => row);
   // Whole pieces first: each success saves as many single attempts.
   for (let size = Math.floor(rows.length / 2); size >= 2; size = Math.floor(size / 2))
@@ -38,6 +42,16 @@ export function explain(problem: Problem): Conflict {
     }
   }
   return { rows, minimal };
+}
+
+/** Costs that lead the search back to what worked for nearly the same demands a moment ago. */
+function preferring(some: Compiled, rows: readonly number[], known: ReadonlyMap<number, number>): Compiled {
+  const costs = (row: number, candidates: number) =>
+    Float64Array.from({ length: candidates }, (_, candidate) => (known.get(row) === candidate ? 0 : 1));
+  return {
+    ...some,
+    rows: some.rows.map((one, n) => ({ ...one, costs: costs(rows[n]!, one.places.length) })),
+  };
 }
 
 /** The fewest demands that all want places of one demand's, and are one more than those; null: there are none such. */

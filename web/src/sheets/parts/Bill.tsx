@@ -63,7 +63,7 @@ export function Bill() {
           </Table.Th>
           <Table.Th className="right">To pay</Table.Th>
           <Table.Th className="number right">{showMoney(bill.toPayCents, currency)}</Table.Th>
-          <Table.Th />
+          <Table.Td />
         </Table.Tr>
       </Table.Tfoot>
     </Table>

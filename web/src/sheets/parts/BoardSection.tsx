@@ -1,4 +1,4 @@
-import { Button, Table } from '@mantine/core';
+import { Button, Table, VisuallyHidden } from '@mantine/core';
 import { boardChoices, boardOf, type BoardFault, type BoardRow } from '@hum-lever/core';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
@@ -89,7 +89,9 @@ function Comparison() {
           <Table.Th className="right">Logic</Table.Th>
           <Table.Th className="right">Price</Table.Th>
           <Table.Th>Verdict</Table.Th>
-          <Table.Th />
+          <Table.Th>
+            <VisuallyHidden>Take it</VisuallyHidden>
+          </Table.Th>
         </Table.Tr>
       </Table.Thead>
       <Table.Tbody>

@@ -220,7 +220,10 @@ function SeatMark({
   const bad = useSnags((state) =>
     state.report?.snags.some(
       (snag) =>
-        snag.place.id === place && snag.values.terminal === lead.terminal.name && snag.level !== 'note',
+        snag.place.id === place &&
+        snag.level !== 'note' &&
+        // What is wrong with an end that is not drawn here is shown at all of its part that are.
+        (snag.values.terminal === lead.terminal.name || !signals.includes(String(snag.values.terminal))),
     ),
   );
   const found = useFound((state) => state.place?.id === place);

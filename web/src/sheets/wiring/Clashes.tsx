@@ -1,4 +1,4 @@
-import { Button, Table } from '@mantine/core';
+import { Button, Table, VisuallyHidden } from '@mantine/core';
 import type { WayOut } from '@hum-lever/core';
 import { useEffect, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
@@ -58,7 +58,9 @@ export function Clashes({ impossible: { clashes, minimal } }: { impossible: Impo
               <Table.Th>What</Table.Th>
               <Table.Th className="right">Lines saved</Table.Th>
               <Table.Th className="right">Costs</Table.Th>
-              <Table.Th />
+              <Table.Th>
+                <VisuallyHidden>Do it</VisuallyHidden>
+              </Table.Th>
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>

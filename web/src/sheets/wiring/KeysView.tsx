@@ -1,4 +1,4 @@
-import { ActionIcon, Button, MultiSelect, Table } from '@mantine/core';
+import { ActionIcon, Button, MultiSelect, Table, VisuallyHidden } from '@mantine/core';
 import { IconTrash } from '@tabler/icons-react';
 import {
   boardOf,
@@ -214,7 +214,9 @@ function Schemes({ keys, name, current }: { keys: readonly string[]; name: strin
           <Table.Th className="right">Costs</Table.Th>
           <Table.Th className="right">Truly at once</Table.Th>
           <Table.Th className="right">A scan takes</Table.Th>
-          <Table.Th />
+          <Table.Th>
+            <VisuallyHidden>Use it</VisuallyHidden>
+          </Table.Th>
         </Table.Tr>
       </Table.Thead>
       <Table.Tbody>

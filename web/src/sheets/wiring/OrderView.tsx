@@ -46,9 +46,9 @@ export function OrderView() {
           className="card"
           onMouseEnter={() => light(gadget.parts.find(({ id }) => id === step.ownerId)?.plays ?? [])}
         >
-          <h3>
+          <h2>
             <span className="number">{index + 1}</span> {titles[step.stage](step.name)}
-          </h3>
+          </h2>
           <ul>
             {step.leads.map((lead) => (
               <li key={`${lead.ownerId} ${lead.terminal}`}>
