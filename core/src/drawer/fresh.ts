@@ -59,13 +59,14 @@ function freshEnds(gadget: Gadget, part: Pick<Part, 'kind' | 'figures' | 'name'>
   return kinds.slice(skip).map((kind, n): End => {
     const name = kinds.length === 1 ? part.name : `${part.name} ${skip + n + 1}`;
     if (kind !== 'button') return outputEnd(kind, part, name);
+    const stays = part.kind === 'toggle-switch' || part.kind === 'slide-switch';
     return {
       kind,
       name,
       key: keys[n] ?? null,
-      // Clean mechanical keys fire at once, then ignore.
-      contact: contactOf(part.kind === 'toggle-switch' || part.kind === 'slide-switch' ? 'toggle' : 'snap'),
-      debounce: defaultSetting('lockout'),
+      contact: contactOf(stays ? 'toggle' : 'snap'),
+      // Clean mechanical keys fire at once, then ignore; a switch that stays has time to wait until it is steady.
+      debounce: stays ? { algorithm: 'stable', params: { settleUs: 20_000 } } : defaultSetting('lockout'),
       gestures: { holdUs: null, doubleWindowUs: null, repeat: null },
     };
   });

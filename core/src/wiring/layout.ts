@@ -29,14 +29,19 @@ export function layBoard(board: Board): BoardLayout {
   if (before) return before;
   const drawn = board.pins.filter(({ can }) => !can.includes('hidden'));
   const along = (edge: Edge4) => drawn.filter((pin) => pin.edge === edge);
-  const height = Math.max(6, along('left').length, along('right').length) + 1;
-  const width = Math.max(8, along('top').length, along('bottom').length) + 1;
+  // Where two edges with pins meet, the corner stays free, so that names do not meet there.
+  const sides = along('left').length + along('right').length > 0;
+  const ends = along('top').length + along('bottom').length > 0;
+  const corner = sides && ends ? 2.5 : 0;
+  const height = Math.max(6, along('left').length, along('right').length) + 1 + 2 * corner;
+  const width = Math.max(8, along('top').length, along('bottom').length) + 1 + 2 * corner;
   const pins = new Map<string, Spot>();
   for (const edge of ['left', 'right', 'top', 'bottom'] as const) {
     const row = along(edge);
     const upright = edge === 'left' || edge === 'right';
+    const room = (upright ? height : width) - 2 * corner;
     row.forEach(({ name }, index) => {
-      const at = ((index + 0.5) * (upright ? height : width)) / row.length;
+      const at = corner + ((index + 0.5) * room) / row.length;
       const x = upright ? (edge === 'left' ? 0 : width) : at;
       const y = upright ? at : edge === 'top' ? 0 : height;
       pins.set(name, { x, y, edge });

@@ -20,6 +20,7 @@ import classes from './Wiring.module.css';
 /** Pixels of a pitch, and room for the names beside the board. */
 const pitch = 20;
 const nameRoom = 176;
+const leastScale = 0.9;
 
 /** What a pin can do beyond in and out, as letters; the legend says which. */
 const talents: [letter: string, word: string, has: (pin: PinFacts) => boolean][] = [
@@ -54,6 +55,8 @@ export function BoardView({ nets }: { nets: Nets }) {
     <figure className={classes.figure}>
       <svg
         className={classes.drawing}
+        // Never so small that the names cannot be read; then it scrolls.
+        style={{ minWidth: width * leastScale }}
         viewBox={`${left} ${-1.6 * pitch} ${width} ${(bottom + 2.2) * pitch}`}
         role="group"
         aria-label={`${board.name} with ${count(threads.length, 'thread')}`}
@@ -169,8 +172,9 @@ function Thread({
 function Pin({ pin, spot, leads }: { pin: PinFacts; spot: Spot; leads: readonly Lead[] }) {
   const [x, y] = [spot.x * pitch, spot.y * pitch];
   const letters = talents.filter(([, , has]) => pin.signal && has(pin)).map(([letter]) => letter);
-  const inward = { left: [10, 4], right: [-10, 4], top: [0, 20], bottom: [0, -12] }[spot.edge];
-  const anchor = { left: 'start', right: 'end', top: 'middle', bottom: 'middle' }[spot.edge] as 'start';
+  // Inwards from the pin; along the upper and lower edge, names stand on end.
+  const turn = { left: 0, right: 0, top: 90, bottom: -90 }[spot.edge];
+  const isRight = spot.edge === 'right';
   const said = [
     ...talents.filter(([, , has]) => has(pin)).map(([, word]) => word),
     ...(pin.upload ? ['used for uploading'] : []),
@@ -180,7 +184,6 @@ function Pin({ pin, spot, leads }: { pin: PinFacts; spot: Spot; leads: readonly 
     ...(pin.takesMv === null ? [] : [`takes up to ${showVolts(pin.takesMv)}`]),
     ...(pin.ground ? ['ground'] : []),
   ];
-  const upright = spot.edge === 'left' || spot.edge === 'right';
   return (
     <g
       className={classes.pin}
@@ -189,9 +192,14 @@ function Pin({ pin, spot, leads }: { pin: PinFacts; spot: Spot; leads: readonly 
     >
       <title>{`${pin.name}: ${said.join(', ') || 'in and out'}`}</title>
       {pin.signal ? <circle cx={x} cy={y} r={4.5} /> : <rect x={x - 4.5} y={y - 4.5} width={9} height={9} />}
-      <text x={x + inward![0]!} y={y + inward![1]!} textAnchor={anchor}>
+      <text
+        transform={`translate(${x} ${y}) rotate(${turn})`}
+        x={isRight ? -10 : 10}
+        y={4}
+        textAnchor={isRight ? 'end' : 'start'}
+      >
         <tspan className={classes.pinName}>{pin.name}</tspan>
-        {upright && letters.length > 0 && <tspan className={classes.talents}> {letters.join('')}</tspan>}
+        {letters.length > 0 && <tspan className={classes.talents}> {letters.join('')}</tspan>}
         {traps(pin) && <tspan className={classes.trap}> !</tspan>}
         {!pin.signal && leads.length > 0 && <tspan className={classes.talents}> ×{leads.length}</tspan>}
       </text>
@@ -248,6 +256,7 @@ function SeatMark({
       onFocus={show}
       onBlur={() => light([])}
     >
+      <title>{`${name} ${lead.terminal.name}`}</title>
       <rect x={isLeft ? x - nameRoom + 6 : x - 6} y={y - 10} width={nameRoom} height={20} rx={4} />
       <circle cx={x} cy={y} r={4} />
       <text x={isLeft ? x - 10 : x + 10} y={y + 4} textAnchor={isLeft ? 'end' : 'start'}>
