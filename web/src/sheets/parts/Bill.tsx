@@ -16,7 +16,7 @@ export function Bill() {
   const lines = new Map(bill.lines.filter(({ kind }) => kind === 'part').map((line) => [line.id, line]));
   const others = bill.lines.filter(({ kind }) => kind !== 'part');
   return (
-    <Table className={classes.table!} verticalSpacing={5} horizontalSpacing={8}>
+    <Table className={classes.table!} verticalSpacing={5} horizontalSpacing={6}>
       <Table.Thead>
         <Table.Tr>
           <Table.Th>Part</Table.Th>
@@ -104,7 +104,7 @@ function PartRow({ part, line, first, last, open, toggle }: PartRowProps) {
             <span className={classes.kindTitle}>{kind.title}</span>
           </Button>
         </Table.Td>
-        <Table.Td>
+        <Table.Td className={classes.nameCell!}>
           <TextField
             size="xs"
             aria-label={`Name of ${part.name}`}
@@ -116,7 +116,7 @@ function PartRow({ part, line, first, last, open, toggle }: PartRowProps) {
           <NumberField
             label=""
             aria-label={`How many of ${part.name} to take`}
-            width={62}
+            width={58}
             min={1}
             max={999}
             value={part.quantity}
@@ -127,7 +127,7 @@ function PartRow({ part, line, first, last, open, toggle }: PartRowProps) {
           <NumberField
             label=""
             aria-label={`How many of ${part.name} there are already`}
-            width={62}
+            width={58}
             min={0}
             max={999}
             value={part.have}
@@ -138,7 +138,7 @@ function PartRow({ part, line, first, last, open, toggle }: PartRowProps) {
           <NumberField
             label=""
             aria-label={`Price of one ${part.name}`}
-            width={84}
+            width={78}
             min={0}
             decimals={2}
             value={line.eachCents / 100}
