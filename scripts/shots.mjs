@@ -87,7 +87,7 @@ try {
   await (await find('[aria-label="Fold the strip"]')).click();
   await driver
     .actions()
-    .move({ origin: await find('g[aria-label^="Drone contact"]') })
+    .move({ origin: await find('g[aria-label^="Octave push"]') })
     .perform();
   await shot('wiring');
   await view('Sets of keys');

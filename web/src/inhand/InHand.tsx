@@ -176,7 +176,17 @@ const of = <K extends Output['kind']>(gadget: Gadget, kind: K) =>
 /** So many controls are drawn as a keypad. */
 const keypadFrom = 6;
 
+/** What a sheet points at comes into view. */
+function useShowLit(): void {
+  const pointedAt = useLit(({ endIds }) => endIds);
+  useEffect(() => {
+    if (pointedAt.length > 0)
+      document.querySelector('[role=application] [data-lit]')?.scrollIntoView({ block: 'nearest' });
+  }, [pointedAt]);
+}
+
 function Body({ gadget, held, move }: { gadget: Gadget; held: ReadonlySet<string>; move: Move }) {
+  useShowLit();
   if (gadget.controls.length + gadget.outputs.length === 0)
     return <p className={classes.empty}>Nothing to hold yet. Add a button and a light in Parts.</p>;
   return (

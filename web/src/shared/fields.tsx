@@ -77,12 +77,22 @@ interface NumberFieldProps {
   max?: number;
   step?: number;
   decimals?: number;
+  /** All decimals are shown, as for money. */
+  fixed?: boolean;
   width?: number | string;
   'aria-label'?: string;
 }
 
 /** A number with its unit; arrow keys and the small buttons take effect at once. */
-export function NumberField({ value, commit, unit, decimals = 0, width = 130, ...rest }: NumberFieldProps) {
+export function NumberField({
+  value,
+  commit,
+  unit,
+  decimals = 0,
+  fixed = false,
+  width = 130,
+  ...rest
+}: NumberFieldProps) {
   const [typed, setTyped] = useState<number | string | null>(null);
   const [error, setError] = useState<string | null>(null);
   const finish = (given: number | string | null) => {
@@ -103,6 +113,7 @@ export function NumberField({ value, commit, unit, decimals = 0, width = 130, ..
       value={typed ?? value}
       suffix={unit ? `\u202f${unit}` : ''}
       decimalScale={decimals}
+      fixedDecimalScale={fixed}
       clampBehavior="blur"
       error={error}
       classNames={{ input: 'number' }}

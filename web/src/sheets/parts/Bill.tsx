@@ -1,9 +1,17 @@
 import { ActionIcon, Button, Table, VisuallyHidden } from '@mantine/core';
 import { IconArrowDown, IconArrowUp, IconChevronRight, IconTrash } from '@tabler/icons-react';
-import { billOf, companionRoles, kindOf, type BillLine, type Part } from '@hum-lever/core';
+import { billOf, companionRoles, kindOf, type BillLine, type Part, type PartKind } from '@hum-lever/core';
 import { useMemo, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { count, NumberField, showMoney, StageIcon, TextField, usePlace } from '../../shared/index.ts';
+import {
+  count,
+  NumberField,
+  showMoney,
+  StageIcon,
+  TextField,
+  usePlace,
+  type Stage,
+} from '../../shared/index.ts';
 import { PartDetails, usesOf } from './PartDetails.tsx';
 import classes from './Parts.module.css';
 
@@ -79,6 +87,12 @@ interface PartRowProps {
   toggle: () => void;
 }
 
+/** Where on the path a group of parts stands; null: beside it. */
+function stageOfGroup(group: PartKind['group']): Stage | null {
+  if (group === 'controls' || group === 'sensors') return 'contact';
+  return group === 'memory' || group === 'chips' || group === 'power' ? null : 'output';
+}
+
 function PartRow({ part, line, first, last, open, toggle }: PartRowProps) {
   const gadget = useDocument();
   const place = usePlace(part.id);
@@ -86,7 +100,7 @@ function PartRow({ part, line, first, last, open, toggle }: PartRowProps) {
   const uses = usesOf(gadget, part);
   const change = (patch: Partial<Omit<Part, 'id' | 'plays'>>) =>
     edit({ name: 'changePart', args: [part.id, patch] });
-  const plays = kind.group === 'controls' || kind.group === 'sensors' ? 'contact' : 'output';
+  const stage = stageOfGroup(kind.group);
   return (
     <>
       <Table.Tr {...place}>
@@ -98,7 +112,7 @@ function PartRow({ part, line, first, last, open, toggle }: PartRowProps) {
             aria-expanded={open}
             aria-label={`${kind.title}: figures of ${part.name}`}
             onClick={toggle}
-            leftSection={<StageIcon stage={plays} />}
+            leftSection={stage ? <StageIcon stage={stage} /> : <span className={classes.noStage} />}
             rightSection={<IconChevronRight size={14} aria-hidden className={open ? classes.opened! : ''} />}
           >
             <span className={classes.kindTitle}>{kind.title}</span>
@@ -141,6 +155,7 @@ function PartRow({ part, line, first, last, open, toggle }: PartRowProps) {
             width={78}
             min={0}
             decimals={2}
+            fixed
             value={line.eachCents / 100}
             commit={(price) => change({ priceCents: Math.round(price * 100) })}
           />
