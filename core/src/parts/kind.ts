@@ -93,11 +93,13 @@ interface Supplied {
   typicalUa: number;
   worstUa: number;
 }
-export const supplyOf = ({ supplyMinMv, supplyMaxMv }: Supplied) => ({
+const supplyOf = ({ supplyMinMv, supplyMaxMv }: Supplied) => ({
   minMv: supplyMinMv,
   maxMv: supplyMaxMv,
 });
-export const drawn = ({ typicalUa, worstUa }: Supplied) => ({ typicalUa, worstUa });
+const drawn = ({ typicalUa, worstUa }: Supplied) => ({ typicalUa, worstUa });
+/** What a module with a supply of its own says of it. */
+export const aModule = { draws: drawn, supply: supplyOf };
 export const noSupply = () => null;
 export const drawsNothing = () => ({ typicalUa: 0, worstUa: 0 });
 export const powerEnds = ({ worstUa }: { worstUa: number }) => [
@@ -121,11 +123,29 @@ export function contactEnds({ pull, wakes }: { pull: number; wakes: number }, na
 }
 
 /** Two-wire bus lines of a module. */
-export const twoWire = (baud: number): Terminal[] =>
+const twoWire = (baud: number): Terminal[] =>
   (['sda', 'scl'] as const).map((line) =>
     signal(line, { bus: 'i2c', line, baud }, { highPerMille: 700, drives: false }),
   );
-export const address = count('Bus address', 8, 119);
+/** Figures of a module on a two-wire bus. */
+export const twoWireFigures = {
+  ...supplied,
+  address: count('Bus address', 8, 119),
+  busBaud: hz('Bus speed'),
+  busPullOhms: ohms('Pull-ups on the module (0: none)'),
+};
+interface TwoWire extends Supplied {
+  address: number;
+  busBaud: number;
+  busPullOhms: number;
+}
+/** What follows from them. */
+export const twoWireModule = {
+  ...aModule,
+  terminals: (figures: TwoWire) => [...twoWire(figures.busBaud), ...powerEnds(figures)],
+  address: (figures: TwoWire) => figures.address,
+  busPullOhms: (figures: TwoWire) => figures.busPullOhms,
+};
 
 /** An input that takes a high from so much of its supply on. */
 export const listens = { highPerMille: 700 };

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
-import { count, definePart, drawn, ohms, powerEnds, supplied, supplyOf } from '../kind.ts';
+import { aModule, count, definePart, ohms, powerEnds, supplied } from '../kind.ts';
 
 export const amplifierSpeaker = definePart({
   id: 'amplifier-speaker',
@@ -25,6 +25,5 @@ export const amplifierSpeaker = definePart({
   priceCents: 420,
   plays: () => ['tone'],
   terminals: (figures) => [signal('in', 'tone'), ...powerEnds(figures)],
-  draws: drawn,
-  supply: supplyOf,
+  ...aModule,
 });

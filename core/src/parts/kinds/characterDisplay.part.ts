@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
-import { definePart, drawn, listens, powerEnds, supplied, supplyOf } from '../kind.ts';
+import { aModule, definePart, listens, powerEnds, supplied } from '../kind.ts';
 
 export const characterDisplay = definePart({
   id: 'character-display',
@@ -15,7 +15,6 @@ export const characterDisplay = definePart({
     ...['rs', 'en', 'd4', 'd5', 'd6', 'd7'].map((name) => signal(name, 'out', listens)),
     ...powerEnds(figures),
   ],
-  draws: drawn,
-  supply: supplyOf,
+  ...aModule,
   memory: () => ({ ram: 80, flash: 900 }),
 });

@@ -1,17 +1,12 @@
 import * as z from 'zod';
-import { address, definePart, drawn, hz, ohms, powerEnds, supplied, supplyOf, twoWire } from '../kind.ts';
+import { definePart, twoWireFigures, twoWireModule } from '../kind.ts';
 
 export const characterDisplayTwoWire = definePart({
   id: 'character-display-two-wire',
   title: 'Character display, two-wire',
   doc: 'Rows of letters behind a small bus chip; two lines, a little slower.',
   group: 'displays',
-  figures: z.strictObject({
-    ...supplied,
-    address,
-    busBaud: hz('Bus speed'),
-    busPullOhms: ohms('Pull-ups on the module (0: none)'),
-  }),
+  figures: z.strictObject(twoWireFigures),
   defaults: {
     supplyMinMv: 4_700,
     supplyMaxMv: 5_300,
@@ -23,10 +18,6 @@ export const characterDisplayTwoWire = definePart({
   },
   priceCents: 600,
   plays: () => ['text'],
-  terminals: (figures) => [...twoWire(figures.busBaud), ...powerEnds(figures)],
-  draws: drawn,
-  supply: supplyOf,
-  address: (figures) => figures.address,
-  busPullOhms: (figures) => figures.busPullOhms,
+  ...twoWireModule,
   memory: () => ({ ram: 112, flash: 2_600 }),
 });

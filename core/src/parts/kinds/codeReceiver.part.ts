@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
-import { count, definePart, drawn, hz, perMille, powerEnds, supplied, supplyOf, us } from '../kind.ts';
+import { aModule, count, definePart, hz, perMille, powerEnds, supplied, us } from '../kind.ts';
 
 export const codeReceiver = definePart({
   id: 'code-receiver',
@@ -30,7 +30,6 @@ export const codeReceiver = definePart({
     signal('tx', { bus: 'uart', line: 'rx', baud: figures.baud }, { drives: true }),
     ...powerEnds(figures),
   ],
-  draws: drawn,
-  supply: supplyOf,
+  ...aModule,
   memory: () => ({ ram: 64 }),
 });

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
-import { count, definePart, drawn, hz, listens, powerEnds, serialBus, supplied, supplyOf } from '../kind.ts';
+import { aModule, count, definePart, hz, listens, powerEnds, serialBus, supplied } from '../kind.ts';
 
 export const graphicDisplaySpi = definePart({
   id: 'graphic-display-spi',
@@ -31,7 +31,6 @@ export const graphicDisplaySpi = definePart({
     signal('reset', 'out', listens),
     ...powerEnds(figures),
   ],
-  draws: drawn,
-  supply: supplyOf,
+  ...aModule,
   memory: ({ widthPx, heightPx }) => ({ ram: (widthPx * heightPx) / 8, flash: 2_200 }),
 });

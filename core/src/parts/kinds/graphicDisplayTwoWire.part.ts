@@ -1,16 +1,5 @@
 import * as z from 'zod';
-import {
-  address,
-  count,
-  definePart,
-  drawn,
-  hz,
-  ohms,
-  powerEnds,
-  supplied,
-  supplyOf,
-  twoWire,
-} from '../kind.ts';
+import { count, definePart, twoWireFigures, twoWireModule } from '../kind.ts';
 
 export const graphicDisplayTwoWire = definePart({
   id: 'graphic-display-two-wire',
@@ -18,12 +7,9 @@ export const graphicDisplayTwoWire = definePart({
   doc: 'Monochrome pixels on a two-wire bus: two lines, but a full picture takes tens of milliseconds.',
   group: 'displays',
   figures: z.strictObject({
-    ...supplied,
+    ...twoWireFigures,
     widthPx: count('Width, pixels', 8, 512),
     heightPx: count('Height, pixels', 8, 512),
-    address,
-    busBaud: hz('Bus speed'),
-    busPullOhms: ohms('Pull-ups on the module (0: none)'),
   }),
   defaults: {
     supplyMinMv: 3_000,
@@ -38,10 +24,6 @@ export const graphicDisplayTwoWire = definePart({
   },
   priceCents: 480,
   plays: () => ['text'],
-  terminals: (figures) => [...twoWire(figures.busBaud), ...powerEnds(figures)],
-  draws: drawn,
-  supply: supplyOf,
-  address: (figures) => figures.address,
-  busPullOhms: (figures) => figures.busPullOhms,
+  ...twoWireModule,
   memory: ({ widthPx, heightPx }) => ({ ram: (widthPx * heightPx) / 8, flash: 2_200 }),
 });

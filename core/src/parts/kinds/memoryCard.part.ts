@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
-import { definePart, drawn, hz, listens, powerEnds, serialBus, supplied, supplyOf } from '../kind.ts';
+import { aModule, definePart, hz, listens, powerEnds, serialBus, supplied } from '../kind.ts';
 
 export const memoryCard = definePart({
   id: 'memory-card',
@@ -22,7 +22,6 @@ export const memoryCard = definePart({
     signal('select', 'out', listens),
     ...powerEnds(figures),
   ],
-  draws: drawn,
-  supply: supplyOf,
+  ...aModule,
   memory: () => ({ ram: 512, flash: 8_000 }),
 });

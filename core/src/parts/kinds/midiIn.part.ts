@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
-import { definePart, drawn, powerEnds, supplied, supplyOf } from '../kind.ts';
+import { aModule, definePart, powerEnds, supplied } from '../kind.ts';
 
 export const midiIn = definePart({
   id: 'midi-in',
@@ -15,7 +15,6 @@ export const midiIn = definePart({
     signal('rx', { bus: 'uart', line: 'rx', baud: 31_250 }, { drives: true }),
     ...powerEnds(figures),
   ],
-  draws: drawn,
-  supply: supplyOf,
+  ...aModule,
   memory: () => ({ ram: 64 }),
 });

@@ -1,17 +1,12 @@
 import * as z from 'zod';
-import { address, definePart, drawn, hz, ohms, powerEnds, supplied, supplyOf, twoWire } from '../kind.ts';
+import { definePart, twoWireFigures, twoWireModule } from '../kind.ts';
 
 export const motionSensor = definePart({
   id: 'motion-sensor',
   title: 'Motion sensor',
   doc: 'Tells tilt and shaking over a two-wire bus; a 3.3 V part.',
   group: 'sensors',
-  figures: z.strictObject({
-    ...supplied,
-    address,
-    busBaud: hz('Bus speed'),
-    busPullOhms: ohms('Pull-ups on the module (0: none)'),
-  }),
+  figures: z.strictObject(twoWireFigures),
   defaults: {
     supplyMinMv: 1_950,
     supplyMaxMv: 3_600,
@@ -23,9 +18,5 @@ export const motionSensor = definePart({
   },
   priceCents: 320,
   plays: () => [],
-  terminals: (figures) => [...twoWire(figures.busBaud), ...powerEnds(figures)],
-  draws: drawn,
-  supply: supplyOf,
-  address: (figures) => figures.address,
-  busPullOhms: (figures) => figures.busPullOhms,
+  ...twoWireModule,
 });

@@ -1,17 +1,12 @@
 import * as z from 'zod';
-import { address, definePart, drawn, hz, ohms, powerEnds, supplied, supplyOf, twoWire } from '../kind.ts';
+import { definePart, twoWireFigures, twoWireModule } from '../kind.ts';
 
 export const pinExpander = definePart({
   id: 'pin-expander',
   title: 'Pin expander',
   doc: 'Sixteen more pins on a two-wire bus.',
   group: 'chips',
-  figures: z.strictObject({
-    ...supplied,
-    address,
-    busBaud: hz('Bus speed'),
-    busPullOhms: ohms('Pull-ups on the module (0: none)'),
-  }),
+  figures: z.strictObject(twoWireFigures),
   defaults: {
     supplyMinMv: 1_800,
     supplyMaxMv: 5_500,
@@ -23,9 +18,5 @@ export const pinExpander = definePart({
   },
   priceCents: 140,
   plays: () => [],
-  terminals: (figures) => [...twoWire(figures.busBaud), ...powerEnds(figures)],
-  draws: drawn,
-  supply: supplyOf,
-  address: (figures) => figures.address,
-  busPullOhms: (figures) => figures.busPullOhms,
+  ...twoWireModule,
 });

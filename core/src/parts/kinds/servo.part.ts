@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
-import { definePart, drawn, powerEnds, supplied, supplyOf } from '../kind.ts';
+import { aModule, definePart, powerEnds, supplied } from '../kind.ts';
 
 export const servo = definePart({
   id: 'servo',
@@ -12,6 +12,5 @@ export const servo = definePart({
   priceCents: 400,
   plays: () => [],
   terminals: (figures) => [signal('pulse', 'servo'), ...powerEnds(figures)],
-  draws: drawn,
-  supply: supplyOf,
+  ...aModule,
 });

@@ -1,16 +1,5 @@
 import * as z from 'zod';
-import {
-  address,
-  count,
-  definePart,
-  drawn,
-  hz,
-  ohms,
-  powerEnds,
-  supplied,
-  supplyOf,
-  twoWire,
-} from '../kind.ts';
+import { count, definePart, twoWireFigures, twoWireModule } from '../kind.ts';
 
 export const settingsMemory = definePart({
   id: 'settings-memory',
@@ -18,11 +7,8 @@ export const settingsMemory = definePart({
   doc: 'Keeps settings without power, on a two-wire bus; each place stands a million writes or so.',
   group: 'memory',
   figures: z.strictObject({
-    ...supplied,
+    ...twoWireFigures,
     bytes: count('Size, bytes', 16, 1_000_000),
-    address,
-    busBaud: hz('Bus speed'),
-    busPullOhms: ohms('Pull-ups on the module (0: none)'),
   }),
   defaults: {
     supplyMinMv: 2_500,
@@ -36,10 +22,6 @@ export const settingsMemory = definePart({
   },
   priceCents: 60,
   plays: () => [],
-  terminals: (figures) => [...twoWire(figures.busBaud), ...powerEnds(figures)],
-  draws: drawn,
-  supply: supplyOf,
-  address: (figures) => figures.address,
-  busPullOhms: (figures) => figures.busPullOhms,
+  ...twoWireModule,
   memory: ({ bytes }) => ({ settings: -bytes }),
 });

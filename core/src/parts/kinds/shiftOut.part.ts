@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
-import { definePart, drawn, listens, powerEnds, supplied, supplyOf } from '../kind.ts';
+import { aModule, definePart, listens, powerEnds, supplied } from '../kind.ts';
 
 export const shiftOut = definePart({
   id: 'shift-out',
@@ -17,6 +17,5 @@ export const shiftOut = definePart({
     signal('latch', 'out', listens),
     ...powerEnds(figures),
   ],
-  draws: drawn,
-  supply: supplyOf,
+  ...aModule,
 });

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
-import { definePart, drawn, hz, listens, powerEnds, supplied, supplyOf, us } from '../kind.ts';
+import { aModule, definePart, hz, listens, powerEnds, supplied, us } from '../kind.ts';
 
 export const soundPlayer = definePart({
   id: 'sound-player',
@@ -23,7 +23,6 @@ export const soundPlayer = definePart({
     signal('busy', 'in', { drives: true }),
     ...powerEnds(figures),
   ],
-  draws: drawn,
-  supply: supplyOf,
+  ...aModule,
   memory: () => ({ ram: 32 }),
 });

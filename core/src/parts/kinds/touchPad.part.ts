@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
-import { definePart, drawn, powerEnds, supplied, supplyOf, us } from '../kind.ts';
+import { aModule, definePart, powerEnds, supplied, us } from '../kind.ts';
 
 export const touchPad = definePart({
   id: 'touch-pad',
@@ -12,6 +12,5 @@ export const touchPad = definePart({
   priceCents: 90,
   plays: () => ['button'],
   terminals: (figures) => [signal('out', 'in', { drives: true, atBoot: 'low' }), ...powerEnds(figures)],
-  draws: drawn,
-  supply: supplyOf,
+  ...aModule,
 });

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
-import { definePart, drawn, powerEnds, supplied, supplyOf, ua } from '../kind.ts';
+import { aModule, definePart, powerEnds, supplied, ua } from '../kind.ts';
 
 export const vibrationMotor = definePart({
   id: 'vibration-motor',
@@ -12,6 +12,5 @@ export const vibrationMotor = definePart({
   priceCents: 180,
   plays: () => [],
   terminals: (figures) => [signal('drive', 'pwm', { maxUa: figures.baseUa }), ...powerEnds(figures)],
-  draws: drawn,
-  supply: supplyOf,
+  ...aModule,
 });

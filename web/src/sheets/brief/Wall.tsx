@@ -15,6 +15,7 @@ import { useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { FirstStep } from '../../shared/index.ts';
 import classes from './Brief.module.css';
+import { placeOfDrop } from './place.ts';
 import { takeWord } from './takeWord.ts';
 import { WordCard } from './WordCard.tsx';
 
@@ -34,16 +35,8 @@ export function Wall() {
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const drop = ({ active, over }: DragEndEvent) => {
-    if (!over || over.id === active.id) return;
-    const id = String(active.id);
-    const target = words.find((word) => word.id === over.id);
-    const fate = target?.fate ?? (over.id as Fate);
-    const same = words.filter((word) => word.fate === fate);
-    const from = same.findIndex((word) => word.id === id);
-    const to = same.findIndex((word) => word.id === target?.id);
-    // Moved down within its column it goes behind the one it was dropped on.
-    const before = target && from >= 0 && from < to ? same[to + 1] : target;
-    edit({ name: 'placeWord', args: [id, fate, before?.id ?? null] });
+    const place = over && placeOfDrop(words, String(active.id), String(over.id));
+    if (place) edit({ name: 'placeWord', args: [String(active.id), place.fate, place.beforeId] });
   };
   return (
     <>

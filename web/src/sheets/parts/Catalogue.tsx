@@ -1,30 +1,19 @@
 import { Modal, Text, TextInput, UnstyledButton } from '@mantine/core';
 import { IconSearch } from '@tabler/icons-react';
-import { addPartEdit, partGroups, partKinds } from '@hum-lever/core';
+import { addPartEdit, partGroups } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { showMoney } from '../../shared/index.ts';
 import { partGroupWords } from '../../words/index.ts';
+import { findKinds } from './find.ts';
 import classes from './Parts.module.css';
-
-/** 0 where the title is what was typed, then where it begins with it, then where it holds it. */
-function nearness(title: string, sought: string): number {
-  const [name, typed] = [title.toLowerCase(), sought.trim().toLowerCase()];
-  if (name === typed) return 0;
-  return name.startsWith(typed) ? 1 : name.includes(typed) ? 2 : 3;
-}
 
 /** The catalogue: every class of part, found by a few letters; Enter takes the first. */
 export default function Catalogue({ close }: { close: () => void }) {
   const gadget = useDocument();
   const [sought, setSought] = useState('');
   const [added, setAdded] = useState<string | null>(null);
-  const words = sought.toLowerCase().split(/\s+/);
-  const found = partKinds.filter(({ title, doc, group }) => {
-    const text = `${title} ${doc} ${partGroupWords[group]}`.toLowerCase();
-    return words.every((word) => text.includes(word));
-  });
-  const [first] = [...found].sort((a, b) => nearness(a.title, sought) - nearness(b.title, sought));
+  const { found, nearest } = findKinds(sought);
   const take = (kindId: string, title: string) => {
     const refused = edit(addPartEdit(gadget, kindId));
     setAdded(refused ?? `${title} added.`);
@@ -40,7 +29,7 @@ export default function Catalogue({ close }: { close: () => void }) {
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          if (first) take(first.id, first.title);
+          if (nearest) take(nearest.id, nearest.title);
         }}
       >
         <TextInput
@@ -54,7 +43,7 @@ export default function Catalogue({ close }: { close: () => void }) {
       </form>
       <Text size="sm" role="status" className={classes.added!}>
         {added ??
-          `${found.length} classes. Enter adds ${first ? first.title : 'nothing'}, a click adds any; the list stays open.`}
+          `${found.length} classes. Enter adds ${nearest?.title ?? 'nothing'}, a click adds any; the list stays open.`}
       </Text>
       <div className={classes.catalogue}>
         {partGroups.map((group) => {

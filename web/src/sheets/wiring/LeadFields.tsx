@@ -1,7 +1,7 @@
 import { Checkbox, NativeSelect } from '@mantine/core';
 import { choicesFor, type Lead, type Nets } from '@hum-lever/core';
 import { edit } from '../../client/index.ts';
-import { choiceValue, lead as leadTo, placeName, wireValue } from './leads.ts';
+import { choiceValue, leadEdit, placeName, wireValue } from './leads.ts';
 import classes from './Wiring.module.css';
 
 /** Where an end leads, as a list of places: able and free ones first. */
@@ -17,7 +17,7 @@ export function PlaceField({ nets, lead }: { nets: Nets; lead: Lead }) {
       className={classes.place!}
       aria-label={`${lead.owner.name} ${lead.terminal.name} leads to`}
       value={value}
-      onChange={(event) => leadTo(lead, event.currentTarget.value)}
+      onChange={(event) => edit(leadEdit(lead, event.currentTarget.value))}
       data={[
         { value: '', label: 'nowhere' },
         ...(known || value === '' ? [] : [{ value, label: `${placeName(nets, lead)} (not there)` }]),

@@ -4,7 +4,7 @@ import type { Lead, Nets } from '@hum-lever/core';
 import { useState } from 'react';
 import { light, StageIcon, usePlace } from '../../shared/index.ts';
 import { LockField, PlaceField } from './LeadFields.tsx';
-import { keyOfLead, needOf, placeName, stageOfLead } from './leads.ts';
+import { keyOfLead, natural, needOf, placeName, stageOfLead } from './leads.ts';
 import classes from './Wiring.module.css';
 
 const columns = ['part', 'end', 'needs', 'to'] as const;
@@ -15,9 +15,6 @@ const columnWords: Record<Column, string> = {
   needs: 'Is, or needs',
   to: 'Leads to',
 };
-
-/** Digits count as numbers, so that P10 comes after P9; otherwise by code unit, the same everywhere. */
-const natural = (text: string) => text.replace(/\d+/g, (digits) => digits.padStart(6, '0'));
 
 /** Every end and where it leads: to sort, to change, to print. */
 export function ListView({ nets }: { nets: Nets }) {

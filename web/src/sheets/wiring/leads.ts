@@ -1,5 +1,4 @@
-import type { Lead, Nets, PlaceChoice } from '@hum-lever/core';
-import { edit } from '../../client/index.ts';
+import type { Edit, Lead, Nets, PlaceChoice } from '@hum-lever/core';
 import type { Stage } from '../../shared/index.ts';
 import { needWords } from '../../words/index.ts';
 
@@ -33,8 +32,8 @@ export function wireValue({ wire }: Lead): string {
   return wire.to.kind === 'pin' ? `pin ${wire.to.pin}` : `end ${wire.to.ownerId} ${wire.to.terminal}`;
 }
 
-/** Leads an end to the chosen place, or, with '', nowhere. */
-export function lead({ owner, terminal, wire }: Lead, value: string): string | null {
+/** The edit that leads an end to the chosen place, or, with '', nowhere; a lock stays. */
+export function leadEdit({ owner, terminal, wire }: Lead, value: string): Edit {
   const [kind, first = '', second = ''] = value.split(' ');
   const to =
     kind === 'pin'
@@ -42,8 +41,11 @@ export function lead({ owner, terminal, wire }: Lead, value: string): string | n
       : kind === 'end'
         ? ({ kind: 'terminal', ownerId: first, terminal: second } as const)
         : null;
-  return edit({ name: 'wire', args: [owner.id, terminal.name, to, wire?.locked ?? false] });
+  return { name: 'wire', args: [owner.id, terminal.name, to, wire?.locked ?? false] };
 }
 
 export const keyOfLead = ({ owner, terminal }: Pick<Lead, 'owner' | 'terminal'>) =>
   `${owner.id}.${terminal.name}`;
+
+/** Digits count as numbers, so that P10 comes after P9; otherwise by code unit, the same everywhere. */
+export const natural = (text: string) => text.replace(/\d+/g, (digits) => digits.padStart(6, '0'));

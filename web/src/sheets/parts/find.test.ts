@@ -1,0 +1,35 @@
+import { partKinds } from '@hum-lever/core';
+import { findKinds } from './find.ts';
+
+const nearest = (typed: string) => findKinds(typed).nearest?.id ?? null;
+
+describe('finding a class of part', () => {
+  it.each([
+    ['light', 'light'],
+    ['Push Button', 'push-button'],
+    ['encoder', 'encoder'],
+    ['encoder with push', 'encoder-push'],
+    ['piezo', 'piezo'],
+    ['lithium', 'cell'],
+    ['two-wire display', 'character-display-two-wire'],
+    ['spi', 'graphic-display-spi'],
+    ['trombone', null],
+  ])('“%s” is nearest to %s', (typed, id) => {
+    expect(nearest(typed)).toBe(id);
+  });
+
+  it('nothing typed finds everything, in the order of the catalogue', () => {
+    expect(findKinds('').found).toEqual(partKinds);
+    expect(findKinds('   ').found).toEqual(partKinds);
+  });
+
+  it('every class is nearest to its own title', () => {
+    for (const { id, title } of partKinds) expect(nearest(title)).toBe(id);
+  });
+
+  it('groups are found by their name', () => {
+    expect(findKinds('power').found.map(({ id }) => id)).toEqual(
+      expect.arrayContaining(['cell', 'charger', 'fuse']),
+    );
+  });
+});
