@@ -103,6 +103,19 @@ describe('the wall of words', () => {
   });
 });
 
+describe('on paper', () => {
+  it('are the words with their fates and reasons, and nothing of the workshop', async () => {
+    await bench.driver.executeScript('window.print = () => (window.printed = true)');
+    await bench.click('Print');
+    expect(await bench.driver.executeScript('return window.printed')).toBe(true);
+    const paper = await bench.onPaper();
+    for (const said of ['Keep', 'lantern', 'Later', 'bell', 'Cut', 'handle', 'It hangs from a hook'])
+      expect(paper).toContain(said);
+    expect(paper).not.toContain('In hand');
+    expect(paper).not.toContain('Put it on the wall');
+  });
+});
+
 describe('the drawing', () => {
   it('is kept with the gadget, shown beside the words, and anything else is refused', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'hum-lever-drawing-'));

@@ -1,6 +1,5 @@
 import { checkGadget, type Gadget } from '@hum-lever/core';
 import { By, Key } from 'selenium-webdriver';
-import type { Driver as ChromiumWebDriver } from 'selenium-webdriver/chrome.js';
 import { Bench } from './test/bench.ts';
 
 jest.setTimeout(180_000);
@@ -17,15 +16,6 @@ async function fresh(name: string, sheet: string): Promise<string> {
   await bench.goto(`/g/${body.id}/${sheet}`);
   await bench.css('[role=application]');
   return body.id as string;
-}
-
-/** What the printed page would show. */
-async function onPaper(): Promise<string> {
-  const driver = bench.driver as ChromiumWebDriver;
-  await driver.sendDevToolsCommand('Emulation.setEmulatedMedia', { media: 'print' });
-  const text = await bench.text('body');
-  await driver.sendDevToolsCommand('Emulation.setEmulatedMedia', { media: '' });
-  return text;
 }
 
 const view = (name: string) =>
@@ -101,7 +91,7 @@ describe('from a blank gadget to a wiring list', () => {
     await bench.click('More');
     await bench.click('Print');
     expect(await bench.driver.executeScript('return window.printed')).toBe(true);
-    const paper = await onPaper();
+    const paper = await bench.onPaper();
     expect(paper).toContain(pin);
     expect(paper).toContain('Push button 2');
     // Nothing of the workshop around it is on paper.
@@ -165,7 +155,7 @@ describe('from a blank gadget to a wiring list', () => {
     );
     await bench.driver.actions().sendKeys(Key.ARROW_RIGHT).perform();
     await bench.label('Wiring list');
-    expect(await onPaper()).toContain('P12');
+    expect(await bench.onPaper()).toContain('P12');
   });
 });
 

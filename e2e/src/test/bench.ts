@@ -208,6 +208,16 @@ export class Bench {
     return this.driver.executeScript('return window.heard');
   }
 
+  /** What the page would show on paper. */
+  async onPaper(): Promise<string> {
+    const media = (kind: string) =>
+      (this.driver as ChromiumWebDriver).sendDevToolsCommand('Emulation.setEmulatedMedia', { media: kind });
+    await media('print');
+    const text = await this.text('body');
+    await media('');
+    return text;
+  }
+
   /** Everything the browser complained about. */
   async complaints(): Promise<string[]> {
     const logs = await this.driver.manage().logs().get('browser');

@@ -8,6 +8,8 @@ const fixed: [string, string][] = [
   ['Ctrl Z', 'Undo'],
   ['Ctrl Shift Z', 'Redo'],
   ['H', 'Take the gadget in hand'],
+  ['Alt W', 'In Brief: take the selected words to the wall'],
+  ['Space', 'On a card’s handle: lift it, arrows move it, Space puts it down'],
   ['← →', 'On the strip: walk through the events'],
   ['Space', 'On the strip: pause time, let it run'],
   ['End', 'On the strip: back to now'],

@@ -5,7 +5,7 @@ import { count, definePart, mv, noSupply, segmentNames, ua } from '../kind.ts';
 export const sevenSegment = definePart({
   id: 'seven-segment',
   title: 'Seven-segment display',
-  doc: 'Digits of eight lights each, lit one digit at a time.',
+  doc: 'Digits of eight lights each, lit one digit at a time; a digit pin carries eight segments at once.',
   group: 'lights',
   figures: z.strictObject({
     digits: count('Digits', 1, 8),
@@ -13,7 +13,7 @@ export const sevenSegment = definePart({
     wantUa: ua('Current wanted, each segment'),
     maxUa: ua('Current at most, each segment'),
   }),
-  defaults: { digits: 4, forwardMv: 2_000, wantUa: 4_000, maxUa: 20_000 },
+  defaults: { digits: 4, forwardMv: 2_000, wantUa: 2_000, maxUa: 20_000 },
   priceCents: 150,
   plays: () => ['text'],
   terminals: ({ digits, wantUa }) => [

@@ -23,6 +23,10 @@ const viewWords: Record<View, string> = {
   keys: 'Sets of keys',
 };
 
+/** What the solver is paid for, in the order of its weights. */
+const whatCounts =
+  'Laying keeps the pins for uploading, console and start free, buses on their native pins, rare talents for who needs them, and threads short, so that neighbours stay together and few cross. What is soldered stays.';
+
 /** Which end goes to which pin: worked out, pinned down, explained. */
 export function WiringPage() {
   const gadget = useDocument();
@@ -106,7 +110,7 @@ export function WiringPage() {
         />
       </div>
       <p className={classes.said} role="status">
-        {laying.said}
+        {laying.said || (board && laying.impossible === null ? whatCounts : '')}
       </p>
       {laying.impossible && <Clashes impossible={laying.impossible} />}
       {!board && view !== 'keys' ? (
