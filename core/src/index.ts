@@ -75,11 +75,13 @@ export { figuresOf, kindOf, partGroups, partKinds, type Figures, type PartKind }
 export { addPartEdit, figuresEdit } from './drawer/index.ts';
 export {
   bestRows,
+  keyPlaces,
   ladderLevel,
   readKeys,
   schemeOf,
   schemes,
   trulyTogether,
+  type KeyPlace,
   type Scheme,
 } from './scan/index.ts';
 export {

@@ -94,6 +94,7 @@ describe('from a blank gadget to a wiring list', () => {
     const paper = await bench.onPaper();
     expect(paper).toContain(pin);
     expect(paper).toContain('Push button 2');
+    expect(paper).toContain('Leads to');
     // Nothing of the workshop around it is on paper.
     expect(paper).not.toContain('In hand');
     expect(paper).not.toContain('Trials');
@@ -277,6 +278,12 @@ describe('when it cannot be', () => {
       .perform();
     expect(await bench.why('ghost')).toContain('A ghost: nobody presses Push button 4');
     await bench.driver.actions().keyUp(' ').keyUp('a').keyUp('s').perform();
+    // The list says which key sits at which crossing.
+    await pickBoard('8-bit board, 20 pins, 5 V');
+    await view('List');
+    await bench.label('Where the keys of Keys go');
+    await bench.shows('Push button 4 to row2 and col2');
+    await view('Sets of keys');
     // Declared as a chord it is a snag, with a mend.
     const chord = await bench.css('[aria-label="Set Keys"] input[placeholder="two keys or more"]');
     await chord.click();

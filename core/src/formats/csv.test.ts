@@ -132,4 +132,42 @@ describe('the wiring list as a table', () => {
     expect(rows).toHaveLength(gadget.wiring.wires.length + 1);
     expect(rows).toContain('p3,in,p2 plus,no');
   });
+
+  it('says where each key of a set goes', () => {
+    const keys = gadgetOf(
+      'board-8bit-20',
+      ['push-button'],
+      ['push-button'],
+      ['push-button'],
+      ['push-button'],
+    );
+    const rows = (scheme: string, params: Record<string, number>) =>
+      printWiringCsv(
+        applyEdit(keys, {
+          name: 'addKeySet',
+          args: [{ name: 'Keys', controlIds: ['b1', 'b2', 'b3', 'b4'], scheme, params, chords: [] }],
+        }),
+      )
+        .trim()
+        .split('\r\n')
+        .slice(-4)
+        .map((row) => row.replace(/^b\d,key,"?|"?,$/g, ''));
+    expect(rows('matrix-diodes', { rows: 2 })).toEqual([
+      'Keys row1 and col1, diode towards the first',
+      'Keys row1 and col2, diode towards the first',
+      'Keys row2 and col1, diode towards the first',
+      'Keys row2 and col2, diode towards the first',
+    ]);
+    expect(rows('shift-register', {})[3]).toBe('Keys chip 1 input 4, other end to ground');
+    expect(rows('direct', {})[1]).toBe('Keys key2, other end to ground');
+    const ladder = rows('ladder', {
+      pullOhms: 10_000,
+      tolerancePerMille: 10,
+      series: 24,
+      adcBits: 10,
+      noiseCounts: 3,
+    });
+    expect(ladder[0]).toBe('Keys level through 0 ohm, other end to ground');
+    expect(new Set(ladder).size).toBe(4);
+  });
 });

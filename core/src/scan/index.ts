@@ -13,4 +13,4 @@ export {
 } from './ladder.ts';
 export { bestRows, matrixCircuit, matrixTerminals } from './matrixLines.ts';
 export { type Scheme, type SchemePart } from './scheme.ts';
-export { schemeOf, schemes, setFaults, setCircuit } from './keySet.ts';
+export { keyPlaces, schemeOf, schemes, setFaults, setCircuit, type KeyPlace } from './keySet.ts';

@@ -5,6 +5,7 @@ import {
   ladderGap,
   ladderLevel,
   ladderYield,
+  keyPlaces,
   keysOf,
   matrixCircuit,
   readKeys,
@@ -191,6 +192,18 @@ describe('schemes', () => {
       expect(scheme.scanUs(keys, params)).toBeGreaterThan(0);
       expect(scheme.parts(keys, params).every(({ quantity }) => quantity > 0)).toBe(true);
     }
+    const set = {
+      id: 'k1',
+      name: 'Keys',
+      controlIds: ['b1', 'b2', 'b3', 'b4', 'b5'],
+      scheme: scheme.id,
+      chords: [],
+    };
+    const places = keyPlaces({ ...set, params: scheme.defaults(5) });
+    // Every key has a place, and no two have the same.
+    expect(places.map(({ controlId }) => controlId)).toEqual(set.controlIds);
+    expect(new Set(places.map(({ controlId: _id, ...place }) => JSON.stringify(place))).size).toBe(5);
+    expect(keyPlaces({ ...set, controlIds: [], params: scheme.defaults(0) })).toEqual([]);
     // One key at a time is always read truly.
     const one = [true, false, false, false];
     expect(readKeys(scheme.circuit(4, scheme.defaults(4), 5_000), one)).toEqual(one);

@@ -54,7 +54,8 @@ export class ApiServer {
     const text = body === undefined || typeof body === 'string' ? body : JSON.stringify(body);
     const response = await fetch(`${this.url}/api${path}`, {
       method,
-      headers,
+      // A connection that is kept and has just been closed by the server would fail the next call.
+      headers: { connection: 'close', ...headers },
       ...(text !== undefined && { body: text }),
     });
     const answer = await response.text();

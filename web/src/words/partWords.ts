@@ -1,5 +1,5 @@
-import type { Clash } from '@hum-lever/core';
-import { showCurrent } from '../shared/units.ts';
+import type { Clash, KeyPlace } from '@hum-lever/core';
+import { showCurrent, showOhms } from '../shared/units.ts';
 
 /** What a terminal asks of a pin, in plain words with the field's term where there is one. */
 export const needWords: Record<string, string> = {
@@ -62,4 +62,18 @@ export function clashWords({ ownerName, terminal, needs, lockedTo, tooMuchUa }: 
   const what = `${ownerName} ${terminal} (${needWords[needs] ?? needs})`;
   if (tooMuchUa !== null) return `${what}, ${showCurrent(tooMuchUa)}, more than a pin gives`;
   return lockedTo === null ? what : `${what}, soldered to ${lockedTo}`;
+}
+
+/** Where a key of a set goes. */
+export function keyPlaceWords(place: KeyPlace): string {
+  switch (place.kind) {
+    case 'crossing':
+      return `${place.drive} and ${place.sense}${place.diode ? `, diode towards ${place.drive}` : ''}`;
+    case 'resistor':
+      return `${place.line} ${place.ohms === 0 ? 'by a wire' : `through ${showOhms(place.ohms)}`}, other end to ground`;
+    case 'pin':
+      return `${place.line}, other end to ground`;
+    case 'input':
+      return `chip ${place.chip}, input ${place.input}, other end to ground`;
+  }
 }

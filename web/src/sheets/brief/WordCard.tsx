@@ -59,7 +59,7 @@ export function WordCard({ word, open, toggle }: { word: Word; open: boolean; to
         >
           <IconGripVertical size={16} stroke={1.7} aria-hidden />
         </button>
-        <button type="button" className={classes.wordText} aria-expanded={open} onClick={toggle}>
+        <button type="button" className={classes.wordText} data-print aria-expanded={open} onClick={toggle}>
           <strong>{word.text}</strong>
           <span className="soft">
             {[specWords(word.spec), word.links.length > 0 ? count(word.links.length, 'link') : '']

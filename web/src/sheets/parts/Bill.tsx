@@ -109,6 +109,7 @@ function PartRow({ part, line, first, last, open, toggle }: PartRowProps) {
             variant="subtle"
             size="compact-sm"
             className={classes.kind!}
+            data-print
             aria-expanded={open}
             aria-label={`${kind.title}: figures of ${part.name}`}
             onClick={toggle}

@@ -3,6 +3,7 @@ import { IconArrowDown, IconArrowUp } from '@tabler/icons-react';
 import type { Lead, Nets } from '@hum-lever/core';
 import { useState } from 'react';
 import { light, StageIcon, usePlace } from '../../shared/index.ts';
+import { KeyPlaces } from './KeyPlaces.tsx';
 import { LockField, PlaceField } from './LeadFields.tsx';
 import { keyOfLead, natural, needOf, placeName, stageOfLead } from './leads.ts';
 import classes from './Wiring.module.css';
@@ -33,30 +34,38 @@ export function ListView({ nets }: { nets: Nets }) {
   const turn = (by: Column) =>
     setSort(sort?.by === by ? (sort.down ? null : { by, down: true }) : { by, down: false });
   return (
-    <Table className={classes.table!} verticalSpacing={3} aria-label="Wiring list">
-      <Table.Thead>
-        <Table.Tr>
-          {columns.map((column) => {
-            const on = sort?.by === column;
-            const Icon = sort?.down ? IconArrowDown : IconArrowUp;
-            return (
-              <Table.Th key={column} aria-sort={on ? (sort.down ? 'descending' : 'ascending') : 'none'}>
-                <UnstyledButton className={classes.sort!} onClick={() => turn(column)}>
-                  {columnWords[column]}
-                  {on && <Icon size={13} aria-hidden />}
-                </UnstyledButton>
-              </Table.Th>
-            );
-          })}
-          <Table.Th>Soldered</Table.Th>
-        </Table.Tr>
-      </Table.Thead>
-      <Table.Tbody onMouseLeave={() => light([])} onBlur={() => light([])}>
-        {rows.map((lead) => (
-          <ListRow key={keyOfLead(lead)} nets={nets} lead={lead} sorted={sort !== null} />
-        ))}
-      </Table.Tbody>
-    </Table>
+    <>
+      <Table className={classes.table!} verticalSpacing={3} aria-label="Wiring list">
+        <Table.Thead>
+          <Table.Tr>
+            {columns.map((column) => {
+              const on = sort?.by === column;
+              const Icon = sort?.down ? IconArrowDown : IconArrowUp;
+              return (
+                <Table.Th key={column} aria-sort={on ? (sort.down ? 'descending' : 'ascending') : 'none'}>
+                  <UnstyledButton className={classes.sort!} data-print onClick={() => turn(column)}>
+                    {columnWords[column]}
+                    {on && <Icon size={13} aria-hidden />}
+                  </UnstyledButton>
+                </Table.Th>
+              );
+            })}
+            <Table.Th>Soldered</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody onMouseLeave={() => light([])} onBlur={() => light([])}>
+          {rows.map((lead) => (
+            <ListRow key={keyOfLead(lead)} nets={nets} lead={lead} sorted={sort !== null} />
+          ))}
+        </Table.Tbody>
+      </Table>
+      {nets.gadget.wiring.sets.map(({ id, name }) => (
+        <section key={id} className={classes.keyList}>
+          <h2 className={classes.heading}>Where the keys of {name} go</h2>
+          <KeyPlaces setId={id} />
+        </section>
+      ))}
+    </>
   );
 }
 

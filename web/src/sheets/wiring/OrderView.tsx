@@ -2,6 +2,7 @@ import { wiringOrder, type StepCheck, type WiringStep } from '@hum-lever/core';
 import { useMemo } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { FirstStep, light, showVolts } from '../../shared/index.ts';
+import { KeyPlaces } from './KeyPlaces.tsx';
 import classes from './Wiring.module.css';
 
 const titles: Record<WiringStep['stage'], (name: string) => string> = {
@@ -57,6 +58,7 @@ export function OrderView() {
               </li>
             ))}
           </ul>
+          <KeyPlaces setId={step.ownerId} />
           <p className={classes.check}>{checks[step.check.kind](step.check)}</p>
         </li>
       ))}
