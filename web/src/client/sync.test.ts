@@ -1,6 +1,9 @@
 import { emptyGadget, type Gadget } from '@hum-lever/core';
 import type * as Client from './index.ts';
 
+// Every test loads the client anew; a busy machine takes its time for that.
+jest.setTimeout(60_000);
+
 /* The rules by which an edit is never lost, against a server that can be away, ahead or refusing. */
 
 class Memory {
