@@ -95,8 +95,14 @@ describe('a change is felt at once', () => {
     const field = await bench.css('main fieldset:nth-of-type(2) input');
     // Far above the press, which on a busy machine lasts longer than asked for.
     await bench.fill(field, '900', Key.ENTER);
-    await bench.press('Stir', 100);
-    expect(await bench.why('swallowed')).toMatch(/lasted \d+\sms, and the debouncing wants 902\sms/);
+    // On a machine that stands still meanwhile it can last longer even than that: then once more.
+    const said = await bench.until('a swallowed press', async () => {
+      await bench.press('Stir', 100);
+      await bench.driver.sleep(1_500);
+      const why = await bench.text('[data-testid=why]');
+      return why.includes('swallowed') && why;
+    });
+    expect(said).toMatch(/lasted \d+\sms, and the debouncing wants 902\sms/);
     await bench.shows('nothing came through');
     // Undo takes the time back, then the method; the same press works again.
     await bench.clickLabel('Undo the change of a control');
