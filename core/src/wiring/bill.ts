@@ -1,6 +1,6 @@
 import type { Board, Gadget } from '../gadget/index.ts';
 import { figuresOf, kindOf } from '../parts/index.ts';
-import { boardOf, pinsOf } from './boards.ts';
+import { boardOf, openPins } from './boards.ts';
 import { companionRoles } from './companions.ts';
 import { wiringProblem } from './demands.ts';
 import { ownersOf } from './owners.ts';
@@ -17,8 +17,6 @@ export interface BillLine {
   quantity: number;
   have: number;
   eachCents: number;
-  /** The price is the class's usual one, not one that the maker wrote down. */
-  usual: boolean;
   /** For what is still to buy. */
   toPayCents: number;
 }
@@ -49,7 +47,6 @@ export function billOf(gadget: Gadget): Bill {
             quantity: 1,
             have: 0,
             eachCents: board.priceCents,
-            usual: true,
           }),
         ]
       : []),
@@ -65,7 +62,6 @@ export function billOf(gadget: Gadget): Bill {
         quantity,
         have,
         eachCents,
-        usual: priceCents === null,
       });
     }),
     ...gadget.wiring.companions
@@ -80,7 +76,6 @@ export function billOf(gadget: Gadget): Bill {
           quantity,
           have,
           eachCents: priceCents ?? companionRoles[role]?.priceCents ?? 0,
-          usual: priceCents === null,
         }),
       ),
   ];
@@ -100,9 +95,7 @@ export interface Gauge {
 
 /** What the parts take of the board: pins by what they must be able to do, current, memory as far as known. */
 export function gaugesOf(gadget: Gadget, board: Board | null = boardOf(gadget)): Gauge[] {
-  const pins = board
-    ? [...pinsOf(board).values()].filter(({ hidden, signal, usb }) => !hidden && signal && !usb)
-    : null;
+  const pins = board ? openPins(board).filter(({ signal, usb }) => signal && !usb) : null;
   const able = (can: (pin: NonNullable<typeof pins>[number]) => boolean) =>
     pins ? pins.filter(can).length : null;
   const demands = board ? wiringProblem(gadget, board).demands : [];

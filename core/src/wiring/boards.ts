@@ -64,6 +64,10 @@ export function pinsOf(board: Board): ReadonlyMap<string, PinFacts> {
   return pins;
 }
 
+/** Pins that are brought out: those that anything can be led to. */
+export const openPins = (board: Board): PinFacts[] =>
+  [...pinsOf(board).values()].filter(({ hidden }) => !hidden);
+
 function readPin({ name, port, can }: Board['pins'][number], index: number): PinFacts {
   const has = (word: string) => can.includes(word);
   const units = (what: string) =>

@@ -1,4 +1,4 @@
-import { pinsOf } from './boards.ts';
+import { openPins } from './boards.ts';
 import { waysOn } from './demands.ts';
 import type { Lead, Nets } from './nets.ts';
 
@@ -24,8 +24,7 @@ export function choicesFor(nets: Nets, { owner, terminal }: Pick<Lead, 'owner' |
   const line = lines.find(({ terminals }) =>
     terminals.some((one) => one.owner.id === owner.id && one.terminal.name === terminal.name),
   );
-  const pins = [...pinsOf(board).values()].filter(({ hidden }) => !hidden);
-  const onPins = pins.flatMap((pin): PlaceChoice[] => {
+  const onPins = openPins(board).flatMap((pin): PlaceChoice[] => {
     const able = line
       ? waysOn(line, pin, board, gadget.wiring.radioOn).length > 0
       : terminal.role === 'ground'

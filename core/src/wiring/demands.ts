@@ -1,6 +1,6 @@
-import type { Board, Bus, Gadget, Need, Terminal } from '../gadget/index.ts';
+import type { Board, Gadget, Need, Terminal } from '../gadget/index.ts';
 import { pinsOf, type PinFacts } from './boards.ts';
-import { layBoard, seatsOf, threadLength, type Seat } from './layout.ts';
+import { layBoard, seatsByEnd, threadLength, type Seat } from './layout.ts';
 import { ownersOf, type Owner } from './owners.ts';
 import type { Candidate, Claim, Demand, Problem } from './solver/index.ts';
 
@@ -43,14 +43,13 @@ export const weights = {
 } as const;
 
 const isBus = (need: Need): need is Exclude<Need, string> => typeof need === 'object';
-const busUnits: Record<Bus, string> = { i2c: 'sda', spi: 'sck', uart: 'tx', i2s: 'bclk' };
 
 /** Lines that need a pin, with all the ways of meeting each. @param board the chosen one */
 export function wiringProblem(gadget: Gadget, board: Board): WiringProblem {
   const owners = ownersOf(gadget);
   const pins = [...pinsOf(board).values()];
   const layout = layBoard(board);
-  const seats = new Map(seatsOf(owners, layout).map((seat) => [`${seat.ownerId}.${seat.terminal}`, seat]));
+  const seats = seatsByEnd(owners, layout);
   const locks = new Map<string, string>(
     gadget.wiring.wires.flatMap(({ ownerId, terminal, to, locked }) =>
       locked && to.kind === 'pin' ? [[`${ownerId}.${terminal}`, to.pin] as const] : [],
@@ -88,9 +87,8 @@ export type Line = Pick<LineDemand, 'id' | 'need' | 'terminals' | 'group'>;
 /** Terminals as lines: what shares a bus is one line; everything else is its own. */
 export function lines(owners: readonly Owner[], board: Board): Line[] {
   const found = new Map<string, Line>();
-  const units = [...pinsOf(board).values()].flatMap(({ bus }) => bus);
-  const countOf = (bus: Bus) =>
-    new Set(units.filter(({ line }) => line === busUnits[bus]).map(({ unit }) => unit)).size;
+  const dataPins = [...pinsOf(board).values()].flatMap(({ bus }) => bus.filter(({ line }) => line === 'sda'));
+  const twoWireBuses = new Set(dataPins.map(({ unit }) => unit)).size;
   const addresses: Set<number>[] = [];
   const ordinals = new Map<string, number>();
   for (const owner of owners) {
@@ -98,7 +96,7 @@ export function lines(owners: readonly Owner[], board: Board): Line[] {
     const className = owner.part?.kind.id ?? '';
     const ordinal = ordinals.get(className) ?? 0;
     ordinals.set(className, ordinal + 1);
-    const twoWire = twoWireBus(addresses, address, Math.max(1, countOf('i2c')), owner);
+    const twoWire = twoWireBus(addresses, address, Math.max(1, twoWireBuses), owner);
     for (const terminal of owner.terminals) {
       if (terminal.role !== 'signal' || terminal.need === null) continue;
       const { need } = terminal;
@@ -172,7 +170,7 @@ function abilities(
   const plain = (can: boolean) => (can ? [{ cost: 0, claims: [] }] : []);
   if (isBus(need))
     return pin.bus
-      .filter(({ line: name, unit }) => name === need.line && unit !== '')
+      .filter(({ line: name }) => name === need.line)
       .map(({ unit, native }) => ({
         cost: native ? 0 : weights.routedBus,
         // The lines of a group go to one unit, a unit serves one group, and has each line once.

@@ -1,6 +1,6 @@
 import type { Board, Gadget, Wire } from '../gadget/index.ts';
 import { wiringProblem, type LineDemand, type WiringProblem } from './demands.ts';
-import { crossings, layBoard, seatsOf } from './layout.ts';
+import { crossings, layBoard, seatsByEnd } from './layout.ts';
 import { ownersOf } from './owners.ts';
 import { explain, solve } from './solver/index.ts';
 import { supplyWires } from './supplies.ts';
@@ -19,6 +19,12 @@ export interface Clash {
   tooMuchUa: number | null;
 }
 
+interface Impossible {
+  outcome: 'impossible';
+  clashes: Clash[];
+  minimal: boolean;
+}
+
 export type Laid =
   | {
       outcome: 'laid';
@@ -29,7 +35,7 @@ export type Laid =
       nodes: number;
       crossings: number;
     }
-  | { outcome: 'impossible'; clashes: Clash[]; minimal: boolean }
+  | Impossible
   | { outcome: 'unknown' };
 
 /**
@@ -40,14 +46,7 @@ export function layWiring(gadget: Gadget, board: Board): Laid {
   const problem = wiringProblem(gadget, board);
   const solution = solve(problem);
   if (solution.outcome === 'unknown') return { outcome: 'unknown' };
-  if (solution.outcome === 'impossible') {
-    const { rows, minimal } = explain(problem);
-    return {
-      outcome: 'impossible',
-      minimal,
-      clashes: rows.map((row) => clashOf(problem.demands[row]!, problem)),
-    };
-  }
+  if (solution.outcome === 'impossible') return explained(problem);
   const pinOf = (row: number) =>
     problem.pins[problem.demands[row]!.candidates[solution.choice[row]!]!.place]!;
   const signals = problem.demands.flatMap(({ terminals }, row) =>
@@ -61,9 +60,7 @@ export function layWiring(gadget: Gadget, board: Board): Laid {
     }),
   );
   const layout = layBoard(board);
-  const seats = new Map(
-    seatsOf(ownersOf(gadget), layout).map((seat) => [`${seat.ownerId}.${seat.terminal}`, seat]),
-  );
+  const seats = seatsByEnd(ownersOf(gadget), layout);
   const threads = problem.demands.flatMap(({ terminals }, row) =>
     terminals.flatMap(({ owner, terminal }) => {
       const seat = seats.get(`${owner.id}.${terminal.name}`);
@@ -78,6 +75,21 @@ export function layWiring(gadget: Gadget, board: Board): Laid {
     bound: solution.bound,
     nodes: solution.nodes,
     crossings: crossings(threads),
+  };
+}
+
+/** Why not every line can have a pin; null: they can, or nothing is proven. Cheaper than laying them at their best. */
+export function clashesOn(gadget: Gadget, board: Board): Impossible | null {
+  const problem = wiringProblem(gadget, board);
+  return solve(problem, { anyWillDo: true }).outcome === 'impossible' ? explained(problem) : null;
+}
+
+function explained(problem: WiringProblem): Impossible {
+  const { rows, minimal } = explain(problem);
+  return {
+    outcome: 'impossible',
+    minimal,
+    clashes: rows.map((row) => clashOf(problem.demands[row]!, problem)),
   };
 }
 

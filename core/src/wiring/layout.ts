@@ -92,6 +92,10 @@ export function seatsOf(owners: readonly Owner[], { height }: BoardLayout): Seat
   });
 }
 
+/** The same by `owner.terminal`. */
+export const seatsByEnd = (owners: readonly Owner[], layout: BoardLayout): ReadonlyMap<string, Seat> =>
+  new Map(seatsOf(owners, layout).map((seat) => [`${seat.ownerId}.${seat.terminal}`, seat]));
+
 /** Length of the thread from a seat to a pin, along the squares of the paper, in pitches. */
 export function threadLength({ side, y }: Seat, spot: Spot, { width }: BoardLayout): number {
   const x = side === 'left' ? -standOff : width + standOff;

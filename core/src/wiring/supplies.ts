@@ -1,5 +1,5 @@
 import type { Board, Gadget, Terminal, Wire } from '../gadget/index.ts';
-import { pinsOf, type PinFacts } from './boards.ts';
+import { openPins, type PinFacts } from './boards.ts';
 import { ownersOf, type Owner } from './owners.ts';
 
 const pinTo = (pin: string): Wire['to'] => ({ kind: 'pin', pin });
@@ -8,7 +8,7 @@ const endTo = (ownerId: string, terminal: string): Wire['to'] => ({ kind: 'termi
 /** The rail that suits a part: the board's own logic where it can, so that levels agree; null: none does. */
 export function railFor({ part }: Owner, board: Board): PinFacts | null {
   const supply = part?.kind.supply(part.figures) ?? null;
-  const rails = [...pinsOf(board).values()].filter(({ givesMv, hidden }) => givesMv !== null && !hidden);
+  const rails = openPins(board).filter(({ givesMv }) => givesMv !== null);
   const fitting = rails.filter(({ givesMv }) =>
     supply ? givesMv! >= supply.minMv && givesMv! <= supply.maxMv : givesMv === board.logicMv,
   );
@@ -18,7 +18,7 @@ export function railFor({ part }: Owner, board: Board): PinFacts | null {
 /** Supply and ground of every part, and the way from the cell to the board, as wires that one may take over. */
 export function supplyWires(gadget: Gadget, board: Board): Wire[] {
   const owners = ownersOf(gadget);
-  const grounds = [...pinsOf(board).values()].filter(({ ground, hidden }) => ground && !hidden);
+  const grounds = openPins(board).filter(({ ground }) => ground);
   const wires: Wire[] = [];
   const lead = (owner: Owner, terminal: Terminal, to: Wire['to'] | null) => {
     if (to) wires.push({ ownerId: owner.id, terminal: terminal.name, to, locked: false });
@@ -34,7 +34,7 @@ export function supplyWires(gadget: Gadget, board: Board): Wire[] {
       const rail =
         wanted === undefined || owner.part?.kind.id !== 'level-shifter'
           ? railFor(owner, board)
-          : [...pinsOf(board).values()].find(({ givesMv, hidden }) => givesMv === wanted && !hidden);
+          : openPins(board).find(({ givesMv }) => givesMv === wanted);
       lead(owner, terminal, rail ? pinTo(rail.name) : null);
     }
   return [...wires, ...chainWires(owners, board)];
@@ -53,12 +53,12 @@ function chainWires(owners: readonly Owner[], board: Board): Wire[] {
     wires.push({ ownerId: owner.id, terminal: 'in', to: endTo(feed.owner.id, feed.terminal), locked: false });
     feed = { owner, terminal: 'out' };
   }
-  const inputs = [...pinsOf(board).values()].filter(({ takesMv, hidden }) => takesMv !== null && !hidden);
+  const inputs = openPins(board).filter(({ takesMv }) => takesMv !== null);
   // One that is not a rail of the board as well: there, its own supply would be joined with ours.
   const input = inputs.find(({ givesMv }) => givesMv === null) ?? inputs[0];
   if (input)
     wires.push({ ownerId: feed.owner.id, terminal: feed.terminal, to: pinTo(input.name), locked: false });
-  const usb = [...pinsOf(board).values()].find(({ givesMv, hidden }) => givesMv === 5_000 && !hidden);
+  const usb = openPins(board).find(({ givesMv }) => givesMv === 5_000);
   for (const charger of of('charger')) {
     wires.push({ ownerId: charger.id, terminal: 'cell', to: endTo(cell.id, 'plus'), locked: false });
     if (usb) wires.push({ ownerId: charger.id, terminal: 'in', to: pinTo(usb.name), locked: false });

@@ -1,6 +1,6 @@
-import { nextId, type Edit, type Gadget, type Snag, type SnagRule, type Wire } from '../../gadget/index.ts';
+import type { Edit, Gadget, Snag, SnagRule, Wire } from '../../gadget/index.ts';
 import { netsIn, type Lead, type Nets } from '../nets.ts';
-import { placeOf } from './help.ts';
+import { placeOf, withNewPart } from './help.ts';
 
 interface Source {
   key: string;
@@ -47,27 +47,12 @@ function sourcesByNet({ leads, owners }: Nets): Map<string, Source[]> {
 
 /** A diode between what feeds a pin and the pin. */
 function diodeBefore(gadget: Gadget, lead: Lead, to: Wire['to']): Edit {
-  const id = nextId(gadget, 'part');
-  const part = {
-    kind: 'protection-diode',
-    name: 'Protection diode',
-    figures: {},
-    priceCents: null,
-    quantity: 1,
-    have: 0,
-  };
   const from = { kind: 'terminal', ownerId: lead.owner.id, terminal: lead.terminal.name } as const;
-  return {
-    name: 'several',
-    args: [
-      [
-        { name: 'addPart', args: [part, []] },
-        { name: 'wire', args: [lead.owner.id, lead.terminal.name, null, false] },
-        { name: 'wire', args: [id, 'in', from, false] },
-        { name: 'wire', args: [id, 'out', to, false] },
-      ],
-    ],
-  };
+  return withNewPart(gadget, 'protection-diode', 'Protection diode', (id) => [
+    { name: 'wire', args: [lead.owner.id, lead.terminal.name, null, false] },
+    { name: 'wire', args: [id, 'in', from, false] },
+    { name: 'wire', args: [id, 'out', to, false] },
+  ]);
 }
 
 /** Two supplies joined: each feeds, or burns, the other. */

@@ -1,39 +1,24 @@
-import { nextId, type Edit, type Gadget, type SingleEdit, type SnagRule } from '../../gadget/index.ts';
+import type { Edit, Gadget, SingleEdit, SnagRule } from '../../gadget/index.ts';
+import { withNewPart } from './help.ts';
 
 /** A fuse right behind the cell; what was led to the cell, the charger aside, is led to the fuse. */
 function withFuse(gadget: Gadget, cellId: string): Edit {
-  const id = nextId(gadget, 'part');
   const chargers = new Set(gadget.parts.filter(({ kind }) => kind === 'charger').map((part) => part.id));
-  const part = { kind: 'fuse', name: 'Fuse', figures: {}, priceCents: null, quantity: 1, have: 0 };
-  const moved = gadget.wiring.wires.flatMap(({ ownerId, terminal, to, locked }): SingleEdit[] =>
-    to.kind === 'terminal' && to.ownerId === cellId && to.terminal === 'plus' && !chargers.has(ownerId)
-      ? [
-          {
-            name: 'wire',
-            args: [ownerId, terminal, { kind: 'terminal', ownerId: id, terminal: 'out' }, locked],
-          },
-        ]
-      : [],
-  );
-  const direct = gadget.wiring.wires.find(
-    ({ ownerId, terminal, to }) => ownerId === cellId && terminal === 'plus' && to.kind === 'pin',
-  );
-  return {
-    name: 'several',
-    args: [
-      [
-        { name: 'addPart', args: [part, []] },
-        ...(direct
-          ? ([
-              { name: 'wire', args: [cellId, 'plus', null, false] },
-              { name: 'wire', args: [id, 'out', direct.to, direct.locked] },
-            ] satisfies SingleEdit[])
-          : []),
-        { name: 'wire', args: [id, 'in', { kind: 'terminal', ownerId: cellId, terminal: 'plus' }, false] },
-        ...moved,
-      ],
-    ],
-  };
+  const { wires } = gadget.wiring;
+  return withNewPart(gadget, 'fuse', 'Fuse', (id) => [
+    ...wires.flatMap(({ ownerId, terminal, to, locked }): SingleEdit[] => {
+      if (ownerId === cellId && terminal === 'plus' && to.kind === 'pin')
+        return [
+          { name: 'wire', args: [cellId, 'plus', null, false] },
+          { name: 'wire', args: [id, 'out', to, locked] },
+        ];
+      if (to.kind !== 'terminal' || to.ownerId !== cellId || to.terminal !== 'plus' || chargers.has(ownerId))
+        return [];
+      const out = { kind: 'terminal', ownerId: id, terminal: 'out' } as const;
+      return [{ name: 'wire', args: [ownerId, terminal, out, locked] }];
+    }),
+    { name: 'wire', args: [id, 'in', { kind: 'terminal', ownerId: cellId, terminal: 'plus' }, false] },
+  ]);
 }
 
 /** No fuse where a cell meets a metal case. */

@@ -1,8 +1,7 @@
 import type { SnagRule } from '../../gadget/index.ts';
-import { fitted } from '../companions.ts';
 import { pullMissing, wantedPull } from '../demands.ts';
 import { fittedFor } from '../nets.ts';
-import { leadSnag, leadValues, onEachPin } from './help.ts';
+import { fit, leadSnag, leadValues, onEachPin } from './help.ts';
 
 /** No pull inside that pin, and none fitted: the open contact reads anything. */
 export const W06: SnagRule = {
@@ -15,20 +14,13 @@ export const W06: SnagRule = {
       if (!outside && !pullMissing(owner, terminal, pin)) return null;
       const role = owner.part?.figures.pull === 2 ? 'pull-down' : 'pull-up';
       if (fittedFor(nets, role, owner.id, terminal.name)) return null;
-      const companion = fitted({
-        role,
-        forId: owner.id,
-        terminal: terminal.name,
-        value: 10_000,
-        quantity: 1,
-      });
       const values = { ...leadValues(lead, pin.name), outside: outside ? 1 : 0 };
-      return leadSnag('W06', 'stop', lead, values, {
-        mend: {
-          key: 'fitCompanion',
-          edit: { name: 'decide', args: [[companion]] },
-          values: { role, ohms: 10_000 },
-        },
-      });
+      return leadSnag(
+        'W06',
+        'stop',
+        lead,
+        values,
+        fit({ role, forId: owner.id, terminal: terminal.name, value: 10_000, quantity: 1 }),
+      );
     }),
 };

@@ -1,7 +1,7 @@
 import type { SnagRule } from '../../gadget/index.ts';
-import { pinsOf } from '../boards.ts';
+import { openPins } from '../boards.ts';
 import { netsIn } from '../nets.ts';
-import { leadSnag, leadValues } from './help.ts';
+import { leadSnag, leadTo, leadValues } from './help.ts';
 
 /** A switch that leads to the same rail as its pull can never change anything. */
 export const W07: SnagRule = {
@@ -15,20 +15,11 @@ export const W07: SnagRule = {
       if (terminal.name !== 'far' || !pin) return [];
       const down = owner.part?.figures.pull === 2;
       if (down ? !pin.ground : pin.givesMv === null) return [];
-      const right = [...pinsOf(board).values()].find(({ ground, givesMv, hidden }) =>
-        hidden ? false : down ? givesMv === board.logicMv : ground,
+      const right = openPins(board).find(({ ground, givesMv }) =>
+        down ? givesMv === board.logicMv : ground,
       );
       const values = { ...leadValues(lead, pin.name), pull: down ? 'down' : 'up' };
-      if (!right) return [leadSnag('W07', 'stop', lead, values)];
-      return [
-        leadSnag('W07', 'stop', lead, values, {
-          mend: {
-            key: 'movePin',
-            edit: { name: 'wire', args: [owner.id, 'far', { kind: 'pin', pin: right.name }, false] },
-            values: { pin: right.name },
-          },
-        }),
-      ];
+      return [leadSnag('W07', 'stop', lead, values, leadTo(lead, right))];
     });
   },
 };

@@ -1,7 +1,7 @@
 import type { SnagRule } from '../../gadget/index.ts';
-import { busesOf, fitted, modulePullOhms } from '../companions.ts';
+import { busesOf, modulePullOhms } from '../companions.ts';
 import { fittedFor, netsIn } from '../nets.ts';
-import { leadSnag } from './help.ts';
+import { fit, leadSnag } from './help.ts';
 
 /** What a two-wire output must be able to pull down in the standard and fast modes: 3 mA. */
 const sinkUa = 3_000;
@@ -22,26 +22,19 @@ export const W10: SnagRule = {
       const first = { owner: owners[0]!, terminal: owners[0]!.terminals[0]! };
       const devices = owners.map(({ name }) => name).join(', ');
       if (siemens === 0) {
-        const companion = fitted({
-          role: 'bus-pull-up',
-          forId: owners[0]!.id,
-          terminal: 'sda',
-          value: 4_700,
-          quantity: 2,
-        });
         return [
           leadSnag(
             'W10',
             'stop',
             first,
             { devices, ohms: 0, pullUa: 0, sinkUa, reason: 'missing' },
-            {
-              mend: {
-                key: 'fitCompanion',
-                edit: { name: 'decide', args: [[companion]] },
-                values: { role: 'bus-pull-up', ohms: 4_700 },
-              },
-            },
+            fit({
+              role: 'bus-pull-up',
+              forId: owners[0]!.id,
+              terminal: 'sda',
+              value: 4_700,
+              quantity: 2,
+            }),
           ),
         ];
       }

@@ -1,8 +1,8 @@
 import type { Snag, SnagRule } from '../../gadget/index.ts';
-import { fitted, linesToShift } from '../companions.ts';
+import { linesToShift } from '../companions.ts';
 import { fittedFor, netsIn, supplyMvOf } from '../nets.ts';
 import { railFor } from '../supplies.ts';
-import { leadSnag, leadValues } from './help.ts';
+import { fit, leadSnag, leadTo, leadValues } from './help.ts';
 
 /** Levels that do not meet: a part that does not hear the board, a pin that gets too much, a part on the wrong rail. */
 export const W13: SnagRule = {
@@ -18,34 +18,13 @@ export const W13: SnagRule = {
       if (terminal.role === 'supply') {
         const range = owner.part?.kind.supply(owner.part.figures) ?? null;
         if (!range || pin.givesMv === null || (supplyMv >= range.minMv && supplyMv <= range.maxMv)) return [];
-        const better = railFor(owner, board);
         const values = { ...leadValues(lead, pin.name), reason: 'rail', supplyMv, ...range };
-        return [
-          leadSnag('W13', 'stop', lead, values, {
-            ...(better && {
-              mend: {
-                key: 'movePin',
-                edit: {
-                  name: 'wire',
-                  args: [owner.id, terminal.name, { kind: 'pin', pin: better.name }, false],
-                },
-                values: { pin: better.name },
-              },
-            }),
-          }),
-        ];
+        return [leadSnag('W13', 'stop', lead, values, leadTo(lead, railFor(owner, board)))];
       }
       const lines = linesToShift(nets, owner);
       const line = lines.find((one) => one.terminal === terminal.name);
       if (!line || fittedFor(nets, 'level-shifter', owner.id)) return [];
       const needsMv = Math.round((supplyMv * terminal.highPerMille) / 1_000);
-      const companion = fitted({
-        role: 'level-shifter',
-        forId: owner.id,
-        terminal: lines[0]!.terminal,
-        value: lines.length,
-        quantity: 1,
-      });
       const values = {
         ...leadValues(lead, pin.name),
         reason: line.why,
@@ -53,15 +32,14 @@ export const W13: SnagRule = {
         needsMv,
         logicMv: nets.logicMv,
       };
-      return [
-        leadSnag('W13', line.why === 'too-high' ? 'stop' : 'likely', lead, values, {
-          mend: {
-            key: 'fitCompanion',
-            edit: { name: 'decide', args: [[companion]] },
-            values: { role: 'level-shifter', ohms: 0 },
-          },
-        }),
-      ];
+      const shifter = fit({
+        role: 'level-shifter',
+        forId: owner.id,
+        terminal: lines[0]!.terminal,
+        value: lines.length,
+        quantity: 1,
+      });
+      return [leadSnag('W13', line.why === 'too-high' ? 'stop' : 'likely', lead, values, shifter)];
     });
   },
 };

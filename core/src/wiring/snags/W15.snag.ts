@@ -1,7 +1,7 @@
 import type { Snag, SnagRule } from '../../gadget/index.ts';
-import { fitted, lightOhms } from '../companions.ts';
+import { lightOhms } from '../companions.ts';
 import { fittedFor, lampUa, netsIn } from '../nets.ts';
-import { leadSnag } from './help.ts';
+import { fit, leadSnag } from './help.ts';
 
 /** A light without a resistor, or with one that gives it too much or too little current. */
 export const W15: SnagRule = {
@@ -33,13 +33,6 @@ export const W15: SnagRule = {
                     ? 'little'
                     : null;
           if (reason === null) return [];
-          const companion = fitted({
-            role: 'light-resistor',
-            forId: owner.id,
-            terminal,
-            value: best ?? 0,
-            quantity: resistor?.quantity ?? 1,
-          });
           const values = {
             name: owner.name,
             terminal,
@@ -53,15 +46,21 @@ export const W15: SnagRule = {
           };
           const lead = { owner, terminal: owner.terminals.find(({ name }) => name === terminal)! };
           return [
-            leadSnag('W15', reason === 'little' ? 'note' : 'stop', lead, values, {
-              ...(best !== null && {
-                mend: {
-                  key: 'fitCompanion',
-                  edit: { name: 'decide', args: [[companion]] },
-                  values: { role: 'light-resistor', ohms: best },
-                },
-              }),
-            }),
+            leadSnag(
+              'W15',
+              reason === 'little' ? 'note' : 'stop',
+              lead,
+              values,
+              best === null
+                ? {}
+                : fit({
+                    role: 'light-resistor',
+                    forId: owner.id,
+                    terminal,
+                    value: best,
+                    quantity: resistor?.quantity ?? 1,
+                  }),
+            ),
           ];
         },
       ),

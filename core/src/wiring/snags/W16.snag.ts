@@ -1,8 +1,8 @@
 import type { Snag, SnagRule } from '../../gadget/index.ts';
-import { pinsOf } from '../boards.ts';
+import { openPins } from '../boards.ts';
 import { netsIn } from '../nets.ts';
 import { railFor } from '../supplies.ts';
-import { leadSnag, leadValues } from './help.ts';
+import { leadSnag, leadTo, leadValues } from './help.ts';
 
 /** A pin used as supply or ground for more than it can carry, or a rail asked for more than it gives. */
 export const W16: SnagRule = {
@@ -11,32 +11,19 @@ export const W16: SnagRule = {
     const nets = netsIn(gadget, derived);
     const { board } = nets;
     if (!board) return [];
-    const grounds = [...pinsOf(board).values()].filter(({ ground, hidden }) => ground && !hidden);
+    const ground = openPins(board).find((pin) => pin.ground);
     const onSignals = nets.leads.flatMap((lead): Snag[] => {
       const { owner, terminal, pin } = lead;
       if (!pin?.signal || (terminal.role !== 'supply' && terminal.role !== 'ground')) return [];
       if (terminal.maxUa <= board.pinMaxUa) return [];
-      const right = terminal.role === 'ground' ? grounds[0] : railFor(owner, board);
+      const right = terminal.role === 'ground' ? ground : railFor(owner, board);
       const values = {
         ...leadValues(lead, pin.name),
         scope: 'pin',
         ua: terminal.maxUa,
         mostUa: board.pinMaxUa,
       };
-      return [
-        leadSnag('W16', 'stop', lead, values, {
-          ...(right && {
-            mend: {
-              key: 'movePin',
-              edit: {
-                name: 'wire',
-                args: [owner.id, terminal.name, { kind: 'pin', pin: right.name }, false],
-              },
-              values: { pin: right.name },
-            },
-          }),
-        }),
-      ];
+      return [leadSnag('W16', 'stop', lead, values, leadTo(lead, right))];
     });
     const fed = nets.leads.filter(
       ({ terminal, pin }) => terminal.role === 'supply' && pin?.givesMv !== null && pin,

@@ -1,5 +1,5 @@
 import type { SnagRule } from '../../gadget/index.ts';
-import { layWiring } from '../lay.ts';
+import { clashesOn } from '../lay.ts';
 import { netsIn } from '../nets.ts';
 
 /** Not enough pins: the smallest set of demands that cannot all be met on this board. */
@@ -8,9 +8,9 @@ export const W17: SnagRule = {
   check(gadget, derived) {
     const { board, lines } = netsIn(gadget, derived);
     if (!board || lines.length === 0) return [];
-    const laid = layWiring(gadget, board);
-    if (laid.outcome !== 'impossible') return [];
-    const { clashes, minimal } = laid;
+    const impossible = clashesOn(gadget, board);
+    if (!impossible) return [];
+    const { clashes, minimal } = impossible;
     const pins = new Set(clashes.flatMap((clash) => clash.pins));
     return [
       {

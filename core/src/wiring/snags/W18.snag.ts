@@ -10,7 +10,7 @@ export const W18: SnagRule = {
     return [...nets.byPin.keys()].flatMap((pin) => {
       const [first, ...others] = sharers(nets, pin).filter(({ lead }) => isScanned(lead));
       return others.flatMap(({ lead }) => {
-        const values = { ...leadValues(lead, pin), other: first!.lead.owner.name, same: 0 };
+        const values = { ...leadValues(lead, pin), other: first!.lead.owner.name };
         return [leadSnag('W18', 'stop', lead, values, movePin(nets, lead))];
       });
     });

@@ -1,14 +1,16 @@
-import type {
-  Derived,
-  Edit,
-  Gadget,
-  Place,
-  SingleEdit,
-  Snag,
-  SnagLevel,
-  Terminal,
+import {
+  nextId,
+  type Derived,
+  type Edit,
+  type Gadget,
+  type Place,
+  type SingleEdit,
+  type Snag,
+  type SnagLevel,
+  type Terminal,
 } from '../../gadget/index.ts';
 import { pinsOf, type PinFacts } from '../boards.ts';
+import { companionRoles, fitted, type Proposal } from '../companions.ts';
 import { waysOn, type Line } from '../demands.ts';
 import { netsIn, signalLeads, type Lead, type Nets } from '../nets.ts';
 import type { Owner } from '../owners.ts';
@@ -76,6 +78,46 @@ export function movePin(
   }));
   const edit: Edit = wires.length === 1 ? wires[0]! : { name: 'several', args: [wires] };
   return { mend: { key: 'movePin', edit, values: { pin: pin.name } } };
+}
+
+/** Leads one end to that pin; without one, there is nothing to offer. */
+export function leadTo(
+  { owner, terminal }: Pick<Lead, 'owner' | 'terminal'>,
+  pin: PinFacts | null | undefined,
+): Pick<Snag, 'mend'> {
+  if (!pin) return {};
+  const edit: Edit = {
+    name: 'wire',
+    args: [owner.id, terminal.name, { kind: 'pin', pin: pin.name }, false],
+  };
+  return { mend: { key: 'movePin', edit, values: { pin: pin.name } } };
+}
+
+/** Fits that small part. */
+export function fit(proposal: Proposal): Pick<Snag, 'mend'> {
+  const { role, value } = proposal;
+  const ohms = companionRoles[role]?.unit === 'Ω' ? value : 0;
+  return {
+    mend: {
+      key: 'fitCompanion',
+      edit: { name: 'decide', args: [[fitted(proposal)]] },
+      values: { role, ohms },
+    },
+  };
+}
+
+/** Adds a part without anything to play, and then wires it; `wires` is given its id. */
+export function withNewPart(
+  gadget: Gadget,
+  kind: string,
+  name: string,
+  wires: (id: string) => readonly SingleEdit[],
+): Edit {
+  const part = { kind, name, figures: {}, priceCents: null, quantity: 1, have: 0 };
+  return {
+    name: 'several',
+    args: [[{ name: 'addPart', args: [part, []] }, ...wires(nextId(gadget, 'part'))]],
+  };
 }
 
 /** A snag of one lead on one pin. */
