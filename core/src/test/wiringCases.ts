@@ -1,4 +1,5 @@
 import { applyEdit, type Gadget, type Snag } from '../gadget/index.ts';
+import { fitted } from '../wiring/index.ts';
 import { edited, gadgetOf, pinOf, to, wired, type Piece } from './wiringFixtures.ts';
 
 /** Rule, what is wrong, a gadget that has the snag, part of what it says, and whether its mend must clear it. */
@@ -10,11 +11,13 @@ const small = 'board-8bit-20';
 const radio = 'board-radio-30';
 const on = (boardId: string, ...pieces: Piece[]) => wired(gadgetOf(boardId, ...pieces));
 
-const keySet = (gadget: Gadget, scheme: string, params: Record<string, number>, chords: string[][] = []) =>
-  applyEdit(gadget, {
-    name: 'addKeySet',
-    args: [{ name: 'Keys', controlIds: gadget.controls.map(({ id }) => id), scheme, params, chords }],
-  });
+const keySet = (
+  gadget: Gadget,
+  scheme: string,
+  params: Record<string, number>,
+  chords: string[][] = [],
+  controlIds = gadget.controls.map(({ id }) => id),
+) => applyEdit(gadget, { name: 'addKeySet', args: [{ name: 'Keys', controlIds, scheme, params, chords }] });
 const keys = (count: number, boardId: string | null = small) =>
   gadgetOf(boardId, ...Array.from({ length: count }, () => key));
 
@@ -23,19 +26,7 @@ const twoArrays = () => {
     'key-matrix',
     { rows: 2, columns: 2 },
   ]);
-  const set = edited(eight, {
-    name: 'addKeySet',
-    args: [
-      {
-        name: 'Keys',
-        controlIds: ['b1', 'b2', 'b3', 'b4'],
-        scheme: 'matrix',
-        params: { rows: 2 },
-        chords: [],
-      },
-    ],
-  });
-  const laid = wired(set);
+  const laid = wired(keySet(eight, 'matrix', { rows: 2 }, [], ['b1', 'b2', 'b3', 'b4']));
   return to(laid, 'p5', 'col1', pinOf(laid, 'k1', 'col1')!);
 };
 
@@ -153,20 +144,7 @@ export const wiringCases: Case[] = [
     'pull-ups too strong together',
     edited(on(small, ['graphic-display-two-wire'], ['character-display-two-wire']), {
       name: 'decide',
-      args: [
-        [
-          {
-            role: 'bus-pull-up',
-            forId: 'p1',
-            terminal: 'sda',
-            fate: 'fitted',
-            value: 1_800,
-            quantity: 2,
-            priceCents: null,
-            have: 0,
-          },
-        ],
-      ],
+      args: [[fitted({ role: 'bus-pull-up', forId: 'p1', terminal: 'sda', value: 1_800, quantity: 2 })]],
     }),
     {
       level: 'likely',
@@ -243,20 +221,7 @@ export const wiringCases: Case[] = [
     'a light with a resistor that is far too small',
     edited(on(small, light), {
       name: 'decide',
-      args: [
-        [
-          {
-            role: 'light-resistor',
-            forId: 'p1',
-            terminal: 'anode',
-            fate: 'fitted',
-            value: 100,
-            quantity: 1,
-            priceCents: null,
-            have: 0,
-          },
-        ],
-      ],
+      args: [[fitted({ role: 'light-resistor', forId: 'p1', terminal: 'anode', value: 100, quantity: 1 })]],
     }),
     { level: 'stop', values: expect.objectContaining({ reason: 'much', ua: 30_000, mostUa: 20_000 }) },
     true,
@@ -343,19 +308,7 @@ export const wiringCases: Case[] = [
     'K04',
     'a light on a line of the keys',
     (() => {
-      const gadget = edited(gadgetOf(small, key, key, key, key, light), {
-        name: 'addKeySet',
-        args: [
-          {
-            name: 'Keys',
-            controlIds: ['b1', 'b2', 'b3', 'b4'],
-            scheme: 'matrix',
-            params: { rows: 2 },
-            chords: [],
-          },
-        ],
-      });
-      const laid = wired(gadget);
+      const laid = wired(keySet(gadgetOf(small, key, key, key, key, light), 'matrix', { rows: 2 }));
       return to(laid, 'p5', 'anode', pinOf(laid, 'k1', 'row1')!);
     })(),
     { level: 'stop', values: expect.objectContaining({ forwardMv: 2_000, highMv: 3_500 }) },

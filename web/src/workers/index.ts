@@ -1,2 +1,3 @@
 export { lab } from './lab.ts';
 export { player, traceNow, usePlayer, virtualNowUs } from './player.ts';
+export { useAnswer } from './useAnswer.ts';

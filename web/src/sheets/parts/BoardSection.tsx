@@ -1,10 +1,10 @@
 import { Button, Table, VisuallyHidden } from '@mantine/core';
-import { boardChoices, boardOf, type BoardFault, type BoardRow } from '@hum-lever/core';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { boardChoices, boardOf, type BoardFault } from '@hum-lever/core';
+import { lazy, Suspense, useCallback, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, count, showBytes, showCurrent, showMoney, showVolts } from '../../shared/index.ts';
 import { clashWords } from '../../words/index.ts';
-import { lab } from '../../workers/index.ts';
+import { lab, useAnswer } from '../../workers/index.ts';
 import classes from './Parts.module.css';
 
 const BoardDialog = lazy(() => import('./BoardDialog.tsx'));
@@ -61,25 +61,12 @@ export function BoardSection() {
   );
 }
 
-/** Worked out in the lab; an older answer never replaces a newer one. */
-function useComparison(): BoardRow[] | null {
-  const gadget = useDocument();
-  const [rows, setRows] = useState<BoardRow[] | null>(null);
-  useEffect(() => {
-    let current = true;
-    void lab()
-      .boards(gadget)
-      .then((found) => current && setRows(found));
-    return () => {
-      current = false;
-    };
-  }, [gadget]);
-  return rows;
-}
-
 function Comparison() {
   const gadget = useDocument();
-  const rows = useComparison();
+  const rows = useAnswer(
+    useCallback(() => lab().boards(gadget), [gadget]),
+    false,
+  );
   if (rows === null) return <p role="status">Trying the parts on every board…</p>;
   return (
     <Table className={classes.table!} aria-label="The same parts on every board">

@@ -1,10 +1,10 @@
 import { Button, Table, VisuallyHidden } from '@mantine/core';
 import type { WayOut } from '@hum-lever/core';
-import { useEffect, useState } from 'react';
+import { useCallback } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { count, showMoney } from '../../shared/index.ts';
 import { clashWords, schemeTitle } from '../../words/index.ts';
-import { lab } from '../../workers/index.ts';
+import { lab, useAnswer } from '../../workers/index.ts';
 import type { Impossible } from './useLaying.ts';
 import classes from './Wiring.module.css';
 
@@ -17,17 +17,10 @@ const wayWords: Record<WayOut['kind'], (way: WayOut) => string> = {
 /** Why not every line can have a pin, and what would help, cheapest first. */
 export function Clashes({ impossible: { clashes, minimal } }: { impossible: Impossible }) {
   const gadget = useDocument();
-  const [ways, setWays] = useState<WayOut[] | null>(null);
-  useEffect(() => {
-    let current = true;
-    setWays(null);
-    void lab()
-      .waysOut(gadget, clashes, 'Keys')
-      .then((found) => current && setWays(found));
-    return () => {
-      current = false;
-    };
-  }, [gadget, clashes]);
+  const ways = useAnswer(
+    useCallback(() => lab().waysOut(gadget, clashes, 'Keys'), [gadget, clashes]),
+    true,
+  );
   const pins = [...new Set(clashes.flatMap((clash) => clash.pins))];
   return (
     <section className={`card ${classes.clash}`} aria-label="What cannot be met together" role="alert">

@@ -10,7 +10,7 @@ import {
   type KeySet,
   type SchemeRow,
 } from '@hum-lever/core';
-import { useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import {
   count,
@@ -24,7 +24,7 @@ import {
   usePlace,
 } from '../../shared/index.ts';
 import { refusedWords } from '../../words/index.ts';
-import { lab } from '../../workers/index.ts';
+import { lab, useAnswer } from '../../workers/index.ts';
 import classes from './Wiring.module.css';
 
 const keyOptions = ({ controls }: Gadget, ids: readonly string[]) =>
@@ -182,26 +182,15 @@ function Chords({ set, change }: { set: KeySet; change: (chords: string[][]) => 
   );
 }
 
-function useSchemes(keys: readonly string[], name: string): SchemeRow[] | null {
-  const gadget = useDocument();
-  const [rows, setRows] = useState<SchemeRow[] | null>(null);
-  const wanted = keys.join(' ');
-  useEffect(() => {
-    let current = true;
-    void lab()
-      .schemes(gadget, wanted.split(' '), name)
-      .then((found) => current && setRows(found));
-    return () => {
-      current = false;
-    };
-  }, [gadget, wanted, name]);
-  return rows;
-}
-
 /** Every way of reading these keys: what it takes, and which keys it reads truly. */
 function Schemes({ keys, name, current }: { keys: readonly string[]; name: string; current: string | null }) {
   const gadget = useDocument();
-  const rows = useSchemes(keys, name);
+  // As text: the list itself may be a new one each time.
+  const wanted = keys.join(' ');
+  const rows = useAnswer(
+    useCallback(() => lab().schemes(gadget, wanted.split(' '), name), [gadget, wanted, name]),
+    false,
+  );
   if (rows === null) return <p role="status">Comparing…</p>;
   const board = boardOf(gadget);
   return (
