@@ -22,10 +22,12 @@ const mayKnow = {
   wiring: [...ground, 'scan', 'parts'],
   // Parts as they come out of the drawer: with a contact and a debouncing to begin with.
   drawer: [...ground, 'contact', 'debounce', 'parts'],
-  machine: [...ground, ...path, 'wiring'],
+  // What is measured of controls with their parts: turning, knobs, captures, recommendations.
+  feel: [...ground, 'contact', 'scan', 'debounce', 'gesture', 'flow', 'parts', 'wiring'],
+  machine: [...ground, ...path, 'parts', 'wiring'],
   trial: [...ground, ...path, 'machine'],
-  snag: [...ground, ...path, 'brief', 'wiring', 'machine'],
-  formats: [...ground, ...path, 'parts', 'drawer', 'wiring', 'machine', 'trial', 'snag'],
+  snag: [...ground, ...path, 'brief', 'feel', 'wiring', 'machine'],
+  formats: [...ground, ...path, 'feel', 'parts', 'drawer', 'wiring', 'machine', 'trial', 'snag'],
 };
 const test = '\\.test\\.tsx?$|/test/';
 const rooms = Object.entries(mayKnow).map(([room, known]) => ({

@@ -14,6 +14,7 @@ const registries = [
     file: 'debounce/registry.ts',
     name: 'algorithms',
     type: null,
+    order: ['none', 'lockout', 'asymmetric', 'stable', 'blocking', 'integrator', 'history', 'vertical', 'rc'],
   },
   {
     ending: '.scheme.ts',

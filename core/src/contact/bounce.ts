@@ -1,5 +1,6 @@
-import type { ContactFigures, Edge } from '../gadget/index.ts';
-import { exactExp, normalAt, unitAt } from '../kernel/index.ts';
+import type { CapturedPress, ContactFigures, Edge, TouchFigures } from '../gadget/index.ts';
+import { exactExp, noiseAt, normalAt, unitAt } from '../kernel/index.ts';
+import { touchAnswer } from './touch.ts';
 
 /** Extra pairs in one bounce; at 950 in 1000 for one more, fewer than 1 in 100,000 bounces would want more. */
 const maxPairs = 200;
@@ -15,6 +16,7 @@ const addressesPerPair = 32;
  * @param seed of the run
  * @param channel which contact
  * @param index how many changes this contact has made before
+ * @param captured real presses to play instead of drawing one; which of them is drawn
  */
 export function bounceEdges(
   contact: ContactFigures,
@@ -22,7 +24,10 @@ export function bounceEdges(
   seed: number,
   channel: number,
   index: number,
+  captured?: readonly CapturedPress[],
 ): Edge[] {
+  if (captured && captured.length > 0)
+    return playedEdges(captured[noiseAt(seed, channel, index >> 1) % captured.length]!, level);
   const edges: Edge[] = [{ atUs: 0, level }];
   const endUs = level === 1 ? contact.closeMaxUs : contact.openMaxUs;
   const other = level === 1 ? 0 : 1;
@@ -45,6 +50,12 @@ export function bounceEdges(
   return edges;
 }
 
+/** One end of a captured press. */
+function playedEdges({ closeUs, openUs }: CapturedPress, level: 0 | 1): Edge[] {
+  const other = level === 1 ? 0 : 1;
+  return (level === 1 ? closeUs : openUs).map((atUs, n) => ({ atUs, level: n % 2 === 0 ? level : other }));
+}
+
 /**
  * A whole press: closing bounce, held for `heldUs`, opening bounce. A press shorter than its closing bounce is cut
  * by the opening. Press n uses changes 2n and 2n + 1 of the channel.
@@ -55,13 +66,27 @@ export function pressEdges(
   seed: number,
   channel: number,
   press: number,
+  captured?: readonly CapturedPress[],
 ): Edge[] {
-  const closing = bounceEdges(contact, 1, seed, channel, 2 * press).filter((edge) => edge.atUs < heldUs);
-  const opening = bounceEdges(contact, 0, seed, channel, 2 * press + 1);
+  if (contact.touch) return padEdges(contact.touch, heldUs);
+  const closing = bounceEdges(contact, 1, seed, channel, 2 * press, captured).filter(
+    (edge) => edge.atUs < heldUs,
+  );
+  const opening = bounceEdges(contact, 0, seed, channel, 2 * press + 1, captured);
   // Let go while bounced open: the contact is open already, so the opening starts with its first return.
   return [
     ...closing,
     ...edgesFrom(closing.at(-1)!.level, opening).map(({ atUs, level }) => ({ atUs: atUs + heldUs, level })),
+  ];
+}
+
+/** A pad that was calibrated just now: late by its rise, deaf to a touch that is shorter. */
+function padEdges(touch: TouchFigures, heldUs: number): Edge[] {
+  const answer = touchAnswer(touch, 0);
+  if (answer.kind !== 'answers' || answer.closeUs >= heldUs) return [];
+  return [
+    { atUs: answer.closeUs, level: 1 },
+    { atUs: heldUs + answer.openUs, level: 0 },
   ];
 }
 

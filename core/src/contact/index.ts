@@ -1,2 +1,15 @@
-export { contactOf, switchModels, type SwitchModel } from './models.ts';
+export { contactOf, switchModels, undisturbed, type SwitchModel } from './models.ts';
 export { bounceEdges, edgesFrom, pressEdges } from './bounce.ts';
+export { nextDisturbance, type Disturbance } from './disturbance.ts';
+export { failsAfterUs, restPerMille, touchAnswer, type Touched } from './touch.ts';
+export { pressTrain, type Train } from './train.ts';
+export { changingChannel, channelsAt, countTimesUs } from './quadrature.ts';
+export {
+  noiseReach,
+  tapers,
+  trackShare,
+  wayOfShare,
+  wiperCount,
+  type Taper,
+  type WiperMoment,
+} from './wiper.ts';

@@ -1,16 +1,22 @@
-import type { SnagRule } from '../gadget/index.ts';
-import { safeSetting, testPresses } from './feel.ts';
-import { measureSetting } from './measure.ts';
+import { controlsOf, type SnagRule } from '../gadget/index.ts';
+import { measureSetting } from './lab/measure.ts';
+import { safeSetting, testPresses } from './lab/safe.ts';
+import { debounceMend } from './mend.ts';
 
 /** Debounce shorter than the bounce: one press counts twice. Measured on the part's own switch. */
 export const F01: SnagRule = {
   id: 'F01',
   check: (gadget, derived) =>
-    gadget.controls.flatMap((control) => {
-      const { periodUs } = gadget.loop;
-      const { extra, presses } = measureSetting(control.debounce, periodUs, testPresses(derived, control));
+    controlsOf(gadget, 'button').flatMap((control) => {
+      const { hands, loop } = gadget;
+      const { falsePresses: extra, presses } = measureSetting(
+        control.debounce,
+        loop.periodUs,
+        testPresses(derived, gadget, control),
+        hands.ordinaryPressUs,
+      );
       if (extra === 0) return [];
-      const debounce = safeSetting(derived, control, periodUs);
+      const debounce = safeSetting(derived, gadget, control);
       return [
         {
           rule: 'F01',
@@ -23,13 +29,7 @@ export const F01: SnagRule = {
             closeMaxUs: control.contact.closeMaxUs,
             openMaxUs: control.contact.openMaxUs,
           },
-          ...(debounce && {
-            mend: {
-              key: 'safeDebounce',
-              edit: { name: 'changeControl', args: [control.id, { debounce }] },
-              values: { algorithm: debounce.algorithm, ...debounce.params },
-            },
-          }),
+          ...(debounce && { mend: debounceMend(control.id, debounce) }),
         },
       ];
     }),

@@ -1,7 +1,14 @@
-import { contactOf } from '../contact/index.ts';
-import { defaultSetting } from '../debounce/index.ts';
-import { EditRefused, type Edit, type End, type Gadget, type Part } from '../gadget/index.ts';
+import {
+  EditRefused,
+  type Edit,
+  type End,
+  type Gadget,
+  type Output,
+  type Part,
+  limits,
+} from '../gadget/index.ts';
 import { figuresOf, kindOf, type EndKind } from '../parts/index.ts';
+import { freshButton, freshEncoder, freshKnob } from './freshControls.ts';
 
 /** Keyboard keys in the order in which they are given to controls. */
 const spareKeys = [
@@ -33,7 +40,7 @@ function numbered(word: string, taken: readonly string[]): string {
 
 /** Figures of the class that say how a display or sounder is seen by the flow. */
 function outputEnd(
-  kind: Exclude<EndKind, 'button'>,
+  kind: Extract<EndKind, Output['kind']>,
   part: Pick<Part, 'kind' | 'figures'>,
   name: string,
 ): End {
@@ -52,23 +59,47 @@ function outputEnd(
   return { kind, name, columns: 16, rows: 2 };
 }
 
+/** What an end is called: the part's name, and which of its ends it is where it has several. */
+function endNames({ name }: Pick<Part, 'name'>, kinds: readonly EndKind[]): string[] {
+  if (kinds.length === 1) return [name];
+  const axes = ['across', 'along'];
+  const mixed = new Set(kinds).size > 1 || kinds.every((kind) => kind === 'knob');
+  if (!mixed) return kinds.map((_, n) => `${name} ${n + 1}`);
+  const twoAxes = kinds.filter((kind) => kind === 'knob').length === 2;
+  let axis = 0;
+  return kinds.map((kind) => {
+    if (kind === 'button') return `${name} push`;
+    if (kind !== 'knob' || !twoAxes) return name;
+    axis += 1;
+    return `${name} ${axes[axis - 1]}`;
+  });
+}
+
 /** Controls and outputs as new, with names of their own and keys that play nothing yet. */
 function freshEnds(gadget: Gadget, part: Pick<Part, 'kind' | 'figures' | 'name'>, skip: number): End[] {
   const kinds = kindOf(part).plays(figuresOf(part));
-  const keys = spareKeys.filter((key) => gadget.controls.every((control) => control.key !== key));
+  const names = endNames(part, kinds);
+  const taken = new Set(
+    gadget.controls.flatMap((control) =>
+      'backKey' in control ? [control.key, control.backKey] : [control.key],
+    ),
+  );
+  const spare = spareKeys.filter((key) => !taken.has(key));
+  const nextKey = () => spare.shift() ?? null;
   return kinds.slice(skip).map((kind, n): End => {
-    const name = kinds.length === 1 ? part.name : `${part.name} ${skip + n + 1}`;
-    if (kind !== 'button') return outputEnd(kind, part, name);
-    const stays = part.kind === 'toggle-switch' || part.kind === 'slide-switch';
-    return {
-      kind,
-      name,
-      key: keys[n] ?? null,
-      contact: contactOf(stays ? 'toggle' : 'snap'),
-      // Clean mechanical keys fire at once, then ignore; a switch that stays has time to wait until it is steady.
-      debounce: stays ? { algorithm: 'stable', params: { settleUs: 20_000 } } : defaultSetting('lockout'),
-      gestures: { holdUs: null, doubleWindowUs: null, repeat: null },
-    };
+    const name = names[skip + n]!.slice(0, limits.nameChars);
+    switch (kind) {
+      case 'button':
+        return freshButton(part, name, nextKey());
+      case 'encoder':
+        return freshEncoder(part, name, nextKey(), nextKey());
+      case 'knob':
+        return freshKnob(part, name, nextKey(), nextKey());
+      case 'codes':
+        return { kind, name, key: nextKey(), codes: [], repeatsEveryUs: 110_000, heldGapUs: 250_000 };
+      default:
+        return outputEnd(kind, part, name);
+    }
   });
 }
 

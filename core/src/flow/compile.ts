@@ -1,12 +1,22 @@
-import { gestureKinds, type Action, type Gadget, type GestureKind, type Place } from '../gadget/index.ts';
+import type { Action, Gadget, Place, Trigger } from '../gadget/index.ts';
+import { eventCodes, type EventCodes } from './events.ts';
 import { compileExpression } from './expression.ts';
 import { ExpressionError } from './parse.ts';
 import type { CompiledAction, FlowProblem, FlowTables } from './tables.ts';
 import { compileTemplate } from './template.ts';
 
-/** Code of a gesture of the control at that position in the document. */
-export function gestureEvent(control: number, gesture: GestureKind): number {
-  return control * gestureKinds.length + gestureKinds.indexOf(gesture);
+/** Number of what triggers a rule; -1 for a timer, which is no event. */
+function eventOf(codes: EventCodes, trigger: Trigger): number {
+  switch (trigger.kind) {
+    case 'gesture':
+      return codes.gesture(trigger.controlId, trigger.gesture);
+    case 'chord':
+      return codes.chord(trigger.chordId);
+    case 'code':
+      return codes.code(trigger.codeId, trigger.gesture);
+    case 'after':
+      return -1;
+  }
 }
 
 /** Never true: stands in for a guard that cannot be read. */
@@ -17,12 +27,12 @@ const never = [0, 0];
  * A gadget without states compiles to tables without states; see `powerUp`.
  */
 export function compileFlow(gadget: Gadget): { tables: FlowTables; problems: FlowProblem[] } {
-  const { flow, controls } = gadget;
+  const { flow } = gadget;
+  const codes = eventCodes(gadget);
   const problems: FlowProblem[] = [];
   const slots = new Map(flow.variables.map(({ id }, index) => [id, index]));
   const slot = (id: string) => slots.get(id);
   const stateAt = new Map(flow.states.map(({ id }, index) => [id, index]));
-  const controlAt = new Map(controls.map(({ id }, index) => [id, index]));
 
   const attempt = <T>(place: Place, text: string, compile: () => T): T | undefined => {
     try {
@@ -78,9 +88,7 @@ export function compileFlow(gadget: Gadget): { tables: FlowTables; problems: Flo
     for (const { id, trigger, guard, actions, targetId } of state.rules) {
       const place: Place = { kind: 'rule', id };
       tables.ruleIds.push(id);
-      tables.ruleEvent.push(
-        trigger.kind === 'after' ? -1 : gestureEvent(controlAt.get(trigger.controlId)!, trigger.gesture),
-      );
+      tables.ruleEvent.push(eventOf(codes, trigger));
       tables.ruleDelayUs.push(trigger.kind === 'after' ? trigger.delayUs : 0);
       tables.ruleGuard.push(
         guard === null ? null : (attempt(place, guard, () => compileExpression(guard, slot)) ?? never),

@@ -1,7 +1,8 @@
 export { ExpressionError } from './parse.ts';
 export { compileExpression, evaluate, type Code } from './expression.ts';
 export { readExpression, readTemplate, showExpression, showTemplate } from './words.ts';
-export { compileFlow, gestureEvent } from './compile.ts';
+export { compileFlow } from './compile.ts';
+export { eventCodes, type EventCodes } from './events.ts';
 export { longestText } from './range.ts';
 export {
   nextTimerUs,

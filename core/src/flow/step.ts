@@ -136,7 +136,7 @@ const nothing: FlowStep = { effects: [], blockedUs: 0 };
  * Gives an event to the flow, which runs to completion: the first rule of the current state, in document order,
  * with that trigger and a guard that is not 0; then exit, rule and entry actions in that order (W3C statechart
  * order). An event that no rule takes is gone. `state` is advanced in place; its owner holds the only reference.
- * @param event code from `gestureEvent`
+ * @param event number from `eventCodes`
  */
 export function stepFlow(
   tables: FlowTables,

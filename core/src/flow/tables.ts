@@ -22,7 +22,7 @@ export interface FlowTables {
   entry: CompiledAction[][];
   exit: CompiledAction[][];
   ruleIds: string[];
-  /** Event code: `gestureEvent(...)`, or -1 for a timer. */
+  /** Number of `eventCodes`, or -1 for a timer. */
   ruleEvent: number[];
   /** Delay of a timer rule in µs, else 0. */
   ruleDelayUs: number[];

@@ -24,14 +24,16 @@ describe('gadget files', () => {
   });
 
   it('with a debounce that no algorithm runs are refused by field', () => {
-    const unknown = readGadget(pressToLight({ debounce: { algorithm: 'magic', params: {} } }));
+    const unknown = readGadget(
+      pressToLight({ debounce: { algorithm: 'magic', params: {}, wholePort: false } }),
+    );
     expect(unknown).toMatchObject({
       outcome: 'invalid',
       faults: [{ path: 'controls.0.debounce.algorithm' }],
     });
     const edit = {
       name: 'changeControl',
-      args: ['b1', { debounce: { algorithm: 'stable', params: { lockUs: 4 } } }],
+      args: ['b1', { debounce: { algorithm: 'stable', params: { lockUs: 4 }, wholePort: false } }],
     } as const;
     expect(() => editGadget(pressToLight(), edit as never)).toThrow(EditRefused);
   });

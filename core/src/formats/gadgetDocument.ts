@@ -22,8 +22,8 @@ function registryFaults({ controls, outputs, parts, wiring }: Gadget): Fault[] {
   const under = (base: string, faults: Fault[]) =>
     faults.map(({ path, message }) => ({ path: `${base}.${path}`, message }));
   return [
-    ...controls.flatMap(({ debounce }, index) =>
-      under(`controls.${index}.debounce`, settingFaults(debounce)),
+    ...controls.flatMap((control, index) =>
+      control.kind === 'button' ? under(`controls.${index}.debounce`, settingFaults(control.debounce)) : [],
     ),
     ...parts.flatMap((part, index) =>
       under(

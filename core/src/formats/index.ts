@@ -4,3 +4,17 @@ export { printBillCsv, readBillCsv } from './billCsv.ts';
 export { printBoardJson, printPinsCsv, readBoardJson, readPinsCsv } from './boardFile.ts';
 export { type CsvFault, type CsvRead } from './csv.ts';
 export { printWiringCsv } from './wiringCsv.ts';
+export { printCodesCsv, readCodesCsv } from './codesCsv.ts';
+export {
+  printTraceCsv,
+  printVcd,
+  readSamples,
+  readTraceCsv,
+  readVcd,
+  timeUnits,
+  traceKindOf,
+  type ReadTraces,
+  type TimeUnit,
+  type TraceKind,
+  type TraceRead,
+} from './traces.ts';

@@ -1,50 +1,38 @@
 import * as z from 'zod';
 import { limits } from './limits.ts';
-import { durationUsSchema, idSchema, nameSchema, wholeSchema } from './primitives.schema.ts';
-
-/**
- * How a switch bounces. All figures are the part's own and can be edited; `model` only remembers which class
- * they were started from (see contact/models.ts).
- */
-export const contactSchema = z.strictObject({
-  model: idSchema,
-  /** No bounce is left this long after closing. */
-  closeMaxUs: wholeSchema(0, 100_000, 'µs'),
-  /** No bounce is left this long after opening; often longer than closing. */
-  openMaxUs: wholeSchema(0, 100_000, 'µs'),
-  /** Chance in 1000 that one more pair of edges follows (geometric). */
-  againPerMille: wholeSchema(0, 950),
-  /** Median of the log-normal gap between edges. */
-  gapMedianUs: wholeSchema(1, 20_000, 'µs'),
-  /** Log-normal sigma of the gap, in thousandths. */
-  gapSpreadPerMille: wholeSchema(0, 1_500),
-});
+import { contactSchema } from './contact.schema.ts';
+import { gestureSettingSchema } from './gestures.schema.ts';
+import { durationUsSchema, idSchema, keySchema, nameSchema, wholeSchema } from './primitives.schema.ts';
+import { codesSchema, encoderSchema, knobSchema } from './turning.schema.ts';
 
 /** Debounce setting: an algorithm of the registry and its parameters, which the registry checks. */
 export const debounceSettingSchema = z.strictObject({
   algorithm: idSchema,
   params: z.record(z.string().regex(/^[a-zA-Z]{1,32}$/), wholeSchema(0, 10_000_000)),
+  /** One timer for the whole port: shared with every other input that says so too. */
+  wholePort: z.boolean(),
 });
 
-/** What a button listens for beyond press, release and tap. null: not listened for, so it costs no delay. */
-export const gestureSettingSchema = z.strictObject({
-  holdUs: durationUsSchema(1_000).nullable(),
-  doubleWindowUs: durationUsSchema(1_000).nullable(),
-  repeat: z.strictObject({ delayUs: durationUsSchema(1_000), everyUs: durationUsSchema(1_000) }).nullable(),
+export const purposes = ['game', 'instrument', 'menu', 'destructive', 'wake'] as const;
+
+/** What a button is for, and what its maker will not put up with; the recommendation follows from it. */
+const wantsSchema = z.strictObject({
+  purpose: z.enum(purposes),
+  /** A press must be known by then, at worst; null: as the purpose has it. */
+  latestUs: durationUsSchema(1).nullable(),
+  /** So many false or missed in a million presses at most; null: as the purpose has it. */
+  wrongPerMillion: wholeSchema(0, 1_000_000).nullable(),
 });
 
 export const buttonSchema = z.strictObject({
   id: idSchema,
   kind: z.literal('button'),
   name: nameSchema,
-  /** Keyboard key that plays it, as in KeyboardEvent.code; null: mouse and touch only. */
-  key: z
-    .string()
-    .regex(/^[A-Za-z0-9]{1,24}$/, 'expected a key code such as "Space" or "KeyA"')
-    .nullable(),
+  key: keySchema,
   contact: contactSchema,
   debounce: debounceSettingSchema,
   gestures: gestureSettingSchema,
+  wants: wantsSchema,
 });
 
 export const lightColours = ['red', 'amber', 'green', 'blue', 'white'] as const;
@@ -75,12 +63,17 @@ export const toneSchema = z
   })
   .refine((tone) => tone.lowHz <= tone.highHz, { path: ['highHz'], message: 'expected no less than lowHz' });
 
-export const controlSchema = z.discriminatedUnion('kind', [buttonSchema]);
+export const controlSchema = z.discriminatedUnion('kind', [
+  buttonSchema,
+  encoderSchema,
+  knobSchema,
+  codesSchema,
+]);
 export const outputSchema = z.discriminatedUnion('kind', [lightSchema, textDisplaySchema, toneSchema]);
 
-export type ContactFigures = z.infer<typeof contactSchema>;
 export type DebounceSetting = z.infer<typeof debounceSettingSchema>;
-export type GestureSetting = z.infer<typeof gestureSettingSchema>;
+export type Wants = z.infer<typeof wantsSchema>;
+export type Purpose = (typeof purposes)[number];
 export type Button = z.infer<typeof buttonSchema>;
 export type Control = z.infer<typeof controlSchema>;
 export type Light = z.infer<typeof lightSchema>;

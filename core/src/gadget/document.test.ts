@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { gadgetArbitrary } from '../test/arbitraries.ts';
-import { pressToLight, state } from '../test/fixtures.ts';
+import { pressToLight, setting, state } from '../test/fixtures.ts';
 import { canonicalJson, currentVersion, emptyGadget, limits, openGadget, type Gadget } from './index.ts';
 
 const faultsAt = (raw: unknown) => {
@@ -70,7 +70,9 @@ describe('opening a document', () => {
     ['an unknown field', (g) => void Object.assign(g.loop, { evil: 1 }), 'loop'],
     [
       'a prototype in the parameters',
-      (g) => void (g.controls[0]!.debounce.params = JSON.parse('{"__proto__": {"x": 1}, "a_b": 2}')),
+      (g) =>
+        void ((g.controls[0] as Extract<Gadget['controls'][number], { kind: 'button' }>).debounce.params =
+          JSON.parse('{"__proto__": {"x": 1}, "a_b": 2}')),
       'controls.0.debounce.params.a_b',
     ],
   ])('refuses %s and names the field', (_what, change, path) => {
@@ -97,9 +99,10 @@ describe('opening a document', () => {
 describe('migration', () => {
   /** As the pilot stored it: durations in milliseconds, with fractions. */
   const pilot = () => {
-    const raw = JSON.parse(
-      JSON.stringify(pressToLight({ debounce: { algorithm: 'none', params: {} } })),
-    ) as Record<string, never>;
+    const raw = JSON.parse(JSON.stringify(pressToLight({ debounce: setting('none', {}) }))) as Record<
+      string,
+      never
+    >;
     const inMs = (value: unknown): unknown => {
       if (Array.isArray(value)) return value.map(inMs);
       if (typeof value !== 'object' || value === null) return value;
@@ -120,7 +123,7 @@ describe('migration', () => {
     const opened = openGadget(raw);
     expect(opened).toMatchObject({ outcome: 'opened', migratedFrom: 0 });
     expect(opened.outcome === 'opened' && opened.gadget).toEqual(
-      pressToLight({ debounce: { algorithm: 'none', params: {} } }),
+      pressToLight({ debounce: setting('none', {}) }),
     );
     expect(JSON.stringify(raw)).toBe(before);
   });

@@ -1,3 +1,4 @@
+import type { Control } from './controls.schema.ts';
 import type { Action, Rule, State } from './flow.schema.ts';
 import type { Gadget } from './gadget.schema.ts';
 import { actionLists } from './references.ts';
@@ -34,7 +35,11 @@ export function expressionTexts(gadget: Gadget): string[] {
 export function countUses(gadget: Gadget, id: string): number {
   const word = new RegExp(`\\b${id}\\b`);
   const inRules = allRules(gadget).filter(
-    ({ rule }) => rule.targetId === id || (rule.trigger.kind === 'gesture' && rule.trigger.controlId === id),
+    ({ rule: { targetId, trigger } }) =>
+      targetId === id ||
+      (trigger.kind === 'gesture' && trigger.controlId === id) ||
+      (trigger.kind === 'chord' && trigger.chordId === id) ||
+      (trigger.kind === 'code' && trigger.codeId === id),
   ).length;
   const inActions = allActions(gadget).filter(
     (action) =>
@@ -44,6 +49,14 @@ export function countUses(gadget: Gadget, id: string): number {
 }
 
 /** The part that plays this control or output. */
-export function partOf(gadget: Gadget, endId: string): Gadget['parts'][number] | undefined {
+export function partOf(gadget: Pick<Gadget, 'parts'>, endId: string): Gadget['parts'][number] | undefined {
   return gadget.parts.find(({ plays }) => plays.includes(endId));
+}
+
+/** The controls of one kind, in document order. */
+export function controlsOf<K extends Control['kind']>(
+  { controls }: Pick<Gadget, 'controls'>,
+  kind: K,
+): Extract<Control, { kind: K }>[] {
+  return controls.filter((control): control is Extract<Control, { kind: K }> => control.kind === kind);
 }

@@ -10,8 +10,26 @@ import {
 } from './primitives.schema.ts';
 
 /** What a control can say, in the order in which its event codes are numbered. */
-export const gestureKinds = ['press', 'release', 'tap', 'hold', 'double', 'repeat'] as const;
+export const gestureKinds = [
+  'press',
+  'release',
+  'tap',
+  'hold',
+  'double',
+  'repeat',
+  'hold2',
+  'hold3',
+  'triple',
+  'heldRelease',
+  /* One step of an encoder or a knob, clockwise and back. */
+  'up',
+  'down',
+] as const;
 export type GestureKind = (typeof gestureKinds)[number];
+
+/** What a code of a receiver can say. */
+export const codeGestures = ['press', 'repeat', 'release'] as const;
+export type CodeGesture = (typeof codeGestures)[number];
 
 /** Names that expressions use for functions; a variable may not take one. */
 export const functionNames = ['random', 'min', 'max', 'abs', 'clamp'] as const;
@@ -44,6 +62,10 @@ export const variableSchema = z
 
 export const triggerSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('gesture'), controlId: idSchema, gesture: z.enum(gestureKinds) }),
+  /** Keys together, as the chord says. */
+  z.strictObject({ kind: z.literal('chord'), chordId: idSchema }),
+  /** A code of a receiver: first heard, heard again while held, or no longer. */
+  z.strictObject({ kind: z.literal('code'), codeId: idSchema, gesture: z.enum(codeGestures) }),
   /** Counted from entering the state; fires once per visit. */
   z.strictObject({ kind: z.literal('after'), delayUs: durationUsSchema(1_000) }),
 ]);

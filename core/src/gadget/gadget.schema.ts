@@ -1,7 +1,10 @@
 import * as z from 'zod';
 import { briefSchema, noWishes } from './brief.schema.ts';
+import { captureSchema } from './contact.schema.ts';
 import { controlSchema, outputSchema } from './controls.schema.ts';
 import { flowSchema } from './flow.schema.ts';
+import { chordsSchema } from './gestures.schema.ts';
+import { handsSchema, human } from './human.ts';
 import { limits } from './limits.ts';
 import { billSchema, partSchema } from './parts.schema.ts';
 import { nameSchema, wholeSchema } from './primitives.schema.ts';
@@ -13,12 +16,17 @@ import { noWiring, wiringSchema } from './wiring.schema.ts';
 export const gadgetSchema = z
   .strictObject({
     kind: z.literal('hum-lever-gadget'),
-    version: z.literal(gadgetVersions.PartsAndWiring),
+    version: z.literal(gadgetVersions.FeltControls),
     name: nameSchema,
     brief: briefSchema,
     /** The main loop reads the inputs once per period. */
     loop: z.strictObject({ periodUs: wholeSchema(50, 1_000_000, 'µs') }),
+    hands: handsSchema,
     controls: z.array(controlSchema).max(limits.controls),
+    /** Keys that mean something together. */
+    chords: chordsSchema,
+    /** Real presses, for contacts that play them. */
+    captures: z.array(captureSchema).max(limits.captures),
     outputs: z.array(outputSchema).max(limits.outputs),
     bill: billSchema,
     /** What is bought and wired; every control and output belongs to exactly one of them. */
@@ -37,11 +45,14 @@ export type Gadget = z.infer<typeof gadgetSchema>;
 export function emptyGadget(name: string): Gadget {
   return {
     kind: 'hum-lever-gadget',
-    version: gadgetVersions.PartsAndWiring,
+    version: gadgetVersions.FeltControls,
     name,
     brief: { purpose: '', picture: null, words: [], tasks: [], wishes: noWishes },
     loop: { periodUs: 1_000 },
+    hands: human,
     controls: [],
+    chords: [],
+    captures: [],
     outputs: [],
     bill: { currency: 'EUR' },
     parts: [],

@@ -8,6 +8,9 @@ export const idPrefix = {
   output: 'o',
   part: 'p',
   keySet: 'k',
+  chord: 'c',
+  capture: 'x',
+  code: 'd',
   variable: 'v',
   state: 's',
   rule: 'r',
@@ -19,11 +22,14 @@ export const idPrefix = {
  */
 export function nextId(gadget: Gadget, kind: keyof typeof idPrefix): string {
   const prefix = idPrefix[kind];
-  const { brief, controls, outputs, parts, wiring, flow } = gadget;
+  const { brief, controls, chords, captures, outputs, parts, wiring, flow } = gadget;
   const records = [
     ...brief.words,
     ...brief.tasks,
     ...controls,
+    ...controls.flatMap((control) => (control.kind === 'codes' ? control.codes : [])),
+    ...chords,
+    ...captures,
     ...outputs,
     ...parts,
     ...wiring.sets,

@@ -9,20 +9,38 @@ export {
 } from './primitives.schema.ts';
 export {
   lightColours,
+  purposes,
   type Button,
-  type ContactFigures,
   type Control,
   type DebounceSetting,
-  type GestureSetting,
   type Light,
   type Output,
+  type Purpose,
   type TextDisplay,
   type Tone,
+  type Wants,
 } from './controls.schema.ts';
 export {
+  type Capture,
+  type CapturedPress,
+  type ContactFigures,
+  type TouchFigures,
+} from './contact.schema.ts';
+export { type Chord, type GestureSetting, type Repeat } from './gestures.schema.ts';
+export {
+  type Codes,
+  type Encoder,
+  type EncoderReading,
+  type Knob,
+  type KnobReading,
+  type Wiper,
+} from './turning.schema.ts';
+export {
+  codeGestures,
   functionNames,
   gestureKinds,
   type Action,
+  type CodeGesture,
   type Flow,
   type GestureKind,
   type LightMode,
@@ -54,7 +72,7 @@ export { emptyGadget, gadgetSchema, type Gadget } from './gadget.schema.ts';
 export { currentVersion, gadgetVersions } from './versions.ts';
 export { faultsOf, openGadget, type Fault, type Opened } from './open.ts';
 export { canonicalJson } from './canonical.ts';
-export { allActions, allRules, countUses, findRule, partOf } from './find.ts';
+export { allActions, allRules, controlsOf, countUses, findRule, partOf } from './find.ts';
 export {
   applyEdit,
   EditRefused,
@@ -74,5 +92,5 @@ export {
   type Terminal,
   type TerminalRole,
 } from './terminal.ts';
-export { human } from './human.ts';
+export { human, type Hands } from './human.ts';
 export type { Derived, Edge, Place, Snag, SnagLevel, SnagRule } from './snag.ts';

@@ -66,9 +66,154 @@ function toPartsAndWiring(document: Raw): Raw {
   };
 }
 
+const uncalibrated: Raw = { lowCount: 0, highCount: 1_023 };
+/** Ends of the path that parts had as figures only until then; in the order in which their class plays them. */
+function feltEnds(part: Raw, nextId: () => string): Raw[] {
+  const name = String(part.name);
+  const clean: Raw = { captureId: null, touch: null, chatterPerMinute: 0, chatterMaxUs: 2_000 };
+  const encoder = (): Raw => ({
+    id: nextId(),
+    kind: 'encoder',
+    name,
+    key: null,
+    backKey: null,
+    contact: {
+      model: 'encoder',
+      closeMaxUs: 1_500,
+      openMaxUs: 2_000,
+      againPerMille: 500,
+      gapMedianUs: 150,
+      gapSpreadPerMille: 600,
+      glitchPerHour: 0,
+      glitchMaxUs: 200,
+      ...clean,
+    },
+    reading: { method: 'table', countsPerStep: 4, reversed: false, faster: null },
+  });
+  const knob = (suffix: string, returns: boolean, band: number): Raw => ({
+    id: nextId(),
+    kind: 'knob',
+    name: `${name}${suffix}`.slice(0, 80),
+    key: null,
+    backKey: null,
+    returns,
+    sets: 'position',
+    wiper: { bits: 10, noisePpm: 700, cracklePerMille: 0, cracklePpm: 20_000, sagPpm: 0 },
+    reading: {
+      everyUs: 10_000,
+      filter: 'none',
+      readings: 4,
+      hysteresisCounts: 4,
+      endBandCounts: 8,
+      centreBandCounts: band,
+      ...uncalibrated,
+      reversed: false,
+      straighten: false,
+      curve: 'even',
+      low: returns ? -50 : 0,
+      high: returns ? 50 : 100,
+      steps: 101,
+    },
+  });
+  const codes = (): Raw => ({
+    id: nextId(),
+    kind: 'codes',
+    name,
+    key: null,
+    codes: [],
+    repeatsEveryUs: 110_000,
+    heldGapUs: 250_000,
+  });
+  switch (part.kind) {
+    case 'encoder':
+    case 'encoder-push':
+      return [encoder()];
+    case 'potentiometer':
+    case 'slider':
+    case 'light-sensor':
+      return [knob('', false, 0)];
+    case 'stick':
+    case 'motion-sensor':
+      return [knob(' across', true, 40), knob(' along', true, 40)];
+    case 'code-receiver':
+      return [codes()];
+    default:
+      return [];
+  }
+}
+
+/** Contacts chatter and spike, debouncing tells press from release, and turning is a control of its own. */
+function toFeltControls(document: Raw): Raw {
+  const list = (value: unknown, what: string): Raw[] => {
+    if (!Array.isArray(value) || !value.every(isRecord)) throw new Error(`expected a list of ${what}`);
+    return value;
+  };
+  const record = (value: unknown, what: string): Raw => {
+    if (!isRecord(value)) throw new Error(`expected ${what}`);
+    return value;
+  };
+  const controls = list(document.controls, 'controls').map((control): Raw => {
+    const contact = record(control.contact, 'a contact');
+    const { algorithm, params } = record(control.debounce, 'a debounce setting');
+    const gestures = record(control.gestures, 'gestures');
+    const old = record(params, 'parameters');
+    const both: Record<string, Raw> = {
+      stable: { ...old, releaseUs: old.settleUs },
+      lockout: { ...old, releaseUs: old.lockUs },
+      integrator: { ...old, pressAt: old.steps, releaseAt: 0 },
+    };
+    const repeat = isRecord(gestures.repeat)
+      ? { ...gestures.repeat, quickenPercent: 100, fastestUs: gestures.repeat.everyUs }
+      : null;
+    return {
+      ...control,
+      contact: {
+        ...contact,
+        chatterPerMinute: 0,
+        chatterMaxUs: 2_000,
+        glitchPerHour: 0,
+        glitchMaxUs: 200,
+        touch: null,
+        captureId: null,
+      },
+      debounce: { algorithm, params: both[String(algorithm)] ?? old, wholePort: false },
+      gestures: { ...gestures, longerHoldsUs: [], triple: false, repeat },
+      wants: { purpose: 'game', latestUs: null, wrongPerMillion: null },
+    };
+  });
+  let last = controls.reduce(
+    (most, { id }) => Math.max(most, Number(/^b(\d+)$/.exec(String(id))?.[1] ?? 0)),
+    0,
+  );
+  const nextId = () => `b${(last += 1)}`;
+  const parts = list(document.parts, 'parts').map((part): Raw => {
+    const ends = feltEnds(part, nextId);
+    controls.push(...ends);
+    return { ...part, plays: [...(part.plays as unknown[]), ...ends.map(({ id }) => id)] };
+  });
+  return {
+    ...document,
+    hands: {
+      shortestPressUs: 60_000,
+      fastestRepeatUs: 100_000,
+      longTapUs: 350_000,
+      holdFeltUs: 500_000,
+      ordinaryPressUs: 110_000,
+      comfortableRepeatUs: 170_000,
+      togetherUs: 40_000,
+      quickTurnUs: 400_000,
+    },
+    controls,
+    chords: [],
+    captures: [],
+    parts,
+  };
+}
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
     { name: 'WholeMicroseconds', step: toWholeMicroseconds },
     { name: 'PartsAndWiring', step: toPartsAndWiring },
+    { name: 'FeltControls', step: toFeltControls },
   ];

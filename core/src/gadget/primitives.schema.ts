@@ -45,3 +45,9 @@ export const durationUsSchema = (minUs = 0) => wholeSchema(minUs, limits.timeUs,
 
 /** Signed 32-bit integer: what variables and expressions hold. */
 export const int32Schema = wholeSchema(-2_147_483_648, 2_147_483_647);
+
+/** Keyboard key that plays a control, as in KeyboardEvent.code; null: mouse and touch only. */
+export const keySchema = z
+  .string()
+  .regex(/^[A-Za-z0-9]{1,24}$/, 'expected a key code such as "Space" or "KeyA"')
+  .nullable();

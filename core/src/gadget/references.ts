@@ -1,5 +1,7 @@
 import type { Brief } from './brief.schema.ts';
+import type { Capture } from './contact.schema.ts';
 import type { Action, Flow } from './flow.schema.ts';
+import type { Chord } from './gestures.schema.ts';
 import type { Part } from './parts.schema.ts';
 import type { Wiring } from './wiring.schema.ts';
 import type { Control, Output } from './controls.schema.ts';
@@ -13,6 +15,8 @@ export interface ReferenceFault {
 interface Referring {
   brief: Pick<Brief, 'words' | 'tasks'>;
   controls: Control[];
+  chords: Chord[];
+  captures: Capture[];
   outputs: Output[];
   parts: Part[];
   wiring: Wiring;
@@ -44,7 +48,7 @@ export function* actionLists(flow: Flow): Generator<{ actions: Action[]; path: P
 export function checkReferences(gadget: Referring): ReferenceFault[] {
   const faults: ReferenceFault[] = [];
   const fault = (path: Path, message: string) => faults.push({ path, message });
-  const { brief, controls, outputs, parts, wiring, flow } = gadget;
+  const { brief, controls, chords, captures, outputs, parts, wiring, flow } = gadget;
 
   const seen = new Set<string>();
   const unique = (id: string, path: Path) => {
@@ -53,7 +57,13 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
   };
   brief.words.forEach((word, i) => unique(word.id, ['brief', 'words', i]));
   brief.tasks.forEach((task, i) => unique(task.id, ['brief', 'tasks', i]));
-  controls.forEach((control, i) => unique(control.id, ['controls', i]));
+  controls.forEach((control, i) => {
+    unique(control.id, ['controls', i]);
+    if (control.kind === 'codes')
+      control.codes.forEach((code, c) => unique(code.id, ['controls', i, 'codes', c]));
+  });
+  chords.forEach((chord, i) => unique(chord.id, ['chords', i]));
+  captures.forEach((capture, i) => unique(capture.id, ['captures', i]));
   outputs.forEach((output, i) => unique(output.id, ['outputs', i]));
   parts.forEach((part, i) => unique(part.id, ['parts', i]));
   wiring.sets.forEach((set, i) => unique(set.id, ['wiring', 'sets', i]));
@@ -70,10 +80,14 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
     words.add(name);
   });
   const keys = new Set<string>();
-  controls.forEach(({ key }, i) => {
-    if (key !== null && keys.has(key))
-      fault(['controls', i, 'key'], `expected a key that plays one control, got "${key}" again`);
-    if (key !== null) keys.add(key);
+  controls.forEach((control, i) => {
+    const fields = 'backKey' in control ? (['key', 'backKey'] as const) : (['key'] as const);
+    for (const field of fields) {
+      const key = (control as { key: string | null; backKey?: string | null })[field] ?? null;
+      if (key !== null && keys.has(key))
+        fault(['controls', i, field], `expected a key that plays one control, got "${key}" again`);
+      if (key !== null) keys.add(key);
+    }
   });
 
   const stateIds = new Set(flow.states.map((state) => state.id));
@@ -81,6 +95,9 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
     if (id !== null && !stateIds.has(id)) fault(path, `expected the id of a state, got "${id}"`);
   };
   const controlIds = new Set(controls.map((control) => control.id));
+  const codeIds = new Set(
+    controls.flatMap((control) => (control.kind === 'codes' ? control.codes.map(({ id }) => id) : [])),
+  );
   const variableIds = new Set(flow.variables.map((variable) => variable.id));
   const kindOf = new Map(outputs.map((output) => [output.id, output.kind]));
 
@@ -95,7 +112,7 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
         fault(['brief', 'words', w, 'links', l], `expected a part, task, state or output, got "${id}"`);
     }),
   );
-  faults.push(...partFaults(gadget), ...wiringFaults(gadget));
+  faults.push(...feelFaults(gadget), ...partFaults(gadget), ...wiringFaults(gadget));
   state(flow.initialId, ['flow', 'initialId']);
   if ((flow.initialId === null) !== (flow.states.length === 0))
     fault(['flow', 'initialId'], 'expected the id of the first state, or null where there is no state');
@@ -105,6 +122,10 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
       state(targetId, [...base, 'targetId']);
       if (trigger.kind === 'gesture' && !controlIds.has(trigger.controlId))
         fault([...base, 'trigger', 'controlId'], `expected the id of a control, got "${trigger.controlId}"`);
+      if (trigger.kind === 'chord' && chords.every(({ id }) => id !== trigger.chordId))
+        fault([...base, 'trigger', 'chordId'], `expected the id of a chord, got "${trigger.chordId}"`);
+      if (trigger.kind === 'code' && !codeIds.has(trigger.codeId))
+        fault([...base, 'trigger', 'codeId'], `expected the id of a code, got "${trigger.codeId}"`);
     }),
   );
   for (const { actions, path } of actionLists(flow))
@@ -117,6 +138,27 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
           `expected the id of a ${outputOf[action.kind]} output, got "${action.outputId}"`,
         );
     });
+  return faults;
+}
+
+/** Chords are of different buttons; a contact plays a capture that is there. */
+function feelFaults({ controls, chords, captures }: Referring): ReferenceFault[] {
+  const faults: ReferenceFault[] = [];
+  const kinds = new Map(controls.map(({ id, kind }) => [id, kind]));
+  chords.forEach(({ controlIds }, c) => {
+    const path = ['chords', c, 'controlIds'];
+    if (controlIds.some((id) => kinds.get(id) !== 'button') || new Set(controlIds).size < controlIds.length)
+      faults.push({ path, message: 'expected different buttons of this gadget' });
+  });
+  const captured = new Set(captures.map(({ id }) => id));
+  controls.forEach((control, i) => {
+    const captureId = 'contact' in control ? control.contact.captureId : null;
+    if (captureId !== null && !captured.has(captureId))
+      faults.push({
+        path: ['controls', i, 'contact', 'captureId'],
+        message: `expected the id of a capture, got "${captureId}"`,
+      });
+  });
   return faults;
 }
 

@@ -6,7 +6,7 @@ export type SnagLevel = 'stop' | 'likely' | 'note';
 
 /** Where in the document, by id, so that the place survives a move. */
 export interface Place {
-  kind: 'control' | 'output' | 'variable' | 'state' | 'rule' | 'word' | 'part' | 'keySet' | 'board';
+  kind: 'control' | 'output' | 'variable' | 'state' | 'rule' | 'word' | 'part' | 'keySet' | 'board' | 'chord';
   id: string;
 }
 

@@ -1,5 +1,10 @@
 /** Every change of the document's shape gets a name; the number is derived from the list, never typed twice. */
-export const gadgetVersions = { MillisecondPilot: 0, WholeMicroseconds: 1, PartsAndWiring: 2 } as const;
+export const gadgetVersions = {
+  MillisecondPilot: 0,
+  WholeMicroseconds: 1,
+  PartsAndWiring: 2,
+  FeltControls: 3,
+} as const;
 
 /** The version this program writes. */
 export const currentVersion = Math.max(...Object.values(gadgetVersions));

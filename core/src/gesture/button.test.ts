@@ -1,9 +1,11 @@
 import * as fc from 'fast-check';
 import type { GestureSetting } from '../gadget/index.ts';
-import { frozen } from '../test/fixtures.ts';
+import { gesturesArbitrary } from '../test/arbitraries.ts';
+import { frozen, gestures } from '../test/fixtures.ts';
 import { gesturesOf, idleButton, nextGestureUs, onEdge, onTime } from './index.ts';
 
-const plain: GestureSetting = { holdUs: null, doubleWindowUs: null, repeat: null };
+const plain: GestureSetting = gestures();
+const even = { quickenPercent: 100, fastestUs: 1_000 };
 
 /** Plays clean edges, coming back whenever something is due, and gathers `gesture@ms`. */
 function said(setting: GestureSetting, edgesMs: number[], endMs: number): string[] {
@@ -36,7 +38,7 @@ describe('a button', () => {
   it('says hold instead of tap from the threshold on', () => {
     const setting = { ...plain, holdUs: 500_000 };
     expect(said(setting, [0, 499], 999)).toEqual(['press@0', 'release@499', 'tap@499']);
-    expect(said(setting, [0, 501], 999)).toEqual(['press@0', 'hold@500', 'release@501']);
+    expect(said(setting, [0, 501], 999)).toEqual(['press@0', 'hold@500', 'release@501', 'heldRelease@501']);
   });
 
   it('holds a tap back for the double window, and makes two taps within it one double', () => {
@@ -55,14 +57,14 @@ describe('a button', () => {
   });
 
   it('repeats while held, and then says no tap', () => {
-    const setting = { ...plain, repeat: { delayUs: 300_000, everyUs: 100_000 } };
+    const setting = { ...plain, repeat: { delayUs: 300_000, everyUs: 100_000, ...even } };
     expect(said(setting, [0, 550], 999)).toEqual(
       ['press@0', 'repeat@300', 'repeat@400', 'repeat@500', 'release@550'], // prettier-ignore
     );
   });
 
   it('does not make up for repeats that a standstill swallowed', () => {
-    const setting = { ...plain, repeat: { delayUs: 300_000, everyUs: 100_000 } };
+    const setting = { ...plain, repeat: { delayUs: 300_000, everyUs: 100_000, ...even } };
     const down = onEdge(idleButton, 1, 0, setting).state;
     const late = onTime(down, 2_000_000, setting);
     expect(late.gestures).toEqual(['repeat']);
@@ -70,32 +72,22 @@ describe('a button', () => {
   });
 
   it('says one of tap, hold, double or repeat for every press, if any, and only what it listens for', () => {
-    const setting = fc.record({
-      holdUs: fc.option(fc.integer({ min: 1_000, max: 900_000 })),
-      doubleWindowUs: fc.option(fc.integer({ min: 1_000, max: 900_000 })),
-      repeat: fc.option(
-        fc.record({
-          delayUs: fc.integer({ min: 1_000, max: 900_000 }),
-          everyUs: fc.integer({ min: 50_000, max: 900_000 }),
-        }),
-      ),
-    });
     const times = fc.array(fc.integer({ min: 1, max: 700 }), { minLength: 2, maxLength: 20 });
     fc.assert(
-      fc.property(setting, times, (given, gaps) => {
+      fc.property(gesturesArbitrary, times, (given, gaps) => {
         let at = 0;
         const edges = gaps.map((gap) => (at += gap)).slice(0, gaps.length - (gaps.length % 2));
-        const gestures = said(given, edges, at + 5_000).map((one) => one.split('@')[0]!);
-        const count = (gesture: string) => gestures.filter((one) => one === gesture).length;
+        const heard = said(given, edges, at + 5_000).map((one) => one.split('@')[0]!);
+        const count = (gesture: string) => heard.filter((one) => one === gesture).length;
         expect(count('press')).toBe(edges.length / 2);
         expect(count('release')).toBe(edges.length / 2);
-        // A double stands for two presses.
-        expect(count('tap') + 2 * count('double') + count('hold')).toBeLessThanOrEqual(
-          edges.length / 2 + count('repeat'),
-        );
-        if (given.holdUs === null && given.repeat === null)
-          expect(count('tap') + 2 * count('double')).toBe(edges.length / 2);
-        for (const gesture of gestures) expect(gesturesOf(given)).toContain(gesture);
+        // A double stands for two presses, a triple for three.
+        const meant = count('tap') + 2 * count('double') + 3 * count('triple');
+        expect(meant + count('hold')).toBeLessThanOrEqual(edges.length / 2 + count('repeat'));
+        if (given.holdUs === null && given.repeat === null) expect(meant).toBe(edges.length / 2);
+        expect(count('heldRelease')).toBe(count('hold'));
+        expect(count('hold2')).toBeLessThanOrEqual(count('hold'));
+        for (const gesture of heard) expect(gesturesOf(given)).toContain(gesture);
       }),
       { seed: 8, numRuns: 300 },
     );

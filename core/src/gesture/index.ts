@@ -1,1 +1,44 @@
-export { gesturesOf, idleButton, nextGestureUs, onEdge, onTime, type ButtonState } from './button.ts';
+export {
+  delaysOf,
+  gesturesOf,
+  idleButton,
+  nextGestureUs,
+  onEdge,
+  onTime,
+  type ButtonState,
+} from './button.ts';
+export {
+  nextTogetherUs,
+  nothingTogether,
+  onKey,
+  onWindow,
+  type TogetherAnswer,
+  type TogetherState,
+} from './together.ts';
+export { triedSeed, tryTaps, tryTogether, type TapsTried } from './people.ts';
+export {
+  decodeRest,
+  feedChannels,
+  quickening,
+  stepsPerTurn,
+  type Decoded,
+  type DecoderState,
+} from './encoder.ts';
+export {
+  heldStep,
+  readKnob,
+  stepEdges,
+  stepOf,
+  unreadKnob,
+  valueOf,
+  type KnobState,
+  type Straighten,
+} from './knob.ts';
+export {
+  codeSilence,
+  hearCode,
+  nextSilenceUs,
+  nothingHeard,
+  type HeardCode,
+  type HeardState,
+} from './codes.ts';

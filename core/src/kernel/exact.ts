@@ -20,3 +20,26 @@ export function exactExp(x: number): number {
   for (let i = 0; i < halvings; i += 1) sum *= sum;
   return sum;
 }
+
+/**
+ * Natural logarithm from divisions and additions alone, for the same reason as `exactExp`. Halves or doubles x into
+ * [0.75, 1.5), then sums 2·atanh((x − 1)/(x + 1)).
+ * @param x in [1e-12, 1e12]
+ * @returns absolute error below 1e-12
+ */
+export function exactLn(x: number): number {
+  const ln2 = 0.6931471805599453;
+  let rest = x;
+  let halvings = 0;
+  for (; rest >= 1.5; halvings += 1) rest /= 2;
+  for (; rest < 0.75; halvings -= 1) rest *= 2;
+  const ratio = (rest - 1) / (rest + 1);
+  const square = ratio * ratio;
+  let power = ratio;
+  let sum = 0;
+  for (let n = 1; n <= 31; n += 2) {
+    sum += power / n;
+    power *= square;
+  }
+  return 2 * sum + halvings * ln2;
+}

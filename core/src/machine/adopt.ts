@@ -1,7 +1,11 @@
-import type { CompiledGadget, CompiledInput } from './compiled.ts';
+import { unreadKnob, type TogetherState } from '../gesture/index.ts';
+import type { CompiledGadget, CompiledInput, CompiledKnob } from './compiled.ts';
+import { freshEncoder } from './encoders.ts';
 import { freshInput } from './input.ts';
 import { darkShown } from './outputs.ts';
-import type { InputState, MachineState, Shown } from './state.ts';
+import { freshKnob } from './knobs.ts';
+import { freshReceiver } from './receivers.ts';
+import { freshOf, type InputState, type KnobInput, type MachineState, type Shown } from './state.ts';
 
 /**
  * A running machine's state carried over to an edited document: place, values, outputs, timers and fingers are kept
@@ -28,6 +32,15 @@ export function adoptState(
         adoptInput(state.inputs[id], from.inputs.get(id), input, samePeriod),
       ]),
     ),
+    encoders: keep(freshOf(to.encoders, freshEncoder), state.encoders),
+    knobs: Object.fromEntries(
+      [...to.knobs].map(([id, knob]) => [
+        id,
+        adoptKnob(state.knobs[id], from.knobs.get(id), knob, state.nowUs),
+      ]),
+    ),
+    receivers: keep(freshOf(to.receivers, freshReceiver), state.receivers),
+    together: adoptTogether(state, to),
     flow: {
       current,
       values: to.tables.variableIds.map((id, slot) => values.get(id) ?? to.tables.initialValues[slot]!),
@@ -65,12 +78,43 @@ function adoptInput(
   const { params } = to.control.debounce;
   const same = samePeriod && JSON.stringify(from.control.debounce) === JSON.stringify(to.control.debounce);
   const debounce = same ? was.debounce : to.algorithm.settled(was.debounce.level, params);
-  return { ...was, debounce, moved: true };
+  const filter = same
+    ? was.filter
+    : freshInput(to).filter && { v: was.raw, sinceUs: 0, raw: was.raw, out: was.raw };
+  return { ...was, debounce, filter, moved: true };
+}
+
+/** Those that were there stay as they are. */
+const keep = <T>(fresh: Record<string, T>, old: Record<string, T>) =>
+  Object.fromEntries(Object.entries(fresh).map(([id, one]) => [id, old[id] ?? one]));
+
+/** A knob stays where it is, and is read anew where anything about it is new. */
+function adoptKnob(
+  was: KnobInput | undefined,
+  from: CompiledKnob | undefined,
+  { control, taper }: CompiledKnob,
+  nowUs: number,
+): KnobInput {
+  if (was && from?.taper === taper && JSON.stringify(from.control) === JSON.stringify(control)) return was;
+  const { everyUs } = control.reading;
+  return { ...(was ?? freshKnob()), reading: unreadKnob, dueUs: Math.ceil(nowUs / everyUs) * everyUs };
+}
+
+/** Chords that changed under the fingers begin anew; keys that are down stay down. */
+function adoptTogether({ together }: MachineState, { inputs, gadget }: CompiledGadget): TogetherState {
+  const known = <T>(record: Record<string, T>, has: (id: string) => boolean) =>
+    Object.fromEntries(Object.entries(record).filter(([id]) => has(id)));
+  const chordIds = new Set(gadget.chords.map(({ id }) => id));
+  const key = (id: string) => inputs.has(id);
+  return {
+    downUs: known(together.downUs, key),
+    pending: known(together.pending, key),
+    taken: together.taken.filter(key),
+    armed: known(together.armed, (id) => chordIds.has(id)),
+  };
 }
 
 function adoptShown(was: Shown, dark: Shown): Shown {
-  const keep = <T>(fresh: Record<string, T>, old: Record<string, T>) =>
-    Object.fromEntries(Object.entries(fresh).map(([id, one]) => [id, old[id] ?? one]));
   return {
     stateId: was.stateId,
     variables: keep(dark.variables, was.variables),

@@ -1,16 +1,44 @@
+import { tapers, wayOfShare, type Taper } from '../contact/index.ts';
 import { algorithmOf, type DebounceAlgorithm } from '../debounce/index.ts';
-import { compileFlow, type FlowTables } from '../flow/index.ts';
-import type { Control, Gadget, Tone } from '../gadget/index.ts';
+import { compileFlow, eventCodes, type EventCodes, type FlowTables } from '../flow/index.ts';
+import {
+  partOf,
+  type Button,
+  type CapturedPress,
+  type Codes,
+  type Control,
+  type Encoder,
+  type Gadget,
+  type Knob,
+  type Tone,
+} from '../gadget/index.ts';
+import type { Straighten } from '../gesture/index.ts';
+import { figuresOf, type Figures } from '../parts/index.ts';
 import { arraysOf, boardOf, usualLogicMv, type ScannedArray } from '../wiring/index.ts';
 
-export interface CompiledInput {
-  control: Control;
-  /** Position in the document: its event codes and its channel of chance. */
+interface Compiled<C extends Control> {
+  control: C;
+  /** Position in the document: its channel of chance. */
   number: number;
+}
+export interface CompiledInput extends Compiled<Button> {
   algorithm: DebounceAlgorithm;
+  /** Presses that its contact plays instead of drawn ones. */
+  captured: readonly CapturedPress[] | undefined;
   /** It is read as part of an array, through the circuit. */
   inArray: boolean;
 }
+export interface CompiledEncoder extends Compiled<Encoder> {
+  countsPerDetent: number;
+  /** Each edge is seen at once, not only at the turns of the loop. */
+  interrupts: boolean;
+  captured: readonly CapturedPress[] | undefined;
+}
+export interface CompiledKnob extends Compiled<Knob> {
+  taper: Taper;
+  straighten: Straighten;
+}
+export type CompiledReceiver = Compiled<Codes>;
 
 /** Keys that are read together, those alone for which that can make a difference. */
 export type CompiledArray = Pick<ScannedArray, 'controlIds' | 'circuit'>;
@@ -20,8 +48,12 @@ export interface CompiledGadget {
   gadget: Gadget;
   periodUs: number;
   inputs: ReadonlyMap<string, CompiledInput>;
+  encoders: ReadonlyMap<string, CompiledEncoder>;
+  knobs: ReadonlyMap<string, CompiledKnob>;
+  receivers: ReadonlyMap<string, CompiledReceiver>;
   arrays: readonly CompiledArray[];
   tones: ReadonlyMap<string, Tone>;
+  events: EventCodes;
   tables: FlowTables;
 }
 
@@ -31,22 +63,41 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
     ({ circuit }) => circuit.kind !== 'independent',
   );
   const inArray = new Set(arrays.flatMap(({ controlIds }) => controlIds));
+  const capturedBy = ({ captureId }: { captureId: string | null }) =>
+    gadget.captures.find(({ id }) => id === captureId)?.presses;
+  const figures = (id: string): Figures => {
+    const part = partOf(gadget, id);
+    return part ? figuresOf(part) : {};
+  };
+  const all = gadget.controls.map((control, number) => ({ control, number }));
+  const of = <C extends Control, T>(kind: C['kind'], make: (one: Compiled<C>) => T): ReadonlyMap<string, T> =>
+    new Map(
+      all.flatMap(({ control, number }) =>
+        control.kind === kind ? [[control.id, make({ control: control as C, number })] as const] : [],
+      ),
+    );
   return {
     gadget,
     arrays,
     periodUs: gadget.loop.periodUs,
-    inputs: new Map(
-      gadget.controls.map((control, number) => [
-        control.id,
-        {
-          control,
-          number,
-          algorithm: algorithmOf(control.debounce.algorithm),
-          inArray: inArray.has(control.id),
-        },
-      ]),
-    ),
+    inputs: of<Button, CompiledInput>('button', (one) => ({
+      ...one,
+      algorithm: algorithmOf(one.control.debounce.algorithm),
+      captured: capturedBy(one.control.contact),
+      inArray: inArray.has(one.control.id),
+    })),
+    encoders: of<Encoder, CompiledEncoder>('encoder', (one) => {
+      const { countsPerDetent = 4, interrupts = 0 } = figures(one.control.id);
+      const captured = capturedBy(one.control.contact);
+      return { ...one, countsPerDetent, interrupts: interrupts === 1, captured };
+    }),
+    knobs: of<Knob, CompiledKnob>('knob', (one) => {
+      const taper = tapers[figures(one.control.id).taper ?? 0] ?? 'linear';
+      return { ...one, taper, straighten: (share) => wayOfShare(taper, share) };
+    }),
+    receivers: of<Codes, CompiledReceiver>('codes', (one) => one),
     tones: new Map(gadget.outputs.flatMap((output) => (output.kind === 'tone' ? [[output.id, output]] : []))),
+    events: eventCodes(gadget),
     tables: compileFlow(gadget).tables,
   };
 }

@@ -1,11 +1,9 @@
-import { bounceEdges, edgesFrom } from '../contact/index.ts';
 import type { SwallowReason } from '../debounce/index.ts';
 import { idleButton } from '../gesture/index.ts';
-import { schedule } from '../kernel/index.ts';
 import { readKeys } from '../scan/index.ts';
 import type { CompiledGadget, CompiledInput } from './compiled.ts';
 import type { InputState, MachineState } from './state.ts';
-import type { EntryOf, TraceEntry } from './trace.ts';
+import type { EntryOf } from './trace.ts';
 
 /** A control nobody has touched yet. */
 export function freshInput({ algorithm, control }: CompiledInput): InputState {
@@ -19,6 +17,16 @@ export function freshInput({ algorithm, control }: CompiledInput): InputState {
     hidden: false,
     deafUntilUs: null,
     raw: 0,
+    contactEdges: 0,
+    edgesAtDown: 0,
+    filter: algorithm.filter ? { v: 0, sinceUs: 0, raw: 0, out: 0 } : null,
+    settled: 0,
+    spiked: false,
+    broken: false,
+    spikes: 0,
+    chatters: 0,
+    chatterInUs: null,
+    chatterSinceUs: 0,
     scanned: 0,
     astray: false,
     edgesLeft: 0,
@@ -27,41 +35,6 @@ export function freshInput({ algorithm, control }: CompiledInput): InputState {
     debounce: algorithm.settled(0, control.debounce.params),
     gesture: idleButton,
   };
-}
-
-/** The finger moves: the contact starts to bounce. A finger that is there already changes nothing. */
-export function moveFinger(
-  state: MachineState,
-  compiled: CompiledInput,
-  down: boolean,
-  trace: TraceEntry[],
-): void {
-  const { control, number, algorithm } = compiled;
-  const input = state.inputs[control.id]!;
-  if (input.fingerDown === down) return;
-  input.fingerDown = down;
-  if (down) {
-    input.presses += 1;
-    input.downUs = state.nowUs;
-    input.answered = false;
-    input.hidden = false;
-    input.deafUntilUs = algorithm.deafUntilUs(input.debounce, state.nowUs);
-  } else {
-    input.upUs = state.nowUs;
-  }
-  trace.push({ at: state.nowUs, lane: 'finger', id: control.id, down, press: input.presses });
-  const level = down ? 1 : 0;
-  const edges = edgesFrom(input.raw, bounceEdges(control.contact, level, state.seed, number, input.changes));
-  input.changes += 1;
-  input.edgesLeft = edges.length;
-  input.moved = true;
-  for (const { atUs, level: raw } of edges)
-    schedule(state.queue, state.nowUs + atUs, {
-      kind: 'edge',
-      controlId: control.id,
-      change: input.changes,
-      level: raw,
-    });
 }
 
 /**
@@ -74,11 +47,11 @@ export function scanArrays(state: MachineState, { arrays }: CompiledGadget): Ent
     if (inputs.every(({ moved }) => !moved)) return [];
     const read = readKeys(
       circuit,
-      inputs.map(({ raw }) => raw === 1),
+      inputs.map((input) => pinLevel(input) === 1),
     );
     return inputs.flatMap((input, key): EntryOf<'ghost'>[] => {
       const level = read[key] ? 1 : 0;
-      const astray = level !== input.raw;
+      const astray = level !== pinLevel(input);
       if (level !== input.scanned) input.moved = true;
       input.scanned = level;
       if (astray && level === 0) input.hidden = true;
@@ -88,6 +61,9 @@ export function scanArrays(state: MachineState, { arrays }: CompiledGadget): Ent
     });
   });
 }
+
+/** What the pin is: the contact itself, or what a filter makes of it. */
+export const pinLevel = ({ raw, filter }: InputState): 0 | 1 => filter?.out ?? raw;
 
 /** Reads one input at a turn, if anything about it can have changed. Returns the clean change, or null. */
 export function readInput(
@@ -101,7 +77,7 @@ export function readInput(
   const { nowUs } = state;
   if (!input.moved && (input.wakeUs === null || input.wakeUs > nowUs)) return null;
   input.moved = false;
-  if (!inArray) input.scanned = input.raw;
+  if (!inArray) input.scanned = pinLevel(input);
   const before = input.debounce.level;
   const { params } = control.debounce;
   input.debounce = algorithm.step(input.debounce, { level: input.scanned, atUs: nowUs, turn }, params);
@@ -116,7 +92,7 @@ export function cleanChange(state: MachineState, id: string, level: 0 | 1): Entr
   if (level === 1) input.answered = true;
   const moveUs = level === 1 || input.fingerDown ? input.downUs : input.upUs;
   // A ghost has no finger that moved: it counts from where the scan saw it.
-  const sinceUs = input.scanned === input.raw && input.presses > 0 ? state.nowUs - moveUs : 0;
+  const sinceUs = input.scanned === pinLevel(input) && input.presses > 0 ? state.nowUs - moveUs : 0;
   return { at: state.nowUs, lane: 'clean', id, level, sinceUs, extra };
 }
 
@@ -131,7 +107,14 @@ export function swallowed(
 ): EntryOf<'swallowed'> | null {
   const { control, algorithm } = compiled;
   const input = state.inputs[control.id]!;
-  if (input.answered || input.fingerDown || input.edgesLeft > 0 || input.wakeUs !== null) return null;
+  if (
+    input.answered ||
+    input.fingerDown ||
+    input.edgesLeft > 0 ||
+    input.wakeUs !== null ||
+    pinLevel(input) === 1
+  )
+    return null;
   input.answered = true;
   const hadUs = input.upUs - input.downUs;
   const because = (reason: SwallowReason, neededUs: number): EntryOf<'swallowed'> => {
@@ -150,6 +133,7 @@ export function swallowed(
   if (input.deafUntilUs !== null && input.deafUntilUs >= input.upUs)
     return because('lockout', input.deafUntilUs - input.downUs);
   if (input.hidden) return because('masked', hadUs);
+  if (control.contact.touch && input.contactEdges === input.edgesAtDown) return because('deaf', hadUs);
   if (hadUs < periodUs) return because('between-samples', periodUs);
   return because('too-short', algorithm.neededUs(control.debounce.params, periodUs));
 }

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { contactOf } from '../contact/index.ts';
 import { gadgetArbitrary, stimuliArbitrary } from '../test/arbitraries.ts';
-import { button, frozen, ideal, pressToLight, rule, state } from '../test/fixtures.ts';
+import { button, frozen, ideal, pressToLight, rule, setting, state } from '../test/fixtures.ts';
 import type { Gadget } from '../gadget/index.ts';
 import { Machine, replay, type EntryOf, type Lane, type Stimulus, type TraceEntry } from './index.ts';
 
@@ -19,7 +19,7 @@ describe('from finger to output', () => {
     const trace = run(
       pressToLight({
         contact: contactOf('leaf'),
-        debounce: { algorithm: 'stable', params: { settleUs: 9_000 } },
+        debounce: setting('stable', { settleUs: 9_000 }),
       }),
       press(100, 90),
       400,
@@ -49,11 +49,11 @@ describe('from finger to output', () => {
   });
 
   it('bounce through a weak setting counts one press twice, and says so', () => {
-    const gadget = pressToLight({ contact: contactOf('worn'), debounce: { algorithm: 'none', params: {} } });
+    const gadget = pressToLight({ contact: contactOf('worn'), debounce: setting('none', {}) });
     expect(of(run(gadget, press(10, 90), 300), 'clean').some(({ extra }) => extra)).toBe(true);
     const calm = pressToLight({
       contact: contactOf('worn'),
-      debounce: { algorithm: 'stable', params: { settleUs: 20_000 } },
+      debounce: setting('stable', { settleUs: 20_000 }),
     });
     expect(of(run(calm, press(10, 90), 300), 'clean').some(({ extra }) => extra)).toBe(false);
   });
@@ -70,14 +70,11 @@ describe('from finger to output', () => {
         neededUs,
         n,
       }));
-    expect(one({ debounce: { algorithm: 'stable', params: { settleUs: 20_000 } } }, press(10, 14))).toEqual([
+    expect(one({ debounce: setting('stable', { settleUs: 20_000 }) }, press(10, 14))).toEqual([
       { reason: 'too-short', hadUs: 14_000, neededUs: 22_000, n: 1 },
     ]);
     expect(
-      one({ debounce: { algorithm: 'lockout', params: { lockUs: 50_000 } } }, [
-        ...press(10, 70),
-        ...press(90, 20),
-      ]),
+      one({ debounce: setting('lockout', { lockUs: 50_000 }) }, [...press(10, 70), ...press(90, 20)]),
     ).toEqual([{ reason: 'lockout', hadUs: 20_000, neededUs: 40_000, n: 2 }]);
     expect(
       one({}, [
@@ -232,7 +229,7 @@ describe('taking over an edit while running', () => {
     machine.advanceTo(400_000);
     const slower = pressToLight({
       contact: ideal,
-      debounce: { algorithm: 'stable', params: { settleUs: 40_000 } },
+      debounce: setting('stable', { settleUs: 40_000 }),
     });
     expect(machine.adopt(slower)).toEqual({ restarted: false });
     expect(machine.shown).toMatchObject({ stateId: 's2', variables: { v1: 1 }, texts: { o2: ['Lit 1'] } });
@@ -248,7 +245,7 @@ describe('taking over an edit while running', () => {
     machine.advanceTo(100_000);
     const edited = pressToLight({
       contact: ideal,
-      debounce: { algorithm: 'integrator', params: { steps: 4 } },
+      debounce: setting('integrator', { steps: 4 }),
     });
     edited.flow.states[1]!.rules.push(
       rule('r3', { trigger: { kind: 'after', delayUs: 50_000 }, targetId: 's1' }),

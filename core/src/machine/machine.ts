@@ -1,13 +1,28 @@
-import { gestureEvent, nextTimerUs, powerUp, stepFlow, stepTimer, type FlowStep } from '../flow/index.ts';
-import type { Gadget } from '../gadget/index.ts';
-import { nextGestureUs, onEdge, onTime } from '../gesture/index.ts';
+import { nextTimerUs, powerUp, stepFlow, stepTimer, type FlowStep } from '../flow/index.ts';
+import type { Gadget, GestureKind } from '../gadget/index.ts';
+import {
+  nextGestureUs,
+  nextTogetherUs,
+  nothingTogether,
+  onEdge,
+  onKey,
+  onTime,
+  onWindow,
+  type TogetherAnswer,
+} from '../gesture/index.ts';
 import { emptyQueue, maxEventsAtOnce, nextDue, NeverAtRest, schedule, takeNext } from '../kernel/index.ts';
 import { turnAtOrAfter, turnsLost } from '../scan/index.ts';
 import { adoptState } from './adopt.ts';
 import { compileGadget, type CompiledGadget, type CompiledInput } from './compiled.ts';
-import { cleanChange, freshInput, moveFinger, readInput, scanArrays, swallowed } from './input.ts';
+import { planUnrest } from './contacts.ts';
+import { freshEncoder, readShaft } from './encoders.ts';
+import { happen } from './happen.ts';
+import { cleanChange, freshInput, readInput, scanArrays, swallowed } from './input.ts';
+import { freshKnob, readWiper, wakeKnob } from './knobs.ts';
 import { carryOut, darkShown, hush } from './outputs.ts';
-import type { MachineEvent, MachineState, Shown, Stimulus } from './state.ts';
+import { stirByChange, stirByReading } from './port.ts';
+import { freshReceiver, readReceiver, receiverDueUs } from './receivers.ts';
+import { freshOf, type MachineEvent, type MachineState, type Shown, type Stimulus } from './state.ts';
 import type { TraceEntry } from './trace.ts';
 
 /**
@@ -32,10 +47,15 @@ export class Machine {
       blockedFromUs: 0,
       blockedUntilUs: 0,
       lostTurns: 0,
-      inputs: Object.fromEntries([...this.compiled.inputs].map(([id, input]) => [id, freshInput(input)])),
+      inputs: freshOf(this.compiled.inputs, freshInput),
+      encoders: freshOf(this.compiled.encoders, freshEncoder),
+      knobs: freshOf(this.compiled.knobs, freshKnob),
+      receivers: freshOf(this.compiled.receivers, freshReceiver),
+      together: nothingTogether,
       flow,
       shown: darkShown(gadget),
     };
+    for (const input of this.compiled.inputs.values()) planUnrest(this.state, input);
     this.follow(first);
     this.planTurn();
   }
@@ -83,10 +103,10 @@ export class Machine {
    * A hand does something, now or later. Controls that the gadget does not have are passed over.
    * @throws RangeError for a time in the past or not whole
    */
-  stimulate({ atUs, controlId, what }: Stimulus): void {
+  stimulate({ atUs, controlId, ...touch }: Stimulus): void {
     if (!Number.isSafeInteger(atUs) || atUs < this.state.nowUs)
       throw new RangeError(`expected a time in whole µs from ${this.state.nowUs} on, got ${atUs}`);
-    schedule(this.state.queue, atUs, { kind: 'finger', controlId, down: what === 'down' });
+    schedule(this.state.queue, atUs, { kind: 'touch', controlId, touch });
   }
 
   /**
@@ -122,8 +142,11 @@ export class Machine {
     const next = compileGadget(gadget);
     const adopted = adoptState(this.state, this.compiled, next);
     if (adopted) {
+      const before = this.compiled;
       this.compiled = next;
       this.state = adopted;
+      for (const [id, input] of next.inputs)
+        if (startsUnrest(before.inputs.get(id), input)) planUnrest(adopted, input);
       this.planTurn();
       return { restarted: false };
     }
@@ -157,28 +180,15 @@ export class Machine {
   private handle(event: MachineEvent): void {
     const { state, compiled, trace } = this;
     switch (event.kind) {
-      case 'finger': {
-        const input = compiled.inputs.get(event.controlId);
-        if (!input) return;
-        moveFinger(state, input, event.down, trace);
-        this.planTurnAt(state.nowUs);
-        return;
-      }
-      case 'edge': {
-        const input = state.inputs[event.controlId];
-        if (!input || input.changes !== event.change) return;
-        input.raw = event.level;
-        input.moved = true;
-        input.edgesLeft -= 1;
-        trace.push({ at: state.nowUs, lane: 'contact', id: event.controlId, level: event.level });
-        this.planTurnAt(state.nowUs);
-        return;
-      }
       case 'effect':
         carryOut(state, compiled, event.effect, trace);
         return;
       case 'hush':
         hush(state, event.outputId, event.order, trace);
+        return;
+      default:
+        happen(state, compiled, event, trace);
+        this.planTurn();
     }
   }
 
@@ -190,10 +200,15 @@ export class Machine {
     state.turnUs = null;
     const turn = state.nowUs / periodUs - state.lostTurns + 1;
     if (compiled.arrays.length > 0) this.trace.push(...scanArrays(state, compiled));
+    this.sayTogether(onWindow(state.together, compiled.gadget.chords, state.nowUs));
+    stirByReading(state, compiled);
+    const changed = new Set<string>();
     for (const input of compiled.inputs.values()) {
       this.sayDueGestures(input);
-      this.readOne(input, turn);
+      if (this.readOne(input, turn)) changed.add(input.control.id);
     }
+    stirByChange(state, compiled, changed);
+    this.readOthers();
     for (;;) {
       const step = stepTimer(compiled.tables, state.flow, state.nowUs, this.freeUs, state.seed);
       if (!step) break;
@@ -206,34 +221,80 @@ export class Machine {
     const of = this.state.inputs[input.control.id]!;
     const { state, gestures } = onTime(of.gesture, this.state.nowUs, input.control.gestures);
     of.gesture = state;
-    for (const gesture of gestures) this.say(input, gesture);
+    for (const gesture of gestures) this.say(input.control.id, gesture);
   }
 
-  private readOne(input: CompiledInput, turn: number): void {
+  /** Returns whether its clean level has changed. */
+  private readOne(input: CompiledInput, turn: number): boolean {
     const { state, compiled, trace } = this;
-    const { id, gestures } = input.control;
+    const { id } = input.control;
     const level = readInput(state, input, turn, compiled.periodUs);
     if (level !== null) {
       trace.push(cleanChange(state, id, level));
-      const answer = onEdge(state.inputs[id]!.gesture, level, state.nowUs, gestures);
-      state.inputs[id]!.gesture = answer.state;
-      for (const gesture of answer.gestures) this.say(input, gesture);
+      this.sayTogether(onKey(state.together, compiled.gadget.chords, id, level, state.nowUs));
     }
+    const standsUntilUs = input.algorithm.standsUntilUs?.(state.inputs[id]!.debounce) ?? null;
+    if (standsUntilUs !== null && standsUntilUs > this.freeUs) this.block(standsUntilUs);
     const lost = swallowed(state, input, compiled);
     if (lost) trace.push(lost);
+    return level !== null;
   }
 
-  private say({ control, number }: CompiledInput, gesture: Parameters<typeof gestureEvent>[1]): void {
+  /** Clean changes that go on to their own buttons, and keys that mean something together. */
+  private sayTogether({ state: together, pass, chords }: TogetherAnswer): void {
     const { state, compiled } = this;
-    this.trace.push({ at: state.nowUs, lane: 'gesture', id: control.id, gesture });
-    this.follow(
-      stepFlow(compiled.tables, state.flow, gestureEvent(number, gesture), this.freeUs, state.seed),
-    );
+    state.together = together;
+    for (const { controlId, level } of pass) {
+      const input = compiled.inputs.get(controlId);
+      const of = state.inputs[controlId];
+      if (!input || !of) continue;
+      const answer = onEdge(of.gesture, level, state.nowUs, input.control.gestures);
+      of.gesture = answer.state;
+      for (const gesture of answer.gestures) this.say(controlId, gesture);
+    }
+    for (const id of chords) {
+      this.trace.push({ at: state.nowUs, lane: 'chord', id });
+      this.tell(compiled.events.chord(id));
+    }
+  }
+
+  /** Encoders, knobs and receivers, after the buttons. */
+  private readOthers(): void {
+    const { state, compiled, trace } = this;
+    for (const encoder of compiled.encoders.values()) {
+      readShaft(state, encoder, trace);
+      const one = state.encoders[encoder.control.id]!;
+      const steps = one.pending;
+      one.pending = 0;
+      this.sayMany(encoder.control.id, steps);
+    }
+    for (const knob of compiled.knobs.values()) this.sayMany(knob.control.id, readWiper(state, knob, trace));
+    for (const receiver of compiled.receivers.values())
+      for (const { codeId, gesture } of readReceiver(state, receiver, trace))
+        this.tell(compiled.events.code(codeId, gesture));
+  }
+
+  private sayMany(controlId: string, steps: number): void {
+    for (let n = 0; n < Math.abs(steps); n += 1) this.say(controlId, steps > 0 ? 'up' : 'down');
+  }
+
+  private say(controlId: string, gesture: GestureKind): void {
+    this.trace.push({ at: this.state.nowUs, lane: 'gesture', id: controlId, gesture });
+    this.tell(this.compiled.events.gesture(controlId, gesture));
+  }
+
+  private tell(event: number): void {
+    const { state, compiled } = this;
+    this.follow(stepFlow(compiled.tables, state.flow, event, this.freeUs, state.seed));
   }
 
   /** Carries out what the flow wants, at once or behind its blocking waits. */
   private follow({ effects, blockedUs }: FlowStep): void {
-    const { state } = this;
+    const { state, compiled } = this;
+    // What is switched on or off pulls at the supply that knobs are read against.
+    for (const { control } of compiled.knobs.values())
+      if (effects.length > 0 && control.wiper.sagPpm > 0)
+        wakeKnob(state, control.id, control.reading.everyUs);
     const startUs = this.freeUs;
     for (const effect of effects) {
       const atUs = startUs + effect.offsetUs;
@@ -269,6 +330,12 @@ export class Machine {
       if (input.moved) dueUs = state.nowUs;
       dueUs = Math.min(dueUs, input.wakeUs ?? Infinity, nextGestureUs(input.gesture) ?? Infinity);
     }
+    for (const encoder of Object.values(state.encoders))
+      if (encoder.moved || encoder.pending !== 0) dueUs = state.nowUs;
+    for (const knob of Object.values(state.knobs)) dueUs = Math.min(dueUs, knob.dueUs ?? Infinity);
+    for (const [id, receiver] of this.compiled.receivers)
+      dueUs = Math.min(dueUs, receiverDueUs(state.receivers[id]!, receiver, state.nowUs) ?? Infinity);
+    dueUs = Math.min(dueUs, nextTogetherUs(state.together) ?? Infinity);
     if (dueUs !== Infinity) this.planTurnAt(dueUs);
   }
 
@@ -278,6 +345,15 @@ export class Machine {
     const turnUs = turnAtOrAfter(earliestUs, compiled.periodUs, state.blockedUntilUs);
     if (state.turnUs === null || turnUs < state.turnUs) state.turnUs = turnUs;
   }
+}
+
+/** Whether spikes or drift begin with this edit: otherwise what was planned of them goes on. */
+function startsUnrest(from: CompiledInput | undefined, to: CompiledInput): boolean {
+  const unrest = (input: CompiledInput | undefined) => {
+    const contact = input?.control.contact;
+    return contact !== undefined && (contact.glitchPerHour > 0 || contact.touch !== null);
+  };
+  return unrest(to) && !unrest(from);
 }
 
 /** State is JSON by construction, so this is an exact copy. */

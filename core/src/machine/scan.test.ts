@@ -7,7 +7,7 @@ import { Machine, replay, type EntryOf, type Lane, type Stimulus, type TraceEntr
 /** Four keys in two rows and two columns; each says what it hears. */
 function keypad(scheme: string, params: Record<string, number>): Gadget {
   const four = gadgetOf(null, ['push-button'], ['push-button'], ['push-button'], ['push-button']);
-  for (const control of four.controls) control.contact = ideal;
+  for (const control of four.controls) if (control.kind === 'button') control.contact = ideal;
   const states = {
     id: 's1',
     name: 'Play',

@@ -1,21 +1,37 @@
-import type { DebounceState } from '../debounce/index.ts';
+import type { DebounceState, FilterState } from '../debounce/index.ts';
+import type { Disturbance } from '../contact/index.ts';
 import type { FlowState, Effect } from '../flow/index.ts';
-import type { ButtonState } from '../gesture/index.ts';
+import type { ButtonState, DecoderState, HeardState, KnobState, TogetherState } from '../gesture/index.ts';
 import type { QueueState } from '../kernel/index.ts';
 import type { LitLight } from '../light/index.ts';
 
 /** What a hand does: the only input of the machine. A recorded list of these is a trial's script. */
-export interface Stimulus {
-  atUs: number;
-  controlId: string;
-  what: 'down' | 'up';
-}
+export type Stimulus = { atUs: number; controlId: string } & Touch;
+
+/** The finger comes or goes; a knob is turned by detents or to a place; a key of a remote is held, or a word said. */
+export type Touch =
+  | { what: 'down' | 'up' }
+  /** Clockwise positive, evenly over that time. */
+  | { what: 'turn'; detents: number; overUs: number }
+  /** To so many thousandths of the way, evenly over that time. */
+  | { what: 'move'; perMille: number; overUs: number }
+  | { what: 'send'; codeId: string; heldUs: number };
 
 /** What waits in the queue, by ids of the document, so that it outlives an edit. */
 export type MachineEvent =
-  | { kind: 'finger'; controlId: string; down: boolean }
+  | { kind: 'touch'; controlId: string; touch: Touch }
   /** An edge of the contact; void if the finger has moved again since (`change`). */
   | { kind: 'edge'; controlId: string; change: number; level: 0 | 1 }
+  /** What stands between contact and pin has got to its threshold; void if the contact has changed again since. */
+  | { kind: 'cross'; controlId: string; contactEdge: number }
+  /** A contact breaks off while held, or a spike comes over the wire, the how manieth; `end`: it is over. */
+  | { kind: 'disturbance'; controlId: string; what: Disturbance; end: boolean; number: number }
+  /** A pad's rest level has come over its threshold; void if it was touched or left since. */
+  | { kind: 'stuck'; controlId: string; change: number }
+  /** An encoder gets to its next count. */
+  | { kind: 'count'; controlId: string; by: 1 | -1 }
+  | { kind: 'channel'; controlId: string; channel: 'a' | 'b'; change: number; level: 0 | 1 }
+  | { kind: 'code'; controlId: string; sentId: string; codeId: string }
   | { kind: 'effect'; effect: Effect }
   /** A tone's end; void if another began since (`order`). */
   | { kind: 'hush'; outputId: string; order: number };
@@ -35,7 +51,23 @@ export interface InputState {
   hidden: boolean;
   /** At the touch, the algorithm would stay deaf until then. */
   deafUntilUs: number | null;
+  /** Level of the contact, bounce and all. */
   raw: 0 | 1;
+  /** Edges of the contact so far. */
+  contactEdges: number;
+  /** How many there were when the finger came. */
+  edgesAtDown: number;
+  /** What stands between contact and pin, where anything does. */
+  filter: FilterState | null;
+  /** Where the finger has put the contact, apart from what disturbs it now. */
+  settled: 0 | 1;
+  spiked: boolean;
+  broken: boolean;
+  spikes: number;
+  chatters: number;
+  /** Time of holding until it next breaks off, counted from `chatterSinceUs`; null: not drawn yet. */
+  chatterInUs: number | null;
+  chatterSinceUs: number;
   /** What the scan reads of it: the contact itself, or, in an array, what the circuit makes of all its keys. */
   scanned: 0 | 1;
   /** The scan reads it otherwise than its contact is. */
@@ -47,6 +79,43 @@ export interface InputState {
   wakeUs: number | null;
   debounce: DebounceState;
   gesture: ButtonState;
+}
+
+/** One encoder between hand and steps. */
+export interface EncoderState {
+  /** Where the shaft is, in counts since power-up. */
+  count: number;
+  a: ChannelState;
+  b: ChannelState;
+  /** A channel has changed since the last turn. */
+  moved: boolean;
+  decoder: DecoderState;
+  /** Steps that an interrupt has counted and no turn has said yet. */
+  pending: number;
+}
+interface ChannelState {
+  level: 0 | 1;
+  /** Changes of the shaft so far: the address of their bounce. */
+  changes: number;
+}
+
+/** One knob or axis between hand and value. */
+export interface KnobInput {
+  /** The last move: from where to where, in thousandths of the way. */
+  fromPerMille: number;
+  toPerMille: number;
+  sinceUs: number;
+  overUs: number;
+  /** Next reading; null: none until something moves. */
+  dueUs: number | null;
+  reading: KnobState;
+}
+
+/** One receiver. Codes that have arrived since the last turn. */
+export interface ReceiverState {
+  sent: number;
+  arrived: string[];
+  heard: HeardState;
 }
 
 /** What the gadget shows: the state as seen from outside, and its outputs. Records are by id. */
@@ -72,7 +141,16 @@ export interface MachineState {
   blockedUntilUs: number;
   /** Turns that standstills left out. */
   lostTurns: number;
+  /** By the ids of their controls. */
   inputs: Record<string, InputState>;
+  encoders: Record<string, EncoderState>;
+  knobs: Record<string, KnobInput>;
+  receivers: Record<string, ReceiverState>;
+  together: TogetherState;
   flow: FlowState;
   shown: Shown;
 }
+
+/** One state for each, by id. */
+export const freshOf = <C, S>(compiled: ReadonlyMap<string, C>, fresh: (one: C) => S): Record<string, S> =>
+  Object.fromEntries([...compiled].map(([id, one]) => [id, fresh(one)]));

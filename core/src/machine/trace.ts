@@ -1,5 +1,5 @@
 import type { SwallowReason } from '../debounce/index.ts';
-import type { GestureKind, LightMode } from '../gadget/index.ts';
+import type { CodeGesture, GestureKind, LightMode } from '../gadget/index.ts';
 
 /**
  * What happened, in order of time. Entries carry ids of the document, whole microseconds and plain values, so
@@ -9,6 +9,8 @@ export type TraceEntry =
   /** The finger's intent. `press` counts the presses of this control from 1. */
   | { at: number; lane: 'finger'; id: string; down: boolean; press: number }
   | { at: number; lane: 'contact'; id: string; level: 0 | 1 }
+  /** The pin behind a filter. */
+  | { at: number; lane: 'pin'; id: string; level: 0 | 1 }
   /** The scan of an array reads a key otherwise than its contact is: a ghost (1), or a key that is hidden (0). */
   | { at: number; lane: 'ghost'; id: string; level: 0 | 1 }
   /** Clean level; `sinceUs` from the finger's move, `extra` if the same press was answered already. */
@@ -24,6 +26,20 @@ export type TraceEntry =
       neededUs: number;
     }
   | { at: number; lane: 'gesture'; id: string; gesture: GestureKind }
+  /** The hand turns, clockwise positive. */
+  | { at: number; lane: 'turned'; id: string; detents: number; overUs: number }
+  | { at: number; lane: 'channel'; id: string; channel: 'a' | 'b'; level: 0 | 1 }
+  /** What a reading of an encoder made of it: counts and steps; or both channels had changed, and none was. */
+  | { at: number; lane: 'counted'; id: string; counts: number; steps: number; skipped: boolean }
+  | { at: number; lane: 'moved'; id: string; perMille: number; overUs: number }
+  /** A knob's value has changed; `count` is the reading that did it. */
+  | { at: number; lane: 'value'; id: string; step: number; value: number; count: number }
+  | { at: number; lane: 'sent'; id: string; codeId: string }
+  /** A code arrived; another than was sent where it was taken for another. */
+  | { at: number; lane: 'heard'; id: string; codeId: string; sentId: string }
+  | { at: number; lane: 'code'; id: string; codeId: string; gesture: CodeGesture }
+  /** Keys together; `id` is the chord's. */
+  | { at: number; lane: 'chord'; id: string }
   /** A rule fired; `stateId` is where. */
   | { at: number; lane: 'rule'; id: string; stateId: string }
   | { at: number; lane: 'state'; id: string }

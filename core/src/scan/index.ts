@@ -11,6 +11,6 @@ export {
   type LadderFigures,
   type LadderLevel,
 } from './ladder.ts';
-export { bestRows, matrixCircuit, matrixTerminals } from './matrixLines.ts';
+export { bestRows, matrixCircuit, matrixScanUs, matrixTerminals } from './matrixLines.ts';
 export { type Scheme, type SchemePart } from './scheme.ts';
 export { keyPlaces, schemeOf, schemes, setFaults, setCircuit, type KeyPlace } from './keySet.ts';

@@ -16,9 +16,13 @@ export function deriveFor(gadget: Gadget): Derived {
     bouncedPresses: (controlId, heldUs, count) =>
       once(`presses ${controlId} ${heldUs} ${count}`, () => {
         const number = gadget.controls.findIndex(({ id }) => id === controlId);
-        const { contact } = gadget.controls[number]!;
+        const control = gadget.controls[number];
+        if (control?.kind !== 'button')
+          throw new RangeError(`expected the id of a button, got "${controlId}"`);
+        const { contact } = control;
+        const captured = gadget.captures.find(({ id }) => id === contact.captureId)?.presses;
         return Array.from({ length: count }, (_, press) =>
-          pressEdges(contact, heldUs, checkSeed, number, press),
+          pressEdges(contact, heldUs, checkSeed, number, press, captured),
         );
       }),
   };

@@ -1,9 +1,10 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { contactOf } from '../contact/index.ts';
-import { applyEdit, type Gadget, type Snag } from '../gadget/index.ts';
-import { frozen, ideal, pressToLight, rule, state } from '../test/fixtures.ts';
+import { applyEdit, type Gadget, type GestureSetting, type Snag } from '../gadget/index.ts';
+import { frozen, gestures, ideal, pressToLight, rule, setting, state } from '../test/fixtures.ts';
 import { checkGadget, snagRules } from './index.ts';
+import { feelCases } from '../test/feelCases.ts';
 import { wiringCases } from '../test/wiringCases.ts';
 
 const of = (gadget: Gadget, id: string) =>
@@ -18,9 +19,8 @@ const flowWith = (change: (flow: Gadget['flow']) => void): Gadget => {
   return gadget;
 };
 const feel = (patch: Parameters<typeof pressToLight>[0]) => pressToLight(patch);
-const quiet = { holdUs: null, doubleWindowUs: null, repeat: null };
-const listeningTo = (gesture: 'tap' | 'hold', gestures: object) => {
-  const gadget = feel({ gestures: { ...quiet, ...gestures } });
+const listeningTo = (gesture: 'tap' | 'hold', given: Partial<GestureSetting>) => {
+  const gadget = feel({ gestures: gestures(given) });
   gadget.flow.states[0]!.rules[0]!.trigger = { kind: 'gesture', controlId: 'b1', gesture };
   return gadget;
 };
@@ -30,35 +30,35 @@ const pathCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
   [
     'F01',
     'a lockout shorter than the bounce',
-    feel({ contact: contactOf('leaf'), debounce: { algorithm: 'lockout', params: { lockUs: 2_000 } } }),
+    feel({ contact: contactOf('leaf'), debounce: setting('lockout', { lockUs: 2_000 }) }),
     { level: 'stop' },
     true,
   ],
   [
     'F01',
     'no debouncing at all',
-    feel({ contact: contactOf('worn'), debounce: { algorithm: 'none', params: {} } }),
+    feel({ contact: contactOf('worn'), debounce: setting('none', {}) }),
     { level: 'stop' },
     true,
   ],
   [
     'F01',
     'an integrator that counts too little',
-    feel({ contact: contactOf('worn'), debounce: { algorithm: 'integrator', params: { steps: 1 } } }),
+    feel({ contact: contactOf('worn'), debounce: setting('integrator', { steps: 1 }) }),
     {},
     true,
   ],
   [
     'F02',
     'a wait longer than the shortest press',
-    feel({ debounce: { algorithm: 'stable', params: { settleUs: 70_000 } } }),
-    { level: 'stop', values: { name: 'Stir', lost: 4, pressUs: 60_000, repeatUs: 100_000 } },
+    feel({ debounce: setting('stable', { settleUs: 70_000 }) }),
+    { level: 'stop', values: { name: 'Stir', lost: 5, pressUs: 60_000, repeatUs: 100_000 } },
     true,
   ],
   [
     'F02',
     'a lockout longer than the fastest repeat',
-    feel({ debounce: { algorithm: 'lockout', params: { lockUs: 120_000 } } }),
+    feel({ debounce: setting('lockout', { lockUs: 120_000 }) }),
     { level: 'likely' },
     true,
   ],
@@ -212,7 +212,7 @@ const pathCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
   ],
 ];
 
-const cases = [...pathCases, ...wiringCases];
+const cases = [...pathCases, ...feelCases, ...wiringCases];
 
 describe('snags', () => {
   it('are none on a gadget without faults', () => {
@@ -253,7 +253,7 @@ describe('snags', () => {
   });
 
   it('of an ideal contact need no debouncing', () => {
-    expect(of(feel({ contact: ideal, debounce: { algorithm: 'none', params: {} } }), 'F01')).toEqual([]);
+    expect(of(feel({ contact: ideal, debounce: setting('none', {}) }), 'F01')).toEqual([]);
   });
 
   it('every rule has its file, and some case above', () => {

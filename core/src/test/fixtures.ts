@@ -1,5 +1,15 @@
-import { contactOf } from '../contact/index.ts';
-import { emptyGadget, type Button, type Gadget, type Part, type Rule, type State } from '../gadget/index.ts';
+import { contactOf, undisturbed } from '../contact/index.ts';
+import { defaultSetting } from '../debounce/index.ts';
+import {
+  emptyGadget,
+  type Button,
+  type DebounceSetting,
+  type Gadget,
+  type GestureSetting,
+  type Part,
+  type Rule,
+  type State,
+} from '../gadget/index.ts';
 
 /** A contact that never bounces, where a test is about something else. */
 export const ideal = {
@@ -9,7 +19,28 @@ export const ideal = {
   againPerMille: 0,
   gapMedianUs: 100,
   gapSpreadPerMille: 0,
+  ...undisturbed,
 };
+
+/** A setting; letting go is treated as pressing is, where nothing else is said. */
+export function setting(algorithm: string, params: Record<string, number>): DebounceSetting {
+  const usual = defaultSetting(algorithm);
+  const both = params.settleUs ?? params.lockUs ?? params.waitUs;
+  const alike: Record<string, number> =
+    'releaseUs' in usual.params && both !== undefined ? { releaseUs: both } : {};
+  if (params.steps !== undefined) Object.assign(alike, { pressAt: params.steps, releaseAt: 0 });
+  return { ...usual, params: { ...usual.params, ...alike, ...params } };
+}
+
+/** Gestures of a button that listens to nothing but press, release and tap, unless something else is said. */
+export const gestures = (patch: Partial<GestureSetting> = {}): GestureSetting => ({
+  holdUs: null,
+  longerHoldsUs: [],
+  doubleWindowUs: null,
+  triple: false,
+  repeat: null,
+  ...patch,
+});
 
 export function button(patch: Partial<Button> = {}): Button {
   return {
@@ -18,8 +49,9 @@ export function button(patch: Partial<Button> = {}): Button {
     name: 'Stir',
     key: 'Space',
     contact: contactOf('dome'),
-    debounce: { algorithm: 'lockout', params: { lockUs: 8_000 } },
-    gestures: { holdUs: null, doubleWindowUs: null, repeat: null },
+    debounce: setting('lockout', { lockUs: 8_000 }),
+    gestures: gestures(),
+    wants: { purpose: 'game', latestUs: null, wrongPerMillion: null },
     ...patch,
   };
 }
@@ -37,7 +69,15 @@ export function part(id: string, kind: string, plays: string[] = [], patch: Part
   return { id, kind, name: id, figures: {}, priceCents: null, quantity: 1, have: 0, plays, ...patch };
 }
 
-const usualClass = { button: 'push-button', light: 'light', text: 'character-display', tone: 'piezo' };
+const usualClass = {
+  button: 'push-button',
+  encoder: 'encoder',
+  knob: 'potentiometer',
+  codes: 'code-receiver',
+  light: 'light',
+  text: 'character-display',
+  tone: 'piezo',
+};
 
 /** The usual part for every control and output. */
 export function partsFor({ controls, outputs }: Pick<Gadget, 'controls' | 'outputs'>): Part[] {

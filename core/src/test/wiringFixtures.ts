@@ -1,14 +1,30 @@
-import { applyEdit, emptyGadget, type Edit, type Gadget, type Output } from '../gadget/index.ts';
-import { figuresOf, kindOf, type EndKind } from '../parts/index.ts';
+import { freshEncoder, freshKnob } from '../drawer/index.ts';
+import {
+  applyEdit,
+  emptyGadget,
+  type Control,
+  type Edit,
+  type Gadget,
+  type Output,
+} from '../gadget/index.ts';
+import { figuresOf, kindOf } from '../parts/index.ts';
 import { boardOf, fitted, layWiring, proposalsFor } from '../wiring/index.ts';
 import { button, part } from './fixtures.ts';
 
 export type Piece = [kind: string, figures?: Record<string, number>];
 
-const outputOf = (kind: Exclude<EndKind, 'button'>, id: string): Output => {
+const outputOf = (kind: Output['kind'], id: string): Output => {
   if (kind === 'light') return { id, kind, name: id, colour: 'amber' };
   if (kind === 'text') return { id, kind, name: id, columns: 16, rows: 2 };
   return { id, kind, name: id, lowHz: 100, highHz: 5_000 };
+};
+
+const controlOf = (end: Control['kind'], kind: string, id: string): Control => {
+  const part = { kind, figures: {} };
+  if (end === 'button') return button({ id, name: id, key: null });
+  if (end === 'encoder') return { ...freshEncoder(part, id, null, null), id };
+  if (end === 'knob') return { ...freshKnob(part, id, null, null), id };
+  return { id, kind: 'codes', name: id, key: null, codes: [], repeatsEveryUs: 110_000, heldGapUs: 250_000 };
 };
 
 /** A gadget of these parts, p1 and on, with the controls and outputs that they play, on that board. */
@@ -19,9 +35,9 @@ export function gadgetOf(boardId: string | null, ...pieces: Piece[]): Gadget {
     const plays = kindOf({ kind })
       .plays(figuresOf({ kind, figures }))
       .map((end) => {
-        if (end === 'button') {
+        if (end === 'button' || end === 'encoder' || end === 'knob' || end === 'codes') {
           const id = `b${gadget.controls.length + 1}`;
-          gadget.controls.push(button({ id, name: id, key: null }));
+          gadget.controls.push(controlOf(end, kind, id));
           return id;
         }
         const id = `o${gadget.outputs.length + 1}`;

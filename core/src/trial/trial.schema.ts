@@ -54,11 +54,25 @@ const whenSchema = z
 
 export const expectationSchema = z.strictObject({ id: idSchema, what: whatSchema, when: whenSchema });
 
-export const stimulusSchema = z.strictObject({
-  atUs: durationUsSchema(),
-  controlId: idSchema,
-  what: z.enum(['down', 'up']),
-});
+const touched = { atUs: durationUsSchema(), controlId: idSchema };
+
+/** What hands do: buttons pressed and let go, encoders turned, knobs moved, codes sent. */
+export const stimulusSchema = z.discriminatedUnion('what', [
+  z.strictObject({ ...touched, what: z.enum(['down', 'up']) }),
+  z.strictObject({
+    ...touched,
+    what: z.literal('turn'),
+    detents: wholeSchema(-1_000, 1_000),
+    overUs: durationUsSchema(),
+  }),
+  z.strictObject({
+    ...touched,
+    what: z.literal('move'),
+    perMille: wholeSchema(0, 1_000, '‰'),
+    overUs: durationUsSchema(),
+  }),
+  z.strictObject({ ...touched, what: z.literal('send'), codeId: idSchema, heldUs: durationUsSchema() }),
+]);
 
 /**
  * A script and what is expected of it. It names parts by id and may be run against any revision; what a revision

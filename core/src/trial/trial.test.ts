@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { gadgetArbitrary, stimuliArbitrary } from '../test/arbitraries.ts';
-import { frozen, ideal, pressToLight } from '../test/fixtures.ts';
+import { frozen, ideal, pressToLight, setting } from '../test/fixtures.ts';
 import { recordedTrial, runTrial, trialSchema, type Expectation, type Trial } from './index.ts';
 
 const gadget = pressToLight({ contact: ideal });
@@ -78,7 +78,7 @@ describe('expectations', () => {
   it('count presses that were swallowed and those that came twice', () => {
     const deaf = pressToLight({
       contact: ideal,
-      debounce: { algorithm: 'stable', params: { settleUs: 90_000 } },
+      debounce: setting('stable', { settleUs: 90_000 }),
     });
     expect(runTrial(deaf, trial([])).result.swallowed).toBe(1);
     expect(runTrial(gadget, trial([])).result).toMatchObject({ swallowed: 0, extra: 0, passed: true });

@@ -16,9 +16,9 @@ export interface Owner {
 /** The mechanical contact by which a part plays its button. */
 export const contactNames: ReadonlySet<string> = new Set(['contact', 'push']);
 
-/** Whether the control is a plain contact, and so can be read together with others. */
+/** Whether the part's key is a plain contact, and so can be read together with others; it is the first that it plays. */
 export function canJoinSet(part: Part): boolean {
-  return part.plays.length === 1 && terminalsOf(part).some(({ name }) => contactNames.has(name));
+  return part.plays.length > 0 && terminalsOf(part).some(({ name }) => contactNames.has(name));
 }
 
 /** All owners: parts in the order of the bill, then the key sets. Keys of a set have no contact to lead any more. */

@@ -1,8 +1,12 @@
 import { ActionIcon, Button, Tooltip } from '@mantine/core';
 import { IconPlayerRecord, IconPower, IconVolume, IconVolumeOff } from '@tabler/icons-react';
 import {
+  controlsOf,
   safelyShown,
   type Button as ButtonPart,
+  type Codes,
+  type Encoder,
+  type Knob,
   type Gadget,
   type Light,
   type Output,
@@ -16,6 +20,7 @@ import { play, prepareSound, setMuted, unlockSound, useSound } from './audio.ts'
 import { Cells } from './Cells.tsx';
 import classes from './InHand.module.css';
 import { Lamp } from './Lamp.tsx';
+import { Dial, holdCode, moveKnobTo, placeOfKnob, Remote, Slide, turnDial } from './Turning.tsx';
 import { useRecording } from './useRecording.ts';
 
 /** A finger on a control: which, whether down, and the event's own stamp. */
@@ -34,6 +39,29 @@ function useFingers() {
   };
   const liftAll = () => [...down.current].forEach((controlId) => move(controlId, false, performance.now()));
   return { held, move, liftAll };
+}
+
+/** A step of a knob by key. */
+const keyStep = 25;
+/** Codes that keys hold, by control. */
+const heldCodes = new Map<string, () => void>();
+
+/** Dials click, knobs move by a little, codes are sent for as long as their key is down. */
+function playOther(control: Encoder | Knob | Codes, { code, repeat }: KeyboardEvent, isDown: boolean): void {
+  if (control.kind === 'codes') {
+    heldCodes.get(control.id)?.();
+    heldCodes.delete(control.id);
+    const first = control.codes[0];
+    if (isDown && first) heldCodes.set(control.id, holdCode(control, first.id));
+    return;
+  }
+  const by = code === control.key ? 1 : -1;
+  if (control.kind === 'encoder') {
+    if (isDown) turnDial(control.id, by);
+  } else if (control.returns) {
+    // An axis is pushed to its end, and springs back.
+    if (!repeat) moveKnobTo(control.id, isDown ? 500 + by * 500 : 500, 60_000);
+  } else if (isDown) moveKnobTo(control.id, placeOfKnob(control.id) + by * keyStep);
 }
 
 /** The gadget itself, to scale, always playable. */
@@ -64,10 +92,14 @@ export function InHand() {
 
   const onKey = (event: KeyboardEvent, isDown: boolean) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
-    const control = gadget.controls.find(({ key }) => key === event.code);
+    const control = gadget.controls.find(
+      (one) => one.key === event.code || ('backKey' in one && one.backKey === event.code),
+    );
     if (!control) return;
     event.preventDefault();
-    if (!event.repeat) move(control.id, isDown, event.timeStamp);
+    if (control.kind !== 'button') {
+      if (control.kind !== 'codes' || !event.repeat) playOther(control, event, isDown);
+    } else if (!event.repeat) move(control.id, isDown, event.timeStamp);
   };
   const onBlur = (event: FocusEvent) => {
     if (event.currentTarget.contains(event.relatedTarget)) return;
@@ -125,7 +157,13 @@ export function InHand() {
 }
 
 function keysSentence({ controls }: Gadget): string {
-  const keys = controls.flatMap(({ key, name }) => (key === null ? [] : [`${keyName(key)} plays ${name}`]));
+  const keys = controls.flatMap((control) => {
+    const played = 'backKey' in control ? [control.backKey, control.key] : [control.key];
+    const known = played.filter((key) => key !== null).map(keyName);
+    return known.length === 0
+      ? []
+      : [`${known.join(' and ')} ${known.length > 1 ? 'play' : 'plays'} ${control.name}`];
+  });
   return keys.length === 0 ? 'No keys yet: give controls a key in Parts.' : `${keys.join(', ')}.`;
 }
 
@@ -203,8 +241,19 @@ function Body({ gadget, held, move }: { gadget: Gadget; held: ReadonlySet<string
         ))}
       </div>
       <div className={classes.row} data-many={gadget.controls.length > keypadFrom || undefined}>
-        {gadget.controls.map((control) => (
+        {controlsOf(gadget, 'button').map((control) => (
           <Cap key={control.id} control={control} down={held.has(control.id)} move={move} />
+        ))}
+      </div>
+      <div className={classes.row}>
+        {controlsOf(gadget, 'encoder').map((control) => (
+          <Dial key={control.id} control={control} />
+        ))}
+        {controlsOf(gadget, 'knob').map((control) => (
+          <Slide key={control.id} control={control} />
+        ))}
+        {controlsOf(gadget, 'codes').map((control) => (
+          <Remote key={control.id} control={control} />
         ))}
       </div>
     </div>

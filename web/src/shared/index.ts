@@ -8,6 +8,7 @@ export { goTo, useFound, usePlace } from './usePlace.ts';
 export { keyName } from './keyNames.ts';
 export {
   count,
+  msToUs,
   showBytes,
   showCurrent,
   showDate,

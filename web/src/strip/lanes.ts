@@ -20,6 +20,8 @@ export type Mark =
 /** Controls that get lanes of their own. A keypad's would push the rest of the path out of sight. */
 const controlsShown = 3;
 
+const touching: ReadonlySet<Lane> = new Set(['finger', 'ghost', 'turned', 'moved', 'sent']);
+
 /** The controls that were touched last, in document order; those of a small gadget are all shown. */
 export function controlsInView({ controls }: Gadget, trace: readonly TraceEntry[]): Control[] {
   if (controls.length <= controlsShown) return controls;
@@ -27,7 +29,7 @@ export function controlsInView({ controls }: Gadget, trace: readonly TraceEntry[
   for (let index = trace.length - 1; index >= 0 && touched.size < controlsShown; index -= 1) {
     const entry = trace[index]!;
     // A ghost touches too: it is what one wants to see.
-    if (entry.lane === 'finger' || entry.lane === 'ghost') touched.add(entry.id);
+    if (touching.has(entry.lane) && 'id' in entry) touched.add(entry.id);
   }
   // Before the first touch any will do; then the lanes have their places already.
   for (const { id } of controls) if (touched.size < controlsShown) touched.add(id);
@@ -57,8 +59,17 @@ const laneOf = (entry: TraceEntry): string | null => {
       return `${entry.lane} ${entry.id}`;
     case 'swallowed':
       return `clean ${entry.id}`;
+    case 'counted':
+    case 'value':
+    case 'heard':
+      return `clean ${entry.id}`;
+    case 'code':
+      return `gesture ${entry.id}`;
     case 'ghost':
     case 'finger':
+    case 'turned':
+    case 'moved':
+    case 'sent':
       return `contact ${entry.id}`;
     case 'state':
       return 'state';
@@ -185,6 +196,12 @@ const textBand = (rows: string[]) => {
 function tickOf(entry: TraceEntry): { text: string; bad: boolean } {
   if (entry.lane === 'gesture') return { text: entry.gesture, bad: false };
   if (entry.lane === 'swallowed') return { text: 'swallowed', bad: true };
+  if (entry.lane === 'counted')
+    return entry.skipped ? { text: 'missed', bad: true } : { text: String(entry.counts), bad: false };
+  if (entry.lane === 'value') return { text: String(entry.value), bad: false };
+  if (entry.lane === 'heard') return { text: '', bad: entry.codeId !== entry.sentId };
+  if (entry.lane === 'code') return { text: entry.gesture, bad: false };
+  if (entry.lane === 'turned') return { text: `${entry.detents > 0 ? '+' : ''}${entry.detents}`, bad: false };
   if (entry.lane === 'ghost') return { text: entry.level === 1 ? 'ghost' : 'hidden', bad: true };
   return { text: '', bad: false };
 }

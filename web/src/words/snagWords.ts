@@ -1,5 +1,6 @@
 import type { Snag } from '@hum-lever/core';
 import { showDuration } from '../shared/units.ts';
+import { feelMendWords, feelSnagWords } from './feelSnagWords.ts';
 import { wiringMendWords, wiringSnagWords } from './wiringSnagWords.ts';
 
 export interface SnagText {
@@ -26,27 +27,7 @@ const never: Record<string, (v: Values) => string> = {
 /** One entry per rule of the core; `snagWords.test.ts` checks that none is missing. */
 export const snagWords: Record<string, { title: string; say: (v: Values) => string }> = {
   ...wiringSnagWords,
-  F01: {
-    title: 'One press counts twice',
-    say: (v) =>
-      `Of ${v.presses} presses of ${v.name}, played with its own switch, ${v.extra} came through more than once. It bounces for up to ${us(v.closeMaxUs)} closing and ${us(v.openMaxUs)} opening; the debouncing is over before that.`,
-  },
-  F02: {
-    title: 'Quick presses get lost',
-    say: (v) =>
-      `Four presses of ${us(v.pressUs)}, one every ${us(v.repeatUs)}, as a quick hand makes them: ${v.lost} of them never come through ${v.name}, because its debouncing takes longer than that.`,
-  },
-  F03: {
-    title: 'Every tap is late',
-    say: (v) =>
-      `A tap of ${v.name} waits ${us(v.windowUs)} to see whether a second one follows.` +
-      (v.needed === 1 ? ' That is the price of its double tap.' : ' No rule answers a double tap.'),
-  },
-  F04: {
-    title: 'A tap can become a hold',
-    say: (v) =>
-      `${v.name} counts as held after ${us(v.holdUs)}. An unhurried tap lasts up to ${us(v.longTapUs)}, so some taps will be taken for holds.`,
-  },
+  ...feelSnagWords,
   F12: {
     title: 'Presses are lost while it waits',
     say: (v) =>
@@ -89,12 +70,7 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
 /** What each kind of mend does. */
 export const mendWords: Record<string, (v: Values) => string> = {
   ...wiringMendWords,
-  safeDebounce: (v) => {
-    const [name, value] = Object.entries(v).find(([key]) => key !== 'algorithm')!;
-    return `Set ${v.algorithm} to ${name === 'steps' ? `${value} samples` : us(value)}`;
-  },
-  noDouble: () => 'Stop listening for a double tap',
-  longerHold: (v) => `Hold for ${us(v.holdUs)}`,
+  ...feelMendWords,
   waitInOwnState: (v) => `Make the wait a state of its own, “${v.name}”`,
   removeState: () => 'Remove the state',
   wayHome: (v) => `Let a tap of ${v.control} lead to ${v.home}`,

@@ -1,4 +1,11 @@
-import { findRule, type EntryOf, type Gadget, type GestureKind, type TraceEntry } from '@hum-lever/core';
+import {
+  findRule,
+  type CodeGesture,
+  type EntryOf,
+  type Gadget,
+  type GestureKind,
+  type TraceEntry,
+} from '@hum-lever/core';
 import type { Stage } from '../shared/stages.tsx';
 import { showDuration, showHz } from '../shared/units.ts';
 
@@ -10,12 +17,35 @@ export const gestureWords: Record<GestureKind, string> = {
   hold: 'held',
   double: 'tapped twice',
   repeat: 'repeats while held',
+  hold2: 'held longer',
+  hold3: 'held longest',
+  triple: 'tapped three times',
+  heldRelease: 'let go after being held',
+  up: 'turned up a step',
+  down: 'turned down a step',
+};
+
+/** What a code of a receiver can say. */
+export const codeWords: Record<CodeGesture, string> = {
+  press: 'is heard',
+  repeat: 'is heard again, held',
+  release: 'is no longer heard',
 };
 
 /** Which stage of the path an entry belongs to. */
 export const stageOf: Record<TraceEntry['lane'], Stage> = {
   finger: 'contact',
   contact: 'contact',
+  pin: 'contact',
+  turned: 'contact',
+  channel: 'contact',
+  moved: 'contact',
+  sent: 'contact',
+  heard: 'clean',
+  counted: 'clean',
+  value: 'clean',
+  code: 'gesture',
+  chord: 'gesture',
   ghost: 'contact',
   clean: 'clean',
   swallowed: 'clean',
@@ -31,10 +61,10 @@ export const stageOf: Record<TraceEntry['lane'], Stage> = {
 
 /** Names of what the ids stand for; what is gone is said to be. */
 export function namesOf(gadget: Gadget): (id: string) => string {
-  const { controls, outputs, flow } = gadget;
-  const names = new Map(
-    [...controls, ...outputs, ...flow.variables, ...flow.states].map(({ id, name }) => [id, name]),
-  );
+  const { controls, chords, outputs, flow } = gadget;
+  const codes = controls.flatMap((control) => (control.kind === 'codes' ? control.codes : []));
+  const all = [...controls, ...codes, ...chords, ...outputs, ...flow.variables, ...flow.states];
+  const names = new Map(all.map(({ id, name }) => [id, name]));
   return (id) => names.get(id) ?? 'something removed since';
 }
 
@@ -47,6 +77,8 @@ const swallowedBecause: Record<EntryOf<'swallowed'>['reason'], (e: EntryOf<'swal
     `it lasted ${showDuration(hadUs)} and fell between two readings, which are ${showDuration(neededUs)} apart`,
   masked: ({ hadUs }) =>
     `other keys of its array hid it from the scan for the ${showDuration(hadUs)} that it lasted`,
+  deaf: ({ hadUs }) =>
+    `the rest level of the pad has drifted so far that a finger of ${showDuration(hadUs)} did not reach its threshold`,
   blocked: ({ hadUs, neededUs }) =>
     `everything stood still for ${showDuration(neededUs)} from its start, and it had ended after ${showDuration(hadUs)}`,
 };
@@ -57,20 +89,22 @@ function answerTo(trace: readonly TraceEntry[], index: number): EntryOf<'rule'> 
   for (let i = index + 1; i < trace.length && trace[i]!.at === at; i += 1) {
     const entry = trace[i]!;
     if (entry.lane === 'rule') return entry;
-    if (entry.lane === 'gesture') return undefined;
+    if (entry.lane === 'gesture' || entry.lane === 'code' || entry.lane === 'chord') return undefined;
   }
   return undefined;
 }
+
+const byHand: ReadonlySet<string> = new Set(['finger', 'turned', 'moved', 'sent']);
+const meaningful: ReadonlySet<string> = new Set(['gesture', 'code', 'chord']);
+const beginsByHand = (entry: TraceEntry) =>
+  byHand.has(entry.lane) && !(entry.lane === 'finger' && !entry.down);
 
 /**
  * The entry that tells most about what hands did last: a press that was lost or came twice, else a gesture that was
  * answered, else any gesture; without hands, the last state. -1: nothing has happened.
  */
 export function mostTelling(trace: readonly TraceEntry[]): number {
-  const from = Math.max(
-    0,
-    trace.findLastIndex((entry) => entry.lane === 'finger' && entry.down),
-  );
+  const from = Math.max(0, trace.findLastIndex(beginsByHand));
   // Only what came since the last press is looked at: this runs with every report.
   const recent = trace.slice(from);
   const last = (fits: (entry: TraceEntry, index: number) => boolean) => {
@@ -80,9 +114,9 @@ export function mostTelling(trace: readonly TraceEntry[]): number {
   const candidates = [
     () => last((entry) => entry.lane === 'ghost'),
     () => last((entry) => entry.lane === 'swallowed' || (entry.lane === 'clean' && entry.extra)),
-    () => last((entry, index) => entry.lane === 'gesture' && answerTo(recent, index) !== undefined),
-    () => last((entry) => entry.lane === 'gesture'),
-    () => last((entry) => entry.lane === 'state' || entry.lane === 'finger'),
+    () => last((entry, index) => meaningful.has(entry.lane) && answerTo(recent, index) !== undefined),
+    () => last((entry) => meaningful.has(entry.lane)),
+    () => last((entry) => entry.lane === 'state' || byHand.has(entry.lane)),
   ];
   for (const candidate of candidates) {
     const found = candidate();
@@ -95,6 +129,8 @@ export function mostTelling(trace: readonly TraceEntry[]): number {
 export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: number): string {
   const name = namesOf(gadget);
   const entry = trace[index]!;
+  const answered = (was: string, answer: EntryOf<'rule'> | undefined) =>
+    answer ? `${was} ${ruleWords(gadget, answer)}` : `${was} No rule answered.`;
   switch (entry.lane) {
     case 'finger':
       return entry.down
@@ -114,9 +150,32 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
       return `This press of ${name(entry.id)} was swallowed: ${swallowedBecause[entry.reason](entry)}.`;
     case 'gesture': {
       const answer = answerTo(trace, index);
-      const was = `${name(entry.id)} ${gestureWords[entry.gesture]}.`;
-      return answer ? `${was} ${ruleWords(gadget, answer)}` : `${was} No rule answered.`;
+      return answered(`${name(entry.id)} ${gestureWords[entry.gesture]}.`, answer);
     }
+    case 'code':
+      return answered(`${name(entry.codeId)} ${codeWords[entry.gesture]}.`, answerTo(trace, index));
+    case 'chord':
+      return answered(`${name(entry.id)}: together.`, answerTo(trace, index));
+    case 'pin':
+      return `Behind its filter, the pin of ${name(entry.id)} goes ${entry.level === 1 ? 'on' : 'off'}.`;
+    case 'turned':
+      return `A hand turned ${name(entry.id)} ${entry.detents < 0 ? 'back' : 'on'} by ${Math.abs(entry.detents)}, clicks that take ${showDuration(entry.overUs)}.`;
+    case 'channel':
+      return `Channel ${entry.channel.toUpperCase()} of ${name(entry.id)} ${entry.level === 1 ? 'closed' : 'opened'}.`;
+    case 'counted':
+      return entry.skipped
+        ? `Missed: both channels of ${name(entry.id)} had changed since the last reading, and which way cannot be told.`
+        : `${name(entry.id)}: ${signed(entry.counts)} counted, ${signed(entry.steps)} steps of it.`;
+    case 'moved':
+      return `A hand moved ${name(entry.id)} to ${Math.round(entry.perMille / 10)} % of its way.`;
+    case 'value':
+      return `${name(entry.id)} became ${entry.value}, from a reading of ${entry.count}.`;
+    case 'sent':
+      return `${name(entry.codeId)} was sent to ${name(entry.id)}.`;
+    case 'heard':
+      return entry.codeId === entry.sentId
+        ? `The code of ${name(entry.codeId)} arrived.`
+        : `${name(entry.sentId)} was taken for ${name(entry.codeId)}.`;
     case 'rule':
       return ruleWords(gadget, entry);
     case 'state':
@@ -133,6 +192,8 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
       return `A wait begins: nothing is read and nothing happens for ${showDuration(entry.untilUs - entry.at)}.`;
   }
 }
+
+const signed = (n: number) => (n > 0 ? `+${n}` : String(n)).replace('-', '−');
 
 function ruleWords(gadget: Gadget, { id, stateId }: EntryOf<'rule'>): string {
   const found = findRule(gadget, id);

@@ -1,4 +1,5 @@
 import {
+  type Button,
   checkGadget,
   emptyGadget,
   readGadgetText,
@@ -10,6 +11,7 @@ import {
 } from '@hum-lever/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { setting } from '../test/gadgets.ts';
 import { mostTelling, sayingOf, sayWhy } from './index.ts';
 import { mendWords, snagWords } from './snagWords.ts';
 
@@ -42,7 +44,32 @@ describe('words', () => {
   });
 
   it.each<[string, Snag['values']]>([
-    ['F02', { name: 'Stir', lost: 2, pressUs: 60_000, repeatUs: 100_000 }],
+    ['F02', { name: 'Stir', lost: 2, of: 5, pressUs: 60_000, repeatUs: 100_000 }],
+    ['F04', { name: 'Stir', holdUs: 200_000, longTapUs: 350_000, asHold: 90, tried: 5_000 }],
+    [
+      'F05',
+      {
+        name: 'Dial',
+        turnUs: 400_000,
+        countsPerSecond: 240,
+        neededUs: 4_166,
+        periodUs: 8_000,
+        lostPerMille: 412,
+      },
+    ],
+    ['F06', { name: 'Dial', reason: 'several', countsPerDetent: 2, countsPerStep: 4, extraPerMille: 0 }],
+    ['F06', { name: 'Dial', reason: 'parts', countsPerDetent: 4, countsPerStep: 2, extraPerMille: 0 }],
+    ['F06', { name: 'Dial', reason: 'shortcut', countsPerDetent: 4, countsPerStep: 4, extraPerMille: 61 }],
+    ['F07', { name: 'Volume', widthTenths: 50, noiseCounts: 5, hysteresisCounts: 0, worst: 900, usual: 40 }],
+    ['F08', { name: 'Volume', sets: 'level', taper: 'linear', middlePercent: 50 }],
+    ['F09', { name: 'Volume', reason: 'flow' }],
+    ['F09', { name: 'Volume', reason: 'reversed' }],
+    ['F10', { name: 'Lever', where: 'ends', endCounts: 5, centreCounts: 0 }],
+    ['F10', { name: 'Lever', where: 'centre', endCounts: 5, centreCounts: 20 }],
+    ['F10', { name: 'Lever', where: 'both', endCounts: 5, centreCounts: 20 }],
+    ['F11', { name: 'Stir', state: 'Awake', gesture: 'tap' }],
+    ['F13', { name: 'Ready', first: 'Left', second: 'Right', periodUs: 10_000, tiesPerMille: 47 }],
+    ['K02', { name: 'Keys', keys: 12, scanUs: 105, periodUs: 80_000, neededUs: 80_000, pressUs: 60_000 }],
     ['L05', { state: 'Ready', number: 1, reason: 'guard' }],
     ['L05', { state: 'Ready', number: 2, reason: 'outlived', delayUs: 9_000, earlierUs: 5_000 }],
     ['L05', { state: 'Ready', number: 2, reason: 'unheard', gesture: 'hold', control: 'Stir' }],
@@ -219,7 +246,7 @@ describe('words', () => {
     expect(play(sound, 90_000, 5_000_000)).toBe('Stir pressed. Rule 1 of Ready answered.');
     const slow = {
       ...sound,
-      controls: [{ ...sound.controls[0]!, debounce: { algorithm: 'stable', params: { settleUs: 150_000 } } }],
+      controls: [{ ...(sound.controls[0] as Button), debounce: setting('stable', { settleUs: 150_000 }) }],
     };
     expect(play(slow, 90_000, 5_000_000)).toMatch(/^This press of Stir was swallowed: it lasted 90\sms/);
     expect(mostTelling([])).toBe(-1);

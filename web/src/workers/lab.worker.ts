@@ -4,23 +4,49 @@ import {
   compareBoards,
   compareSchemes,
   layWiring,
-  measureSetting,
-  pressEdges,
+  encoderPart,
+  knobFacts,
+  measureOn,
+  planSweep,
+  quietReading,
+  recommend,
   runTrial,
+  speedRow,
+  speedsOf,
+  sweep,
+  taperOf,
+  triedSeed,
+  tryTaps,
+  tryTogether,
   waysOut,
-  human,
   type Button,
+  type Chord,
   type Clash,
   type DebounceSetting,
+  type Encoder,
   type Gadget,
+  type GestureSetting,
+  type Hands,
+  type Knob,
+  type SweepRow,
+  type SweepWish,
 } from '@hum-lever/core';
 import { expose } from 'comlink';
 
-/** Presses per measurement on the Feel sheet. */
-const measured = 500;
-const labSeed = 0x1ab;
+/** Presses that one press on the Feel sheet is held against. */
+const measured = 10_000;
 
 /** Computations that may take longer than a frame. */
+const sliceMs = 40;
+/** Counts sweeps; one that is not the newest stops. */
+let sweeping = 0;
+
+export interface Sweep {
+  gadget: Gadget;
+  control: Button;
+  wish: SweepWish;
+}
+
 const lab = {
   check: checkGadget,
   lay(gadget: Gadget) {
@@ -36,11 +62,47 @@ const lab = {
   boards: compareBoards,
   trial: runTrial,
   /** How settings do on the same presses of one button's own switch. */
-  measure(button: Button, settings: DebounceSetting[], periodUs: number) {
-    const presses = Array.from({ length: measured }, (_, press) =>
-      pressEdges(button.contact, human.ordinaryPressUs, labSeed, 0, press),
-    );
-    return settings.map((setting) => measureSetting(setting, periodUs, presses));
+  measure: (
+    gadget: Pick<Gadget, 'hands' | 'captures'>,
+    button: Button,
+    settings: DebounceSetting[],
+    periodUs: number,
+  ) => measureOn(gadget, button, settings, periodUs, measured),
+  recommend,
+  speeds: (gadget: Gadget, encoder: Encoder) =>
+    speedsOf(gadget.hands.quickTurnUs).map((turnUs) =>
+      speedRow(encoder, encoderPart(gadget, encoder.id), gadget.loop.periodUs, turnUs),
+    ),
+  knob(gadget: Pick<Gadget, 'parts'>, knob: Knob) {
+    const taper = taperOf(gadget, knob.id);
+    return { facts: knobFacts(knob, taper), quiet: quietReading(knob, taper) };
+  },
+  taps: (gestures: GestureSetting, hands: Hands) => tryTaps(gestures, hands, triedSeed),
+  together: (chord: Chord, hands: Hands) => tryTogether(chord, hands, triedSeed),
+  /**
+   * Sweeps, handing over rows as they come; stops soon after `cancel`. Returns whether it came to its end.
+   * Between two slices the worker listens: to that, and to whoever else asks.
+   */
+  async sweep(plan: Sweep, hand: (rows: SweepRow[], total: number) => void): Promise<boolean> {
+    const run = (sweeping += 1);
+    const planned = planSweep(plan.gadget, plan.control, plan.wish);
+    const total = planned.settings.length * planned.trains.length;
+    let rows: SweepRow[] = [];
+    let sinceMs = performance.now();
+    for (const row of sweep(planned)) {
+      rows.push(row);
+      if (performance.now() - sinceMs < sliceMs) continue;
+      hand(rows, total);
+      rows = [];
+      await new Promise((resolve) => setTimeout(resolve));
+      if (sweeping !== run) return false;
+      sinceMs = performance.now();
+    }
+    hand(rows, total);
+    return true;
+  },
+  cancel(): void {
+    sweeping += 1;
   },
 };
 

@@ -1,6 +1,7 @@
-import { readGadgetText, replay, type Gadget, type TraceEntry } from '@hum-lever/core';
+import { readGadgetText, replay, type Button, type Gadget, type TraceEntry } from '@hum-lever/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { setting } from '../test/gadgets.ts';
 import { LiveMachine } from './live.ts';
 import type { Command, Report } from './protocol.ts';
 
@@ -37,7 +38,7 @@ class Rig {
     this.nowMs = until;
   }
   finger(down: boolean, atMs = this.nowMs) {
-    this.send({ kind: 'finger', controlId: 'b1', down, atMs });
+    this.send({ kind: 'touch', controlId: 'b1', touch: { what: down ? 'down' : 'up' }, atMs });
   }
   press(heldMs = 90) {
     this.finger(true);
@@ -192,9 +193,7 @@ describe('the live machine', () => {
       kind: 'edit',
       gadget: {
         ...kettle,
-        controls: [
-          { ...kettle.controls[0]!, debounce: { algorithm: 'stable', params: { settleUs: 200_000 } } },
-        ],
+        controls: [{ ...(kettle.controls[0] as Button), debounce: setting('stable', { settleUs: 200_000 }) }],
       },
     });
     expect(rig.last('slice')).toMatchObject({ restarted: false, shown: { stateId: 's2' } });
@@ -221,7 +220,9 @@ describe('the live machine', () => {
   it('tells of a failure instead of stopping silently', () => {
     const broken = {
       ...kettle,
-      controls: [{ ...kettle.controls[0]!, debounce: { algorithm: 'magic', params: {} } }],
+      controls: [
+        { ...(kettle.controls[0] as Button), debounce: { algorithm: 'magic', params: {}, wholePort: false } },
+      ],
     };
     rig.send({ kind: 'edit', gadget: broken });
     expect(rig.last('failed').message).toContain('expected a debounce algorithm');

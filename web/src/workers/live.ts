@@ -1,4 +1,4 @@
-import { Machine, type Gadget, type MachineState, type Stimulus } from '@hum-lever/core';
+import { Machine, type Gadget, type MachineState, type Stimulus, type Touch } from '@hum-lever/core';
 import type { Command, Report } from './protocol.ts';
 
 /** What the live machine needs of its surroundings; a test gives it a clock of its own. */
@@ -79,11 +79,11 @@ export class LiveMachine {
         if (this.pastUs !== null) this.scrub(machine, this.pastUs);
         break;
       }
-      case 'finger':
+      case 'touch':
         // The past cannot be played, only watched; paused time stands still for fingers too.
         if (this.pastUs !== null) return;
         this.catchUp(machine, this.believed(command.atMs));
-        this.press(machine, command.controlId, command.down);
+        this.touch(machine, command.controlId, command.touch);
         break;
       case 'run':
         this.anchor(machine.nowUs);
@@ -126,8 +126,8 @@ export class LiveMachine {
     this.sleep(machine);
   }
 
-  private press(machine: Machine, controlId: string, down: boolean): void {
-    const stimulus: Stimulus = { atUs: machine.nowUs, controlId, what: down ? 'down' : 'up' };
+  private touch(machine: Machine, controlId: string, touch: Touch): void {
+    const stimulus: Stimulus = { atUs: machine.nowUs, controlId, ...touch };
     this.stimuli.push(stimulus);
     machine.stimulate(stimulus);
     // Whatever answers within this very moment should not wait for a timer.

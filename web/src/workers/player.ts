@@ -1,4 +1,4 @@
-import type { Gadget, Shown, Stimulus, TraceEntry, Trial } from '@hum-lever/core';
+import type { Gadget, Shown, Stimulus, Touch, TraceEntry, Trial } from '@hum-lever/core';
 import { create } from 'zustand';
 import { epochMs, type Clock, type Command, type Report } from './protocol.ts';
 
@@ -105,9 +105,12 @@ export const player = {
   },
   edit: (gadget: Gadget) => send({ kind: 'edit', gadget }),
   /** @param stampMs when the hand moved, as events are stamped: since the page was started */
-  finger(controlId: string, down: boolean, stampMs = performance.now()): void {
+  touch(controlId: string, touch: Touch, stampMs = performance.now()): void {
     if (usePlayer.getState().notice !== null) usePlayer.setState({ notice: null });
-    send({ kind: 'finger', controlId, down, atMs: epochMs(stampMs) });
+    send({ kind: 'touch', controlId, touch, atMs: epochMs(stampMs) });
+  },
+  finger(controlId: string, down: boolean, stampMs = performance.now()): void {
+    player.touch(controlId, { what: down ? 'down' : 'up' }, stampMs);
   },
   run: () => send({ kind: 'run' }),
   pause: () => send({ kind: 'pause' }),

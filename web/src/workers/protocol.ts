@@ -1,4 +1,4 @@
-import type { Gadget, Shown, Stimulus, TraceEntry } from '@hum-lever/core';
+import type { Gadget, Shown, Stimulus, Touch, TraceEntry } from '@hum-lever/core';
 
 /** Milliseconds on one clock for page and worker, which count their own from when each was started. */
 export const epochMs = (sinceStartMs: number): number => performance.timeOrigin + sinceStartMs;
@@ -10,7 +10,7 @@ export type Command =
   /** The document was edited: taken over while running. */
   | { kind: 'edit'; gadget: Gadget }
   /** `atMs`: when the hand moved, on the clock of `epochMs`; the message may come later than that. */
-  | { kind: 'finger'; controlId: string; down: boolean; atMs: number }
+  | { kind: 'touch'; controlId: string; touch: Touch; atMs: number }
   | { kind: 'run' }
   | { kind: 'pause' }
   /** To the next event, and pause there. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { defineAlgorithm } from '../algorithm.ts';
+import { cHead, defineAlgorithm } from '../algorithm.ts';
 
 export const none = defineAlgorithm({
   id: 'none',
@@ -9,11 +9,25 @@ export const none = defineAlgorithm({
   school: 'none',
   params: z.strictObject({}),
   defaults: {},
-  protection: null,
+  protecting: () => null,
   settled: (level) => ({ level, sample: level }),
   step: (_state, { level }) => ({ level, sample: level }),
   nextUs: () => null,
+  sweep({ count, atUs }, _params, out) {
+    out.count = count;
+    for (let n = 0; n < count; n += 1) out.atUs[n] = atUs[n]!;
+  },
   deafUntilUs: () => null,
   neededUs: (_params, periodUs) => periodUs,
-  cost: { bytes: 1, operations: 1 },
+  floorUs: () => ({ press: 0, release: 0 }),
+  cost: () => ({ bytes: 4, operations: 1 }),
+  c99: () => `${cHead}
+typedef struct { uint32_t level; } debounce_t;
+
+/* Once per turn; a bit per input. Returns the clean levels. */
+uint32_t debounce_step(debounce_t *d, uint32_t sample, uint32_t now_us) {
+  (void)now_us;
+  return d->level = sample;
+}
+`,
 });

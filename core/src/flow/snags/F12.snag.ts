@@ -1,4 +1,4 @@
-import { human, type Action, type Edit, type Place, type Snag, type SnagRule } from '../../gadget/index.ts';
+import type { Action, Edit, Place, Snag, SnagRule } from '../../gadget/index.ts';
 
 const waitUs = (actions: Action[]) =>
   actions.reduce((sum, action) => (action.kind === 'wait' ? sum + action.lengthUs : sum), 0);
@@ -10,6 +10,7 @@ const waitUs = (actions: Action[]) =>
 export const F12: SnagRule = {
   id: 'F12',
   check(gadget) {
+    const { shortestPressUs } = gadget.hands;
     const found = (
       name: string,
       place: Place,
@@ -17,14 +18,14 @@ export const F12: SnagRule = {
       mend?: { edit: Edit; name: string },
     ): Snag[] => {
       const blockedUs = waitUs(actions);
-      if (blockedUs <= human.shortestPressUs) return [];
-      const lostPerMille = Math.round(1_000 * (1 - human.shortestPressUs / blockedUs));
+      if (blockedUs <= shortestPressUs) return [];
+      const lostPerMille = Math.round(1_000 * (1 - shortestPressUs / blockedUs));
       return [
         {
           rule: 'F12',
           level: 'likely',
           place,
-          values: { name, blockedUs, pressUs: human.shortestPressUs, lostPerMille },
+          values: { name, blockedUs, pressUs: shortestPressUs, lostPerMille },
           ...(mend && { mend: { key: 'waitInOwnState', edit: mend.edit, values: { name: mend.name } } }),
         },
       ];

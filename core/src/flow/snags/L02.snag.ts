@@ -1,9 +1,9 @@
-import type { Edit, Gadget, SnagRule, State } from '../../gadget/index.ts';
+import { controlsOf, type Edit, type Gadget, type SnagRule, type State } from '../../gadget/index.ts';
 
 /** A tap, of the first control that this state does not listen to already, that leads home. */
 function wayHome(gadget: Gadget, state: State): { edit: Edit; control: string } | null {
   const homeId = gadget.flow.initialId;
-  const free = gadget.controls.find(({ id }) =>
+  const free = controlsOf(gadget, 'button').find(({ id }) =>
     state.rules.every(
       ({ trigger }) => !(trigger.kind === 'gesture' && trigger.controlId === id && trigger.gesture === 'tap'),
     ),

@@ -1,5 +1,15 @@
 import { gesturesOf } from '../../gesture/index.ts';
-import type { Edit, Gadget, Rule, Snag, SnagRule, State } from '../../gadget/index.ts';
+import {
+  canonicalJson,
+  type Edit,
+  type Gadget,
+  type GestureKind,
+  type GestureSetting,
+  type Rule,
+  type Snag,
+  type SnagRule,
+  type State,
+} from '../../gadget/index.ts';
 import { alwaysOrNever, compiled } from './reach.ts';
 
 type Reason =
@@ -8,22 +18,26 @@ type Reason =
   | { reason: 'outlived'; delayUs: number; earlierUs: number }
   | { reason: 'unheard'; gesture: string; control: string; mend: Edit };
 
-const sameTrigger = (a: Rule, b: Rule) =>
-  a.trigger.kind === 'gesture' && b.trigger.kind === 'gesture'
-    ? a.trigger.controlId === b.trigger.controlId && a.trigger.gesture === b.trigger.gesture
-    : false;
+/** The same event: timers are told apart by their delay, and so never shadow each other. */
+const sameTrigger = ({ trigger: a }: Rule, { trigger: b }: Rule) =>
+  a.kind !== 'after' && canonicalJson(a) === canonicalJson(b);
 
 /** Starting points for a gesture that a rule wants and its control does not listen for. */
 const listening = {
   hold: { holdUs: 500_000 },
+  heldRelease: { holdUs: 500_000 },
+  hold2: { holdUs: 500_000, longerHoldsUs: [1_500_000] },
+  hold3: { holdUs: 500_000, longerHoldsUs: [1_500_000, 4_000_000] },
   double: { doubleWindowUs: 250_000 },
-  repeat: { repeat: { delayUs: 400_000, everyUs: 120_000 } },
-} as const;
+  triple: { doubleWindowUs: 250_000, triple: true },
+  repeat: { repeat: { delayUs: 400_000, everyUs: 120_000, quickenPercent: 100, fastestUs: 120_000 } },
+} as const satisfies Partial<Record<GestureKind, Partial<GestureSetting>>>;
 
 function unheard(gadget: Gadget, { trigger }: Rule): Reason | null {
   if (trigger.kind !== 'gesture') return null;
   const control = gadget.controls.find(({ id }) => id === trigger.controlId)!;
   const { gesture } = trigger;
+  if (control.kind !== 'button') return null;
   if (gesturesOf(control.gestures).includes(gesture) || !(gesture in listening)) return null;
   const gestures = { ...control.gestures, ...listening[gesture as keyof typeof listening] };
   return {

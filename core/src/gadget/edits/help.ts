@@ -49,3 +49,16 @@ export const unwire = (draft: Draft<Gadget>, ownerId: string) => {
   );
   drop(draft.wiring.companions, ({ forId }) => forId === ownerId);
 };
+
+/** Takes along the rules that it triggers. */
+export const dropChord = (draft: Draft<Gadget>, chordId: string) => {
+  drop(draft.chords, ({ id }) => id === chordId);
+  for (const { rules } of draft.flow.states)
+    drop(rules, ({ trigger }) => trigger.kind === 'chord' && trigger.chordId === chordId);
+};
+
+/** Rules that these codes trigger go. */
+export const dropCodeRules = (draft: Draft<Gadget>, gone: (codeId: string) => boolean) => {
+  for (const { rules } of draft.flow.states)
+    drop(rules, ({ trigger }) => trigger.kind === 'code' && gone(trigger.codeId));
+};

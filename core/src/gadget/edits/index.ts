@@ -1,6 +1,7 @@
 import { gadgetSchema, type Gadget } from '../gadget.schema.ts';
 import { faultsOf } from '../open.ts';
 import { briefEdits } from './briefEdits.ts';
+import { feelEdits } from './feelEdits.ts';
 import { flowEdits } from './flowEdits.ts';
 import { EditRefused } from './help.ts';
 import { partEdits } from './partEdits.ts';
@@ -10,7 +11,7 @@ export { EditRefused } from './help.ts';
 export type { End } from './partEdits.ts';
 
 /* Every change to a document is one of these: small, named, pure. Undo, history, API and mends share them. */
-const single = { ...briefEdits, ...partEdits, ...wiringEdits, ...flowEdits };
+const single = { ...briefEdits, ...partEdits, ...wiringEdits, ...feelEdits, ...flowEdits };
 type SingleName = keyof typeof single;
 type Rest<F> = F extends (gadget: Gadget, ...rest: infer R) => unknown ? R : never;
 type SingleEdit = { [K in SingleName]: { name: K; args: Rest<(typeof single)[K]> } }[SingleName];

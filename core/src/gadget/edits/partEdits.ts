@@ -3,22 +3,34 @@ import type { Control, Output } from '../controls.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
 import type { Part } from '../parts.schema.ts';
-import { drop, eachActions, findIn, moveBy, unlink, unwire, type Patch, type Without } from './help.ts';
+import {
+  drop,
+  dropChord,
+  dropCodeRules,
+  eachActions,
+  findIn,
+  moveBy,
+  unlink,
+  unwire,
+  type Patch,
+  type Without,
+} from './help.ts';
 
 /** A control or output that a part brings along; its id is given on adding. */
 export type End = Without<Control> | Without<Output>;
 
-const isControl = (end: End): end is Without<Control> => end.kind === 'button';
+const controlKinds: ReadonlySet<string> = new Set(['button', 'encoder', 'knob', 'codes']);
+const isControl = (end: End): end is Without<Control> => controlKinds.has(end.kind);
 
 function addEnds(gadget: Gadget, draft: Draft<Gadget>, part: Draft<Part>, ends: readonly End[]): void {
   let known = gadget;
   for (const end of ends) {
     const id = nextId(known, isControl(end) ? 'control' : 'output');
-    if (isControl(end)) draft.controls.push({ ...end, id });
+    if (isControl(end)) draft.controls.push({ ...end, id } as Control);
     else draft.outputs.push({ ...end, id } as Output);
     part.plays.push(id);
     known = isControl(end)
-      ? { ...known, controls: [...known.controls, { ...end, id }] }
+      ? { ...known, controls: [...known.controls, { ...end, id } as Control] }
       : { ...known, outputs: [...known.outputs, { ...end, id } as Output] };
   }
 }
@@ -26,10 +38,13 @@ function addEnds(gadget: Gadget, draft: Draft<Gadget>, part: Draft<Part>, ends: 
 /** Takes along the rules that these trigger and the actions that drive them. */
 function dropEnds(draft: Draft<Gadget>, ids: readonly string[]): void {
   const gone = (id: string) => ids.includes(id);
+  const codes = draft.controls.flatMap((one) => (one.kind === 'codes' && gone(one.id) ? one.codes : []));
+  dropCodeRules(draft, (codeId) => codes.some(({ id }) => id === codeId));
   drop(draft.controls, ({ id }) => gone(id));
   drop(draft.outputs, ({ id }) => gone(id));
   for (const { rules } of draft.flow.states)
     drop(rules, ({ trigger }) => trigger.kind === 'gesture' && gone(trigger.controlId));
+  for (const { id } of draft.chords.filter(({ controlIds }) => controlIds.some(gone))) dropChord(draft, id);
   eachActions(draft, (actions) => drop(actions, (action) => 'outputId' in action && gone(action.outputId)));
   for (const set of draft.wiring.sets) {
     drop(set.controlIds, gone);

@@ -25,7 +25,7 @@ export const codeReceiver = definePart({
     wrongPerMille: 30,
   },
   priceCents: 700,
-  plays: () => [],
+  plays: () => ['codes'],
   terminals: (figures) => [
     signal('tx', { bus: 'uart', line: 'rx', baud: figures.baud }, { drives: true }),
     ...powerEnds(figures),

@@ -14,7 +14,7 @@ export const encoder = definePart({
   }),
   defaults: { detents: 24, countsPerDetent: 4, interrupts: 0 },
   priceCents: 140,
-  plays: () => [],
+  plays: () => ['encoder'],
   terminals: ({ interrupts }) => [...encoderEnds(interrupts), powerEnd('common', 'ground')],
   draws: drawsNothing,
   supply: noSupply,

@@ -25,7 +25,7 @@ export const encoderPush = definePart({
   }),
   defaults: { detents: 24, countsPerDetent: 4, interrupts: 0, ...contactDefaults },
   priceCents: 170,
-  plays: () => ['button'],
+  plays: () => ['button', 'encoder'],
   terminals: (figures) => [
     ...encoderEnds(figures.interrupts),
     powerEnd('common', 'ground'),

@@ -9,7 +9,7 @@ export const lightSensor = definePart({
   figures: z.strictObject({ darkOhms: ohms('In the dark'), brightOhms: ohms('In bright light') }),
   defaults: { darkOhms: 1_000_000, brightOhms: 5_000 },
   priceCents: 60,
-  plays: () => [],
+  plays: () => ['knob'],
   terminals: ({ brightOhms }) => trackEnds(brightOhms, ['level']),
   draws: ({ brightOhms }) => trackDraws(brightOhms, 1),
   supply: noSupply,

@@ -17,6 +17,6 @@ export const motionSensor = definePart({
     busPullOhms: 4_700,
   },
   priceCents: 320,
-  plays: () => [],
+  plays: () => ['knob', 'knob'],
   ...twoWireModule,
 });

@@ -12,7 +12,7 @@ export const potentiometer = definePart({
   }),
   defaults: { trackOhms: 10_000, taper: 0 },
   priceCents: 110,
-  plays: () => [],
+  plays: () => ['knob'],
   terminals: ({ trackOhms }) => trackEnds(trackOhms, ['wiper']),
   draws: ({ trackOhms }) => trackDraws(trackOhms, 1),
   supply: noSupply,

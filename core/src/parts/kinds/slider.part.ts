@@ -13,7 +13,7 @@ export const slider = definePart({
   }),
   defaults: { trackOhms: 10_000, taper: 0, travelMm: 45 },
   priceCents: 240,
-  plays: () => [],
+  plays: () => ['knob'],
   terminals: ({ trackOhms }) => trackEnds(trackOhms, ['wiper']),
   draws: ({ trackOhms }) => trackDraws(trackOhms, 1),
   supply: noSupply,

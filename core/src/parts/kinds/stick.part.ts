@@ -18,7 +18,7 @@ export const stick = definePart({
   figures: z.strictObject({ trackOhms: ohms('Track of each axis'), ...contactFigures }),
   defaults: { trackOhms: 10_000, ...contactDefaults },
   priceCents: 320,
-  plays: () => ['button'],
+  plays: () => ['button', 'knob', 'knob'],
   terminals: (figures) => [
     ...trackEnds(figures.trackOhms, ['across', 'along']),
     ...contactEnds(figures, 'push'),

@@ -12,7 +12,11 @@ export const K01: SnagRule = {
     const nameOf = new Map(gadget.controls.map(({ id, name }) => [id, name]));
     const names = (ids: readonly string[]) => ids.map((id) => nameOf.get(id) ?? id).join(', ');
     return arraysOf(gadget, logicMv).flatMap(({ id, name, controlIds, circuit, chords }): Snag[] => {
-      const wrong = chords.flatMap((chord) => {
+      // Keys that mean something together are held together.
+      const meant = gadget.chords
+        .filter(({ controlIds: keys }) => keys.every((key) => controlIds.includes(key)))
+        .map(({ controlIds: keys }) => keys);
+      const wrong = [...chords, ...meant].flatMap((chord) => {
         const pressed = controlIds.map((key) => chord.includes(key));
         const read = readKeys(circuit, pressed);
         const ghosts = controlIds.filter((_, key) => read[key] && !pressed[key]);
@@ -36,7 +40,7 @@ export const K01: SnagRule = {
             ghosts: names(first.ghosts),
             masked: names(first.masked),
             wrong: wrong.length,
-            chords: chords.length,
+            chords: chords.length + meant.length,
           },
           ...(edit && { mend: { key: 'otherScheme', edit, values: { scheme } } }),
         },

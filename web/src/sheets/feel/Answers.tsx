@@ -1,13 +1,15 @@
 import { Button as PushButton } from '@mantine/core';
-import type { Button, DebounceSetting, Measure } from '@hum-lever/core';
-import { edit, useDocument } from '../../client/index.ts';
+import type { Button, DebounceSetting, MeasuredTally } from '@hum-lever/core';
+import { edit } from '../../client/index.ts';
 import { showDuration } from '../../shared/index.ts';
+import { paramWords } from '../../words/index.ts';
 import { Finger, Level, Windows } from './Drawing.tsx';
 import classes from './Feel.module.css';
+import { oddsWords } from './oddsWords.ts';
 import type { Answer, Window } from './press.ts';
 import { useMeasures } from './useMeasures.ts';
 
-/** What every method would have made of the same press, and of many like it. */
+/** What every method would have made of the same press, and of thousands like it. */
 export function Answers({
   control,
   answers,
@@ -19,8 +21,7 @@ export function Answers({
   windows: Window[];
   fingers: number[];
 }) {
-  const { periodUs } = useDocument().loop;
-  const measures = useMeasures(control, periodUs);
+  const measures = useMeasures(control);
   const use = (debounce: DebounceSetting) =>
     edit({ name: 'changeControl', args: [control.id, { debounce }] });
   return (
@@ -64,22 +65,16 @@ export function Answers({
   );
 }
 
-const paramWords = ({ algorithm, params }: DebounceSetting) =>
-  Object.values(params)
-    .map((value) => (algorithm === 'integrator' ? `${value} samples` : showDuration(value)))
-    .join(', ');
-
 function answerWords(presses: number, latencyUs: number | null): string {
   if (presses === 0) return 'It would be lost.';
   return presses === 1 ? `Once, after ${showDuration(latencyUs!)}.` : `It would count ${presses} times.`;
 }
 
-function measureWords(measure: Measure | undefined): string {
+function measureWords(measure: MeasuredTally | undefined): string {
   if (!measure) return 'Measuring…';
-  const { presses, extra, missed, medianUs, worstUs } = measure;
-  const late =
-    medianUs === null
-      ? ''
-      : `; half of them within ${showDuration(medianUs)}, all within ${showDuration(worstUs!)}`;
-  return `Of ${presses} presses on this switch: ${extra} counted more than once, ${missed} lost${late}.`;
+  const { falseOdds, missedOdds, press } = measure;
+  const late = press
+    ? ` Half of them known within ${showDuration(press.medianUs)}, all within ${showDuration(press.worstUs)}.`
+    : '';
+  return `False: ${oddsWords(falseOdds)}. Missed: ${oddsWords(missedOdds)}.${late}`;
 }

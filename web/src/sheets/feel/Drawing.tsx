@@ -39,9 +39,20 @@ export function Windows({
 const at = (us: number, { fromUs, toUs, width }: Scale) => ((us - fromUs) / (toUs - fromUs)) * width;
 
 /** A level over time as one line. */
-export function Level({ edges, stage, scale }: { edges: Edge[]; stage: Stage; scale: Scale }) {
+export function Level({
+  edges,
+  before: resting = 0,
+  stage,
+  scale,
+}: {
+  edges: Edge[];
+  /** Level before the first of them. */
+  before?: 0 | 1;
+  stage: Stage;
+  scale: Scale;
+}) {
   const y = (level: 0 | 1) => (level === 1 ? 5 : laneHeight - 5);
-  const before = edges.findLast(({ atUs }) => atUs < scale.fromUs)?.level ?? 0;
+  const before = edges.findLast(({ atUs }) => atUs < scale.fromUs)?.level ?? resting;
   const inside = edges.filter(({ atUs }) => atUs >= scale.fromUs && atUs <= scale.toUs);
   const path = inside.map(({ atUs, level }) => `H${at(atUs, scale)} V${y(level)}`).join(' ');
   return (
@@ -57,7 +68,15 @@ export function Level({ edges, stage, scale }: { edges: Edge[]; stage: Stage; sc
 const letter = 6.4;
 
 /** Moments with their words. A word that would run into the one before it gives way; all are listed beside. */
-export function Moments({ moments, scale }: { moments: { atUs: number; text: string }[]; scale: Scale }) {
+export function Moments({
+  moments,
+  scale,
+  stage = 'gesture',
+}: {
+  moments: { atUs: number; text: string }[];
+  scale: Scale;
+  stage?: Stage;
+}) {
   const inside = moments.filter(({ atUs }) => atUs >= scale.fromUs && atUs <= scale.toUs);
   let writtenTo = -Infinity;
   const placed = [...new Set(inside.map(({ atUs }) => atUs))].map((atUs) => {
@@ -68,7 +87,7 @@ export function Moments({ moments, scale }: { moments: { atUs: number; text: str
     return { x, words };
   });
   return (
-    <g stroke="var(--stage-gesture)" fill="var(--stage-gesture)" fontSize={12}>
+    <g stroke={`var(--stage-${stage})`} fill={`var(--stage-${stage})`} fontSize={12}>
       {placed.map(({ x, words }) => (
         <g key={x} transform={`translate(${x} 0)`}>
           <path d={`M0 3 V${laneHeight - 3}`} strokeWidth={1.5} strokeDasharray="2 2" />

@@ -1,28 +1,54 @@
 import { SegmentedControl } from '@mantine/core';
+import type { Control } from '@hum-lever/core';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { useDocument } from '../../client/index.ts';
-import { FirstStep, SheetFrame, useFound, usePlace } from '../../shared/index.ts';
-import { PressPage } from './PressPage.tsx';
-import { Settings } from './Settings.tsx';
+import { Choice, FirstStep, SheetFrame, useFound, usePlace } from '../../shared/index.ts';
+import { ButtonPage } from './ButtonPage.tsx';
+import classes from './Feel.module.css';
+import { CodesPage } from './views/CodesPage.tsx';
+import { KeypadPage } from './views/KeypadPage.tsx';
+import { KnobPage } from './views/KnobPage.tsx';
+import { TurnPage } from './views/TurnPage.tsx';
+import { useKeypads } from './views/useKeypads.ts';
 
 const about = 'Press once, and see what became of it: from bare contact to meaning.';
+/** So many controls fit in a row. */
+const inRow = 5;
 
-/** The control being felt: chosen here, or the one that a snag led to. */
+/** The control, or the keypad, being felt: chosen here, or the one that a snag or the hand led to. */
 function useChosen() {
-  const { controls } = useDocument();
+  const gadget = useDocument();
+  const keypads = useKeypads();
   const [chosenId, choose] = useState<string | null>(null);
   const found = useFound(({ place }) => place?.id);
+  const ids = [...gadget.controls, ...keypads].map(({ id }) => id);
   useEffect(() => {
-    if (found && controls.some(({ id }) => id === found)) choose(found);
-  }, [found, controls]);
-  return { controls, control: controls.find(({ id }) => id === chosenId) ?? controls[0], choose };
+    if (found === undefined) return;
+    // A chord, or a rule, is felt at its control.
+    const chord = gadget.chords.find(({ id }) => id === found);
+    const leads = chord?.controlIds[0] ?? found;
+    if (ids.includes(leads)) choose(leads);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when something is found
+  }, [found]);
+  const control = gadget.controls.find(({ id }) => id === chosenId);
+  const keypad = keypads.find(({ id }) => id === chosenId);
+  return {
+    choices: [
+      ...gadget.controls.map(({ id, name }) => ({ value: id, label: name })),
+      ...keypads.map(({ id, name }) => ({ value: id, label: `${name}: all keys` })),
+    ],
+    control: control ?? (keypad ? undefined : gadget.controls[0]),
+    keypad,
+    choose,
+  };
 }
 
 export function FeelPage() {
-  const { controls, control, choose } = useChosen();
-  const place = usePlace(control?.id ?? 'nothing');
-  if (!control)
+  const { choices, control, keypad, choose } = useChosen();
+  const place = usePlace(control?.id ?? keypad?.id ?? 'nothing');
+  const chosen = control?.id ?? keypad?.id;
+  if (chosen === undefined)
     return (
       <SheetFrame title="Feel" about={about}>
         <FirstStep action={<Link to="../parts">Go to Parts</Link>}>
@@ -32,21 +58,38 @@ export function FeelPage() {
     );
   return (
     <SheetFrame title="Feel" about={about}>
-      {controls.length > 1 && (
-        <SegmentedControl
-          mb="md"
-          aria-label="Control"
-          data={controls.map(({ id, name }) => ({ value: id, label: name }))}
-          value={control.id}
-          onChange={choose}
-          style={{ maxWidth: '100%', overflowX: 'auto' }}
-        />
-      )}
-      <PressPage key={control.id} control={control}>
-        <div {...place}>
-          <Settings control={control} />
-        </div>
-      </PressPage>
+      <div {...place}>
+        {choices.length > inRow ? (
+          <div className={classes.chooser}>
+            <Choice visible label="Control" data={choices} value={chosen} choose={choose} />
+          </div>
+        ) : (
+          choices.length > 1 && (
+            <SegmentedControl
+              mb="md"
+              aria-label="Control"
+              data={choices}
+              value={chosen}
+              onChange={choose}
+              style={{ maxWidth: '100%', overflowX: 'auto' }}
+            />
+          )
+        )}
+      </div>
+      {control ? <ControlPage key={control.id} control={control} /> : <KeypadPage key={chosen} id={chosen} />}
     </SheetFrame>
   );
+}
+
+function ControlPage({ control }: { control: Control }) {
+  switch (control.kind) {
+    case 'button':
+      return <ButtonPage control={control} />;
+    case 'encoder':
+      return <TurnPage control={control} />;
+    case 'knob':
+      return <KnobPage control={control} />;
+    case 'codes':
+      return <CodesPage control={control} />;
+  }
 }

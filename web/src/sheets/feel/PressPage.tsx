@@ -1,41 +1,51 @@
-import { Button as PushButton, SegmentedControl } from '@mantine/core';
-import { human, type Button, type Edge, type GestureKind } from '@hum-lever/core';
-import { useState, type ReactNode } from 'react';
+import { SegmentedControl } from '@mantine/core';
+import type { Button, Edge } from '@hum-lever/core';
+import { useState } from 'react';
 import { useDocument } from '../../client/index.ts';
-import { count, FirstStep, showDuration, usToMs } from '../../shared/index.ts';
+import { count, FirstStep, showDuration } from '../../shared/index.ts';
 import { gestureWords } from '../../words/index.ts';
-import { player, traceNow, usePlayer } from '../../workers/index.ts';
+import { traceNow, usePlayer } from '../../workers/index.ts';
+import { AdviceCard } from './AdviceCard.tsx';
 import { Answers } from './Answers.tsx';
+import { CleanCard } from './cards/CleanCard.tsx';
+import { ContactCard } from './cards/ContactCard.tsx';
+import { GestureCard } from './cards/GestureCard.tsx';
+import { changeOf } from './cards/change.ts';
 import { Axis, Finger, Level, Moments, Row, Windows } from './Drawing.tsx';
 import classes from './Feel.module.css';
 import { answersTo, lastPress, windowsOf, type RealPress, type View, type Window } from './press.ts';
-
-/** A press of ordinary length, by itself: for looking, without leaving the keyboard. */
-function pressForMe(controlId: string): void {
-  player.finger(controlId, true);
-  setTimeout(() => player.finger(controlId, false), usToMs(human.ordinaryPressUs));
-}
+import { Scenarios } from './Scenarios.tsx';
+import { TwoSettings } from './TwoSettings.tsx';
 
 /** The last real press, magnified; the settings; what every algorithm would have made of that press. */
-export function PressPage({ control, children }: { control: Button; children: ReactNode }) {
+export function PressPage({ control }: { control: Button }) {
   const { loop } = useDocument();
   const [view, setView] = useState<View>('ends');
   const pastUs = usePlayer((state) => state.pastUs);
   // The trace grows in place; its version says when to look again.
   usePlayer((state) => state.traceVersion);
   const press = lastPress(traceNow(), control.id, pastUs ?? Infinity);
-  const again = (
-    <PushButton variant="default" size="compact-sm" onClick={() => pressForMe(control.id)}>
-      Press it for me
-    </PushButton>
+  const settings = (
+    <>
+      <AdviceCard control={control} />
+      <div className={classes.settings}>
+        <ContactCard
+          contact={control.contact}
+          change={(contact) => changeOf<Button>(control.id)({ contact })}
+        />
+        <CleanCard control={control} />
+        <GestureCard control={control} />
+      </div>
+      <TwoSettings control={control} />
+    </>
   );
   if (!press)
     return (
       <>
-        <FirstStep action={again}>
+        <FirstStep action={<Scenarios control={control} />}>
           Press {control.name} in hand, once: its bounce shows here, magnified.
         </FirstStep>
-        <div className={classes.gap}>{children}</div>
+        <div className={classes.gap}>{settings}</div>
       </>
     );
   const answers = answersTo(press, control, loop.periodUs);
@@ -61,19 +71,20 @@ export function PressPage({ control, children }: { control: Button; children: Re
             value={view}
             onChange={(value) => setView(value as View)}
           />
-          {again}
         </div>
         <Magnified press={press} windows={windows} fingers={fingers} />
       </section>
-      <div className={classes.gap}>{children}</div>
+      <Scenarios control={control} />
+      <div className={classes.gap}>{settings}</div>
       <Answers control={control} answers={answers} windows={windows} fingers={fingers} />
     </>
   );
 }
 
 function Magnified({ press, windows, fingers }: { press: RealPress; windows: Window[]; fingers: number[] }) {
-  const heard = press.gestures.map(({ gesture }) => gestureWords[gesture as GestureKind]).join(', ');
-  const moments = press.gestures.map(({ atUs, gesture }) => ({ atUs, text: gesture }));
+  const heard = press.gestures.map(({ gesture }) => gestureWords[gesture]).join(', ');
+  const moments = press.gestures.map(({ atUs, gesture }) => ({ atUs, text: gestureWords[gesture] }));
+  const meant = press.gestures[0];
   return (
     <div className={`card ${classes.grid}`}>
       <Row stage="contact" label="Raw contact" words={count(press.raw.length, 'edge')}>
@@ -96,7 +107,15 @@ function Magnified({ press, windows, fingers }: { press: RealPress; windows: Win
       </Row>
       <div />
       <Axis windows={windows} />
-      <div />
+      <strong className={classes.toMeaning}>
+        {meant ? (
+          <>
+            Finger to meaning <span className="number">{showDuration(meant.atUs - press.downUs)}</span>
+          </>
+        ) : (
+          'No meaning yet'
+        )}
+      </strong>
     </div>
   );
 }

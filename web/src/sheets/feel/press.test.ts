@@ -1,23 +1,13 @@
-import {
-  contactOf,
-  defaultSetting,
-  emptyGadget,
-  human,
-  replay,
-  type Button,
-  type Gadget,
-} from '@hum-lever/core';
+import { contactOf, defaultSetting, emptyGadget, human, replay, type Gadget } from '@hum-lever/core';
+import { buttonOf, setting } from '../../test/gadgets.ts';
 import { answersTo, lastPress, settingsToTry, windowsOf } from './press.ts';
 
-const button: Button = {
-  id: 'b1',
-  kind: 'button',
+const button = buttonOf({
   name: 'Stir',
   key: null,
   contact: contactOf('leaf'),
-  debounce: { algorithm: 'lockout', params: { lockUs: 2_000 } },
-  gestures: { holdUs: null, doubleWindowUs: null, repeat: null },
-};
+  debounce: setting('lockout', { lockUs: 2_000, releaseUs: 2_000 }),
+});
 const gadget: Gadget = { ...emptyGadget('Feel'), controls: [button] };
 const at = (ms: number, what: 'down' | 'up') => ({ atUs: ms * 1_000, controlId: 'b1', what });
 const trace = replay(gadget, [at(20, 'down'), at(110, 'up'), at(300, 'down'), at(390, 'up')], 1_000_000, 3);

@@ -5,7 +5,10 @@ import {
   type Button,
   type DebounceSetting,
   type Edge,
+  type GestureKind,
+  type MadePress,
   type TraceEntry,
+  type WireTrace,
 } from '@hum-lever/core';
 
 /** One real press, taken from the trace. Times are absolute, so that the turns of the loop fall where they fell. */
@@ -15,7 +18,7 @@ export interface RealPress {
   upUs: number | null;
   raw: Edge[];
   clean: Edge[];
-  gestures: { atUs: number; gesture: string }[];
+  gestures: { atUs: number; gesture: GestureKind }[];
 }
 
 /** The newest press of a control up to a moment, with everything it led to before the next; null: none yet. */
@@ -103,4 +106,27 @@ export function windowsOf(press: RealPress, answers: Answer[], view: View): Wind
   if (upUs !== null) spans.push({ atUs: upUs, endUs: lastUs(upUs, Infinity) });
   const spanUs = Math.max(...spans.map(({ atUs, endUs }) => endUs - atUs));
   return spans.map(({ atUs }) => ({ fromUs: atUs - spanUs * 0.08, toUs: atUs + spanUs * 1.12 }));
+}
+
+/** Presses that hands have made, whole ones, of any button. */
+export function madePresses(trace: readonly TraceEntry[]): MadePress[] {
+  const downs = new Map<string, number>();
+  const presses: MadePress[] = [];
+  for (const entry of trace) {
+    if (entry.lane !== 'finger') continue;
+    const downUs = downs.get(entry.id);
+    if (entry.down) downs.set(entry.id, entry.at);
+    else if (downUs !== undefined) presses.push({ atUs: downUs, heldUs: entry.at - downUs });
+  }
+  return presses.sort((a, b) => a.atUs - b.atUs);
+}
+
+/** Everything that a contact has done on the strip, as a record of a wire; time begins with the strip's first entry. */
+export function wireOf(trace: readonly TraceEntry[], { id, name }: Pick<Button, 'id' | 'name'>): WireTrace {
+  const startUs = trace[0]?.at ?? 0;
+  const edges = trace.flatMap((entry): Edge[] =>
+    entry.lane === 'contact' && entry.id === id ? [{ atUs: entry.at - startUs, level: entry.level }] : [],
+  );
+  const first = edges[0]?.level === 0 ? 1 : 0;
+  return { name, first, edges, endUs: (trace.at(-1)?.at ?? 0) - startUs };
 }

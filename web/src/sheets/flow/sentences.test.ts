@@ -1,4 +1,5 @@
-import { contactOf, emptyGadget, type Gadget } from '@hum-lever/core';
+import { buttonOf } from '../../test/gadgets.ts';
+import { emptyGadget, type Gadget } from '@hum-lever/core';
 import {
   actionChoices,
   targetChoices,
@@ -12,15 +13,10 @@ import {
 const gadget: Gadget = {
   ...emptyGadget('Lamp'),
   controls: [
-    {
-      id: 'b1',
-      kind: 'button',
+    buttonOf({
       name: 'Stir',
-      key: null,
-      contact: contactOf('snap'),
-      debounce: { algorithm: 'none', params: {} },
-      gestures: { holdUs: 500_000, doubleWindowUs: null, repeat: null },
-    },
+      gestures: { holdUs: 500_000, longerHoldsUs: [], doubleWindowUs: null, triple: false, repeat: null },
+    }),
   ],
   outputs: [{ id: 'o1', kind: 'light', name: 'Lamp', colour: 'red' }],
   flow: {
@@ -41,6 +37,7 @@ describe('slots of a sentence', () => {
       'Stir is let go',
       'Stir is tapped',
       'Stir is held',
+      'Stir is let go after being held',
       'time has passed',
     ]);
   });

@@ -1,16 +1,19 @@
 import {
+  codeGestures,
   ExpressionError,
   gestureKinds,
   gesturesOf,
   readExpression,
   readTemplate,
   type Action,
+  type CodeGesture,
+  type Control,
   type Gadget,
   type GestureKind,
   type Trigger,
   type Variable,
 } from '@hum-lever/core';
-import { gestureWords } from '../../words/index.ts';
+import { codeWords, gestureWords } from '../../words/index.ts';
 
 /** What can be said in the slots of a rule's sentence. Selects hold texts, so every choice has one. */
 
@@ -21,10 +24,16 @@ export interface Choice {
 
 const afterValue = 'after';
 
+/** What a control can be heard to do; codes are named one by one. */
+function saidBy(control: Control): GestureKind[] {
+  if (control.kind === 'button') return gesturesOf(control.gestures);
+  return control.kind === 'codes' ? [] : ['up', 'down'];
+}
+
 /** Triggers that the gadget can have: what its controls are heard to do, and time. */
-export function triggerChoices({ controls }: Gadget, current: Trigger): Choice[] {
+export function triggerChoices({ controls, chords }: Gadget, current: Trigger): Choice[] {
   const heard = controls.flatMap((control) => {
-    const said = gesturesOf(control.gestures);
+    const said = saidBy(control);
     const kept = (gesture: GestureKind) =>
       said.includes(gesture) ||
       (current.kind === 'gesture' && current.controlId === control.id && current.gesture === gesture);
@@ -33,17 +42,39 @@ export function triggerChoices({ controls }: Gadget, current: Trigger): Choice[]
       label: `${control.name} ${gesture === 'repeat' ? '' : 'is '}${gestureWords[gesture]}`,
     }));
   });
-  return [...heard, { value: afterValue, label: 'time has passed' }];
+  const codes = controls.flatMap((control) => (control.kind === 'codes' ? control.codes : []));
+  return [
+    ...heard,
+    ...codes.flatMap(({ id, name }) =>
+      codeGestures.map((gesture) => ({
+        value: `code ${id} ${gesture}`,
+        label: `${name} ${codeWords[gesture]}`,
+      })),
+    ),
+    ...chords.map(({ id, name }) => ({ value: `chord ${id}`, label: `${name}: together` })),
+    { value: afterValue, label: 'time has passed' },
+  ];
 }
 
 export function triggerValue(trigger: Trigger): string {
-  return trigger.kind === 'after' ? afterValue : `${trigger.controlId} ${trigger.gesture}`;
+  switch (trigger.kind) {
+    case 'after':
+      return afterValue;
+    case 'chord':
+      return `chord ${trigger.chordId}`;
+    case 'code':
+      return `code ${trigger.codeId} ${trigger.gesture}`;
+    case 'gesture':
+      return `${trigger.controlId} ${trigger.gesture}`;
+  }
 }
 
 export function triggerOf(value: string): Trigger {
   if (value === afterValue) return { kind: 'after', delayUs: 1_000_000 };
-  const [controlId, gesture] = value.split(' ') as [string, GestureKind];
-  return { kind: 'gesture', controlId, gesture };
+  const [first, second, third] = value.split(' ') as [string, string, string];
+  if (first === 'chord') return { kind: 'chord', chordId: second };
+  if (first === 'code') return { kind: 'code', codeId: second, gesture: third as CodeGesture };
+  return { kind: 'gesture', controlId: first, gesture: second as GestureKind };
 }
 
 /** Targets: stay, or any state; the state itself means leaving and entering it again. */

@@ -5,7 +5,7 @@ import {
   figuresOf,
   kindOf,
   lightColours,
-  type Button as ButtonPart,
+  type Control,
   type Gadget,
   type Output,
   type Part,
@@ -70,8 +70,8 @@ export function PartDetails({ part }: { part: Part }) {
   );
 }
 
-function ControlLine({ control, alone }: { control: ButtonPart; alone: boolean }) {
-  const change = (patch: Partial<Omit<ButtonPart, 'id' | 'kind'>>) =>
+function ControlLine({ control, alone }: { control: Control; alone: boolean }) {
+  const change = (patch: { name?: string; key?: string | null; backKey?: string | null }) =>
     edit({ name: 'changeControl', args: [control.id, patch] });
   return (
     <div className={classes.own}>
@@ -84,6 +84,14 @@ function ControlLine({ control, alone }: { control: ButtonPart; alone: boolean }
         />
       )}
       <KeyField value={control.key} name={control.name} commit={(key) => change({ key })} />
+      {'backKey' in control && (
+        <KeyField
+          value={control.backKey}
+          name={`${control.name} back`}
+          back
+          commit={(backKey) => change({ backKey })}
+        />
+      )}
     </div>
   );
 }
@@ -92,15 +100,17 @@ function ControlLine({ control, alone }: { control: ButtonPart; alone: boolean }
 function KeyField({
   value,
   name,
+  back = false,
   commit,
 }: {
   value: string | null;
   name: string;
+  back?: boolean;
   commit: (key: string | null) => string | null;
 }) {
   return (
     <label className={classes.keyField}>
-      Played by
+      {back ? 'Turned back by' : 'Played by'}
       <TextInput
         size="xs"
         w={110}

@@ -1,0 +1,46 @@
+import { controlsOf, type SnagRule } from '../gadget/index.ts';
+import { encoderPart, neededPeriodUs, speedRow } from './turning.ts';
+
+/** Readings twice as often as counts come leave room for bounce. */
+const room = 2;
+const shortestPeriodUs = 50;
+
+/** An encoder that these hands turn faster than the loop reads it: steps are lost. Measured, bounce and all. */
+export const F05: SnagRule = {
+  id: 'F05',
+  check: (gadget) =>
+    controlsOf(gadget, 'encoder').flatMap((control) => {
+      const part = encoderPart(gadget, control.id);
+      const { quickTurnUs } = gadget.hands;
+      const { periodUs } = gadget.loop;
+      const { expected, lost, countsPerSecond } = speedRow(control, part, periodUs, quickTurnUs);
+      if (part.interrupts || lost === 0) return [];
+      const neededUs = neededPeriodUs(part, quickTurnUs);
+      const shorterUs = Math.max(
+        shortestPeriodUs,
+        Math.min(Math.floor(neededUs / room), Math.floor(periodUs / room)),
+      );
+      return [
+        {
+          rule: 'F05',
+          level: lost * 20 >= expected ? 'stop' : 'likely',
+          place: { kind: 'control', id: control.id },
+          values: {
+            name: control.name,
+            countsPerSecond: Math.round(countsPerSecond),
+            neededUs,
+            periodUs,
+            lostPerMille: Math.round((1_000 * lost) / expected),
+            turnUs: quickTurnUs,
+          },
+          ...(shorterUs < periodUs && {
+            mend: {
+              key: 'readOftener',
+              edit: { name: 'setLoopPeriod', args: [shorterUs] },
+              values: { periodUs: shorterUs },
+            },
+          }),
+        },
+      ];
+    }),
+};

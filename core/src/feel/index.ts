@@ -1,0 +1,47 @@
+export { labSeed, measureOn, trainOf, type MeasuredTally } from './presses.ts';
+export {
+  limitsOf,
+  purposeProfiles,
+  recommend,
+  schools,
+  type Candidate,
+  type Limits,
+  type Recommendation,
+  type School,
+} from './recommend.ts';
+export {
+  encoderPart,
+  neededPeriodUs,
+  speedRow,
+  speedsOf,
+  tryTurn,
+  type EncoderPart,
+  type SpeedRow,
+  type Turned,
+} from './turning.ts';
+export {
+  bandsNeeded,
+  flickersPerMinute,
+  knobFacts,
+  middleShare,
+  quietHysteresis,
+  quietReading,
+  quietSteps,
+  responseOf,
+  taperOf,
+  type KnobFacts,
+} from './knobs.ts';
+export {
+  cutTrace,
+  distanceOf,
+  fitContact,
+  usualQuietUs,
+  type CutTrace,
+  type Fit,
+  type Fitted,
+  type WireTrace,
+} from './capture.ts';
+export { capturePractice } from './captureDevice.ts';
+export { readKeypads, scanTimesOf, type KeypadReading, type ScanTimes } from './keypad.ts';
+export { mostPresses, planSweep, sweptModels, usualWish, type SweepWish } from './sweepPlan.ts';
+export { handsOf, leastPresses, type MadePress } from './hands.ts';

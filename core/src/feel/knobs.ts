@@ -1,0 +1,162 @@
+import { noiseReach, tapers, trackShare, wayOfShare, wiperCount, type Taper } from '../contact/index.ts';
+import { partOf, type Gadget, type Knob } from '../gadget/index.ts';
+import { readKnob, stepEdges, stepOf, unreadKnob, valueOf, type Straighten } from '../gesture/index.ts';
+import { figuresOf } from '../parts/index.ts';
+import { labSeed } from './presses.ts';
+
+/** How the track of that knob's part runs; sensors count as even. */
+export function taperOf(gadget: Pick<Gadget, 'parts'>, knobId: string): Taper {
+  const part = partOf(gadget, knobId);
+  return tapers[(part ? figuresOf(part).taper : undefined) ?? 0] ?? 'linear';
+}
+
+export const straightenBy =
+  (taper: Taper): Straighten =>
+  (share) =>
+    wayOfShare(taper, share);
+
+export interface KnobFacts {
+  /** What one step changes, and how wide steps are in counts: all alike on an even track. */
+  valuePerStep: number;
+  widthCounts: number;
+  narrowestCounts: number;
+  /** Different values that can really be set. */
+  reachable: number;
+  /** Noise never reaches further than this from where it rests; half of the time not further than `usualNoise`. */
+  noiseCounts: number;
+  usualNoiseCounts: number;
+  /** Changes of value a minute while nobody touches it: between two steps, where it is worst, and anywhere. */
+  worstFlickers: number;
+  usualFlickers: number;
+}
+
+const placesTried = 24;
+const readingsTried = 1_500;
+/** Half of a normal distribution lies within so many of its spreads. */
+const quartile = 0.6745;
+
+/** Changes of value while the knob rests, in a minute. @param way in [0, 1] */
+export function flickersPerMinute(knob: Knob, taper: Taper, way: number, seed = labSeed): number {
+  const { wiper, reading } = knob;
+  const straighten = straightenBy(taper);
+  let state = unreadKnob;
+  let changes = 0;
+  const moment = { way, moving: false, loaded: false };
+  for (let n = 0; n < readingsTried; n += 1) {
+    const read = readKnob(state, wiperCount(wiper, taper, moment, seed, 0, n), reading, straighten);
+    // The filter settles first: what a power-up shows is no flicker.
+    if (read.moved !== 0 && n > 4 * reading.readings) changes += 1;
+    state = read.state;
+  }
+  return (changes * 60_000_000) / (readingsTried * reading.everyUs);
+}
+
+/** The way at which the track gives a count. */
+const wayOfCount = (knob: Knob, taper: Taper, count: number) =>
+  wayOfShare(taper, count / 2 ** knob.wiper.bits);
+
+/** What a knob's figures come to, measured under its part's own noise. Source: `reckoning`, quantising a knob. */
+export function knobFacts(knob: Knob, taper: Taper): KnobFacts {
+  const { reading, wiper } = knob;
+  const edges = stepEdges(reading, straightenBy(taper));
+  const widths = edges.slice(1).map((edge, n) => edge - edges[n]!);
+  const span = reading.highCount - reading.lowCount + 1;
+  const scale = 2 ** wiper.bits / 1_000_000;
+  const flickers = (ways: number[]) => ways.map((way, n) => flickersPerMinute(knob, taper, way, labSeed + n));
+  const some = (all: readonly number[]) =>
+    all.filter((_, n) => n % Math.max(1, Math.floor(all.length / placesTried)) === 0);
+  const worst = flickers(some(edges).map((edge) => wayOfCount(knob, taper, edge)));
+  const usual = flickers(Array.from({ length: placesTried }, (_, n) => (n + 0.5) / placesTried));
+  return {
+    valuePerStep: (reading.high - reading.low) / (reading.steps - 1),
+    widthCounts: span / reading.steps,
+    narrowestCounts: widths.length === 0 ? span : Math.min(...widths),
+    reachable: edges.length + 1,
+    noiseCounts: Math.ceil(noiseReach * wiper.noisePpm * scale),
+    usualNoiseCounts: quartile * wiper.noisePpm * scale,
+    worstFlickers: Math.max(0, ...worst),
+    usualFlickers: usual.reduce((sum, one) => sum + one, 0) / usual.length,
+  };
+}
+
+/**
+ * Hysteresis that ends flicker: more than the noise, less than half a step; null where the step is too narrow for
+ * that. Source: `reckoning`, quantising a knob.
+ */
+export function quietHysteresis({ noiseCounts, narrowestCounts }: KnobFacts): number | null {
+  const wanted = noiseCounts + 1;
+  return wanted <= narrowestCounts / 2 ? wanted : null;
+}
+
+/** The most steps whose width leaves room for that. @returns at least 2 */
+export function quietSteps(knob: Knob, { noiseCounts }: KnobFacts): number {
+  const { lowCount, highCount, endBandCounts, centreBandCounts } = knob.reading;
+  const span = highCount - lowCount - 2 * endBandCounts - 2 * centreBandCounts;
+  return Math.max(2, Math.min(knob.reading.steps, Math.floor(span / (2 * (noiseCounts + 1)))));
+}
+
+/** What the value does along the way, for drawing: at `points` places from one end to the other. */
+export function responseOf(knob: Knob, taper: Taper, points = 101): { way: number; value: number }[] {
+  const full = 2 ** knob.wiper.bits;
+  return Array.from({ length: points }, (_, n) => {
+    const way = n / (points - 1);
+    const count = Math.min(full - 1, Math.floor(trackShare(taper, way) * full));
+    return { way, value: valueOf(stepOf(count, knob.reading, straightenBy(taper)), knob.reading) };
+  });
+}
+
+/** Share of the range that the middle of the way gives: tells the taper that a hand feels. */
+export function middleShare(knob: Knob, taper: Taper): number {
+  const { low, high } = knob.reading;
+  const { value } = responseOf(knob, taper, 3)[1]!;
+  return (value - low) / (high - low);
+}
+
+/** Axes rest within so much of their middle, in thousandths of the whole way. */
+const restPerMille = 15;
+
+/** Bands that hold the ends against noise, and the middle of an axis against noise and its own rest; counts. */
+export function bandsNeeded({ wiper, reading, returns }: Knob): {
+  endBandCounts: number;
+  centreBandCounts: number;
+} {
+  const noise = Math.ceil((noiseReach * wiper.noisePpm * 2 ** wiper.bits) / 1_000_000);
+  const span = reading.highCount - reading.lowCount;
+  return {
+    endBandCounts: noise,
+    centreBandCounts: returns ? noise + Math.ceil((span * restPerMille) / 1_000) : 0,
+  };
+}
+
+/**
+ * Where the middle of the way should be: a position is even; level is heard, and rates are felt, by ratio, so that
+ * they want most of the way for the low end.
+ */
+export const suits: Record<Knob['sets'], { least: number; most: number; curve: Knob['reading']['curve'] }> = {
+  position: { least: 0.4, most: 0.6, curve: 'even' },
+  level: { least: 0.05, most: 0.35, curve: 'fineLow' },
+  rate: { least: 0.05, most: 0.35, curve: 'fineLow' },
+};
+
+/**
+ * What to set for a knob: dead bands beyond its noise, the taper that its quantity wants, and a hold on each step that
+ * ends flicker, with fewer steps where they are too narrow for that. What is enough already stays.
+ */
+export function quietReading(knob: Knob, taper: Taper): Knob['reading'] {
+  const bands = bandsNeeded(knob);
+  const banded: Knob['reading'] = {
+    ...knob.reading,
+    endBandCounts: Math.max(knob.reading.endBandCounts, bands.endBandCounts),
+    centreBandCounts: Math.max(knob.reading.centreBandCounts, bands.centreBandCounts),
+  };
+  const { least, most, curve } = suits[knob.sets];
+  const share = middleShare({ ...knob, reading: banded }, taper);
+  const middle = banded.reversed ? 1 - share : share;
+  const fits = knob.returns || (middle >= least && middle <= most);
+  const shaped = fits ? banded : { ...banded, straighten: taper !== 'linear', curve };
+  const facts = knobFacts({ ...knob, reading: shaped }, taper);
+  if (facts.worstFlickers <= 1) return shaped;
+  const steps =
+    quietHysteresis(facts) === null ? quietSteps({ ...knob, reading: shaped }, facts) : shaped.steps;
+  return { ...shaped, steps, hysteresisCounts: facts.noiseCounts + 1 };
+}

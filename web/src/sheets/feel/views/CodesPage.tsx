@@ -1,0 +1,246 @@
+import { Button as PushButton, FileButton } from '@mantine/core';
+import { printCodesCsv, readCodesCsv, type Codes, type CsvFault } from '@hum-lever/core';
+import { useState } from 'react';
+import { edit } from '../../../client/index.ts';
+import {
+  DurationField,
+  NumberField,
+  saveFile,
+  showDuration,
+  StageIcon,
+  TextField,
+} from '../../../shared/index.ts';
+import { traceNow, usePlayer } from '../../../workers/index.ts';
+import { changeOf } from '../cards/change.ts';
+import classes from '../Feel.module.css';
+
+type Code = Codes['codes'][number];
+
+/** A remote or word receiver: its codes, what they are taken for, and when a held one counts as let go. */
+export function CodesPage({ control }: { control: Codes }) {
+  return (
+    <>
+      <CodesAdvice control={control} />
+      <div className={classes.settings}>
+        <HeldCard control={control} />
+        <Learn control={control} />
+      </div>
+      <CodeTable control={control} />
+    </>
+  );
+}
+
+/** Room for one repeat that is lost or late. */
+const gapPerRepeat = 2.2;
+
+function CodesAdvice({ control }: { control: Codes }) {
+  const wantedUs = Math.round(control.repeatsEveryUs * gapPerRepeat);
+  const fits = control.heldGapUs >= control.repeatsEveryUs && control.heldGapUs <= 2 * wantedUs;
+  const worst = [...control.codes].sort((a, b) => b.wrongPerMille - a.wrongPerMille)[0];
+  return (
+    <fieldset className={`card ${classes.advice}`}>
+      <legend>
+        <StageIcon stage="clean" /> What to set
+      </legend>
+      <p className={classes.verdict} data-met={fits || undefined}>
+        <strong>A code counts as held for {showDuration(wantedUs)} after it was last heard.</strong> A held
+        key sends its code every {showDuration(control.repeatsEveryUs)}: shorter than that, one press becomes
+        many; twice as long and a little, and one repeat may be lost; longer, and two presses become one.
+        {worst && worst.wrongPerMille > 0 && (
+          <>
+            {' '}
+            {worst.name} is taken for another {worst.wrongPerMille / 10}&#x202f;% of the time: nothing that
+            cannot be undone should hang on one hearing of it.
+          </>
+        )}
+      </p>
+      <div className={classes.apply}>
+        {fits ? (
+          <span className={classes.inHand}>This is what is set.</span>
+        ) : (
+          <PushButton size="compact-sm" onClick={() => changeOf<Codes>(control.id)({ heldGapUs: wantedUs })}>
+            Set what is recommended
+          </PushButton>
+        )}
+      </div>
+    </fieldset>
+  );
+}
+
+function HeldCard({ control }: { control: Codes }) {
+  const change = changeOf<Codes>(control.id);
+  return (
+    <fieldset className="card">
+      <legend>
+        <StageIcon stage="clean" /> Held codes
+      </legend>
+      <div className={classes.pair}>
+        <DurationField
+          width="100%"
+          label="Sent again every"
+          minUs={1_000}
+          step={10}
+          value={control.repeatsEveryUs}
+          commit={(repeatsEveryUs) => change({ repeatsEveryUs })}
+        />
+        <DurationField
+          width="100%"
+          label="The same within"
+          minUs={1_000}
+          step={10}
+          value={control.heldGapUs}
+          commit={(heldGapUs) => change({ heldGapUs })}
+        />
+      </div>
+      <p className="soft">The same code again within that time is the same press, still held.</p>
+    </fieldset>
+  );
+}
+
+/** Codes out of a log, and back into one. */
+function Learn({ control }: { control: Codes }) {
+  const [faults, setFaults] = useState<CsvFault[]>([]);
+  const learn = (text: string) => {
+    const read = readCodesCsv(text);
+    if (read.outcome === 'faulty') return setFaults(read.faults);
+    const refused = edit({ name: 'setCodes', args: [control.id, read.value] });
+    return setFaults(refused === null ? [] : [{ row: 0, column: '', message: refused }]);
+  };
+  return (
+    <fieldset className="card">
+      <legend>
+        <StageIcon stage="contact" /> Learn from a log
+      </legend>
+      <div className={classes.bringIn}>
+        <FileButton accept=".csv,.txt" onChange={(file) => void file?.text().then(learn)}>
+          {(props) => (
+            <PushButton size="compact-sm" {...props}>
+              Open a log (CSV)
+            </PushButton>
+          )}
+        </FileButton>
+        <PushButton
+          size="compact-sm"
+          variant="default"
+          disabled={control.codes.length === 0}
+          onClick={() => saveFile(`${control.name} codes.csv`, 'text/csv', printCodesCsv(control))}
+        >
+          Save the codes
+        </PushButton>
+      </div>
+      <p className="soft">
+        A row for each key or word that was given: columns “key” and “code”, and “sent ms” and “heard ms”
+        where they were taken. What a key gives most often is its code; the rest is confusion.
+      </p>
+      {faults.map(({ row, column, message }) => (
+        <p key={`${row} ${column} ${message}`} role="alert" className={classes.fault}>
+          {row > 0 ? `Row ${row}${column ? `, ${column}` : ''}: ` : ''}
+          {message}. Nothing was changed.
+        </p>
+      ))}
+    </fieldset>
+  );
+}
+
+function CodeTable({ control }: { control: Codes }) {
+  usePlayer((state) => state.traceVersion);
+  const change = (index: number, patch: Partial<Code>) =>
+    changeOf<Codes>(control.id)({ codes: control.codes.with(index, { ...control.codes[index]!, ...patch }) });
+  const add = () => {
+    const code = Math.max(0, ...control.codes.map((one) => one.code)) + 1;
+    edit({
+      name: 'setCodes',
+      args: [
+        control.id,
+        [
+          ...control.codes,
+          { name: `Key ${control.codes.length + 1}`, code, wrongPerMille: 0, latencyUs: 100_000 },
+        ],
+      ],
+    });
+  };
+  const remove = (id: string) =>
+    edit({ name: 'setCodes', args: [control.id, control.codes.filter((one) => one.id !== id)] });
+  return (
+    <section aria-label="Codes">
+      <div className={classes.viewBar}>
+        <h2 className={classes.second}>Codes</h2>
+        <PushButton size="compact-sm" variant="default" onClick={add}>
+          Add a code
+        </PushButton>
+      </div>
+      {control.codes.length === 0 ? (
+        <p className="card">No codes yet: learn them from a log, or add one.</p>
+      ) : (
+        <table className={classes.table}>
+          <thead>
+            <tr>
+              <th scope="col">Key or word</th>
+              <th scope="col">Code</th>
+              <th scope="col">Taken for another</th>
+              <th scope="col">Late by</th>
+              <th scope="col">Heard on the strip</th>
+              <th scope="col" aria-label="Remove" />
+            </tr>
+          </thead>
+          <tbody>
+            {control.codes.map(({ id, name, code, wrongPerMille, latencyUs }, index) => (
+              <tr key={id}>
+                <th scope="row">
+                  <TextField
+                    size="xs"
+                    aria-label={`Name of ${name}`}
+                    value={name}
+                    commit={(typed) => change(index, { name: typed.trim() })}
+                  />
+                </th>
+                <td className="number">0x{code.toString(16).toUpperCase()}</td>
+                <td>
+                  <NumberField
+                    label=""
+                    aria-label={`${name} is taken for another`}
+                    unit="%"
+                    decimals={1}
+                    min={0}
+                    max={100}
+                    value={wrongPerMille / 10}
+                    commit={(percent) => change(index, { wrongPerMille: Math.round(percent * 10) })}
+                  />
+                </td>
+                <td>
+                  <DurationField
+                    label=""
+                    aria-label={`${name} is late by`}
+                    step={10}
+                    value={latencyUs}
+                    commit={(us) => change(index, { latencyUs: us })}
+                  />
+                </td>
+                <td className="number">{heardWords(control.id, id)}</td>
+                <td>
+                  <PushButton
+                    size="compact-xs"
+                    variant="default"
+                    onClick={() => remove(id)}
+                    aria-label={`Remove ${name}`}
+                  >
+                    Remove
+                  </PushButton>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}
+
+/** What became of a code, as played: how often sent, heard, and taken for another. */
+function heardWords(controlId: string, codeId: string): string {
+  const heard = traceNow().filter(
+    (entry) => entry.lane === 'heard' && entry.id === controlId && entry.sentId === codeId,
+  );
+  const wrong = heard.filter((entry) => entry.lane === 'heard' && entry.codeId !== codeId).length;
+  return heard.length === 0 ? 'not yet' : `${heard.length} times, ${wrong} as another`;
+}
