@@ -83,6 +83,7 @@ export {
   defaultSetting,
   everyAlgorithm,
   frontierOf,
+  shareOf,
   sweep,
   wrongAtMost,
   wrongCounted,

@@ -28,8 +28,9 @@ export interface CutTrace {
 /** Between two changes of a switch it is quiet for longer than this; within a bounce never. */
 export const usualQuietUs = 12_000;
 
-/** The level that the wire has for most of the record. */
+/** The level of the wire while nobody presses: at both ends of a record; where they differ, for most of it. */
 function idleOf({ first, edges, endUs }: WireTrace): 0 | 1 {
+  if ((edges.at(-1)?.level ?? first) === first) return first;
   let level = first;
   let atUs = 0;
   let highUs = 0;

@@ -27,8 +27,12 @@ export const methodName = (algorithm: string) => algorithmOf(algorithm).title.sp
 
 /** A setting's parameters in a few words; two that are alike are said once. */
 export function paramWords({ algorithm, params }: Pick<DebounceSetting, 'algorithm' | 'params'>): string {
-  const shown = paramFields(algorithm).map(({ name, unit }) => showParam(params[name] ?? 0, unit));
-  return [...new Set(shown)].join(', ');
+  const fields = paramFields(algorithm);
+  const values = fields.map(({ name }) => params[name] ?? 0);
+  // Counts of one kind are said together: 6 / 6 / 0 samples.
+  if (fields.length > 1 && fields.every(({ unit }) => unit === 'samples'))
+    return `${[...new Set(values)].length === 1 ? values[0] : values.join('\u202f/\u202f')} samples`;
+  return [...new Set(fields.map(({ unit }, n) => showParam(values[n]!, unit)))].join(', ');
 }
 
 /** A whole setting: “Wait until steady, 8 ms”. */

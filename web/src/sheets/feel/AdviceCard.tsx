@@ -91,7 +91,9 @@ function Advice({ advice, control }: { advice: Recommendation; control: Button }
         )}
         {!taken && (
           <span className="soft">
-            Now: {settingWords(control.debounce)}. {rowWords(advice.now.row)}
+            Now: {settingWords(control.debounce)}, which{' '}
+            {advice.now.met ? 'keeps both limits too' : 'does not keep both limits'}:{' '}
+            {rowWords(advice.now.row)}
           </span>
         )}
       </div>

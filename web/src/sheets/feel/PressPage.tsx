@@ -25,8 +25,37 @@ export function PressPage({ control }: { control: Button }) {
   // The trace grows in place; its version says when to look again.
   usePlayer((state) => state.traceVersion);
   const press = lastPress(traceNow(), control.id, pastUs ?? Infinity);
-  const settings = (
+  const answers = press ? answersTo(press, control, loop.periodUs) : [];
+  const windows = press ? windowsOf(press, answers, view) : [];
+  const fingers = press ? [press.downUs, ...(press.upUs === null ? [] : [press.upUs])] : [];
+  return (
     <>
+      {press ? (
+        <section aria-label="The last press, magnified">
+          <div className={classes.viewBar}>
+            <h2>
+              The last press of {control.name}
+              {press.upUs !== null && (
+                <span className="number soft"> {showDuration(press.upUs - press.downUs)}</span>
+              )}
+            </h2>
+            <SegmentedControl
+              size="xs"
+              aria-label="What to magnify"
+              data={[
+                { label: 'Both ends', value: 'ends' },
+                { label: 'Whole', value: 'whole' },
+              ]}
+              value={view}
+              onChange={(value) => setView(value as View)}
+            />
+          </div>
+          <Magnified press={press} windows={windows} fingers={fingers} />
+        </section>
+      ) : (
+        <FirstStep>Press {control.name} in hand, once: its bounce shows here, magnified.</FirstStep>
+      )}
+      <Scenarios control={control} />
       <AdviceCard control={control} />
       <div className={classes.settings}>
         <ContactCard
@@ -37,46 +66,7 @@ export function PressPage({ control }: { control: Button }) {
         <GestureCard control={control} />
       </div>
       <TwoSettings control={control} />
-    </>
-  );
-  if (!press)
-    return (
-      <>
-        <FirstStep action={<Scenarios control={control} />}>
-          Press {control.name} in hand, once: its bounce shows here, magnified.
-        </FirstStep>
-        <div className={classes.gap}>{settings}</div>
-      </>
-    );
-  const answers = answersTo(press, control, loop.periodUs);
-  const windows = windowsOf(press, answers, view);
-  const fingers = press.upUs === null ? [press.downUs] : [press.downUs, press.upUs];
-  return (
-    <>
-      <section aria-label="The last press, magnified">
-        <div className={classes.viewBar}>
-          <h2>
-            The last press of {control.name}
-            {press.upUs !== null && (
-              <span className="number soft"> {showDuration(press.upUs - press.downUs)}</span>
-            )}
-          </h2>
-          <SegmentedControl
-            size="xs"
-            aria-label="What to magnify"
-            data={[
-              { label: 'Both ends', value: 'ends' },
-              { label: 'Whole', value: 'whole' },
-            ]}
-            value={view}
-            onChange={(value) => setView(value as View)}
-          />
-        </div>
-        <Magnified press={press} windows={windows} fingers={fingers} />
-      </section>
-      <Scenarios control={control} />
-      <div className={classes.gap}>{settings}</div>
-      <Answers control={control} answers={answers} windows={windows} fingers={fingers} />
+      {press && <Answers control={control} answers={answers} windows={windows} fingers={fingers} />}
     </>
   );
 }

@@ -57,7 +57,7 @@ export function CaptureView({ control }: { control: Button }) {
   const [source, setSource] = useState<Source | null>(null);
   const take = (name: string, text: string) => setSource({ name, text, unit: null, sampleUs: usualSampleUs });
   return (
-    <>
+    <div className={classes.stack}>
       <section className="card" aria-label="Bring in a trace">
         <h2 className={classes.cardTitle}>Bring in a trace</h2>
         <div className={classes.bringIn}>
@@ -101,7 +101,7 @@ export function CaptureView({ control }: { control: Button }) {
       {source && <Brought source={source} setSource={setSource} control={control} />}
       <Kept control={control} />
       <TakeOut control={control} />
-    </>
+    </div>
   );
 }
 

@@ -34,7 +34,6 @@ export function LabView({ control }: { control: Button }) {
   const sweep = useSweep();
   return (
     <>
-      <AdviceCard control={control} />
       <SweepForm wish={wish} setWish={setWish} />
       <div className={classes.runBar}>
         {sweep.running ? (
@@ -46,12 +45,19 @@ export function LabView({ control }: { control: Button }) {
             Try them all
           </PushButton>
         )}
-        <Progress className={classes.progress} value={sweep.share * 100} aria-label="Settings tried" />
+        <Progress
+          size="md"
+          color="var(--stage-clean)"
+          className={classes.progress}
+          value={sweep.share * 100}
+          aria-label="Settings tried"
+        />
         <p role="status" className="number">
           {sweep.failure ?? progressWords(sweep)}
         </p>
       </div>
       {sweep.swept && sweep.swept.rows.length > 0 && <Results control={control} swept={sweep.swept} />}
+      <AdviceCard control={control} />
     </>
   );
 }

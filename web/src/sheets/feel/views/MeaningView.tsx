@@ -5,6 +5,7 @@ import {
   delaysOf,
   handsOf,
   leastPresses,
+  shareOf,
   type Button,
   type Chord,
   type GestureSetting,
@@ -18,6 +19,7 @@ import { gestureWords } from '../../../words/index.ts';
 import { lab, traceNow, useAnswer } from '../../../workers/index.ts';
 import { GestureCard } from '../cards/GestureCard.tsx';
 import classes from '../Feel.module.css';
+import { oddsWords } from '../oddsWords.ts';
 import { madePresses } from '../press.ts';
 
 /** What presses mean, what listening for it costs, and how it fares with hands as they are. */
@@ -65,8 +67,6 @@ function Delays({ gestures }: { gestures: GestureSetting }) {
   );
 }
 
-const share = (part: number, of: number) => `${((100 * part) / of).toFixed(1)}\u202f%`;
-
 /** Thresholds, tried on presses of these hands. */
 function Taps({ gestures }: { gestures: GestureSetting }) {
   const { hands } = useDocument();
@@ -84,12 +84,14 @@ function Taps({ gestures }: { gestures: GestureSetting }) {
           <li>
             {gestures.holdUs === null && gestures.repeat === null
               ? 'No tap can become a hold: none is listened for.'
-              : `Ordinary taps taken for a hold: ${share(tried.asHold, tried.tried)} of ${tried.tried}.`}
+              : `Ordinary taps taken for a hold: ${oddsWords(shareOf(tried.asHold, tried.tried))}.`}
           </li>
           {gestures.doubleWindowUs !== null && (
             <>
-              <li>Doubles read as two single taps: {share(tried.doublesSplit, tried.tried)}.</li>
-              <li>Two taps meant apart read as one double: {share(tried.tapsJoined, tried.tried)}.</li>
+              <li>Doubles read as two single taps: {oddsWords(shareOf(tried.doublesSplit, tried.tried))}.</li>
+              <li>
+                Two taps meant apart read as one double: {oddsWords(shareOf(tried.tapsJoined, tried.tried))}.
+              </li>
             </>
           )}
         </ul>
@@ -200,7 +202,7 @@ function ChordCard({ chord, buttons, uses }: { chord: Chord; buttons: Button[]; 
       )}
       <p className="soft">
         {tried
-          ? `Of ${tried.tried} times that hands meant them together, ${share(tried.split, tried.tried)} were read as single presses.`
+          ? `Meant together by these hands and read as single presses: ${oddsWords(shareOf(tried.split, tried.tried))}.`
           : 'Trying…'}{' '}
         {chord.waits ? '' : 'Single presses are said at once, and so before it. '}
         Used in {count(uses, 'place')} of the flow.
