@@ -1,6 +1,14 @@
 import { noiseReach, tapers, trackShare, wayOfShare, wiperCount, type Taper } from '../contact/index.ts';
 import { partOf, type Gadget, type Knob } from '../gadget/index.ts';
-import { readKnob, stepEdges, stepOf, unreadKnob, valueOf, type Straighten } from '../gesture/index.ts';
+import {
+  heldStep,
+  readKnob,
+  stepEdges,
+  stepOf,
+  unreadKnob,
+  valueOf,
+  type Straighten,
+} from '../gesture/index.ts';
 import { figuresOf } from '../parts/index.ts';
 import { labSeed } from './presses.ts';
 
@@ -30,15 +38,29 @@ export interface KnobFacts {
   usualFlickers: number;
 }
 
-const placesTried = 24;
-const readingsTried = 1_500;
+const placesTried = 12;
+const readingsTried = 800;
 /** Half of a normal distribution lies within so many of its spreads. */
 const quartile = 0.6745;
+
+/** Whether noise can move the value once at most: noise has an end here, and filters stay within it. */
+function isQuiet({ wiper, reading }: Knob, taper: Taper, way: number): boolean {
+  const straighten = straightenBy(taper);
+  const full = 2 ** wiper.bits;
+  const reach = (noiseReach * wiper.noisePpm) / 1_000_000;
+  const countAt = (share: number) => Math.max(0, Math.min(full - 1, Math.floor(share * full)));
+  const low = countAt(trackShare(taper, way) - reach);
+  const high = countAt(trackShare(taper, way) + reach);
+  // Pushed up as far as noise can, and still there when it pulls the other way: then it stays.
+  const up = heldStep(stepOf(low, reading, straighten), high, reading, straighten);
+  return heldStep(up, low, reading, straighten) === up;
+}
 
 /** Changes of value while the knob rests, in a minute. @param way in [0, 1] */
 export function flickersPerMinute(knob: Knob, taper: Taper, way: number, seed = labSeed): number {
   const { wiper, reading } = knob;
   const straighten = straightenBy(taper);
+  if (isQuiet(knob, taper, way)) return 0;
   let state = unreadKnob;
   let changes = 0;
   const moment = { way, moving: false, loaded: false };

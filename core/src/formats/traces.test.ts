@@ -1,5 +1,7 @@
 import * as fc from 'fast-check';
-import type { WireTrace } from '../feel/index.ts';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { cutTrace, type WireTrace } from '../feel/index.ts';
 import type { Edge } from '../gadget/index.ts';
 import {
   printTraceCsv,
@@ -77,6 +79,21 @@ describe('a value change dump', () => {
       [90_000, 1],
     ]);
     expect(edgesOf(read, 1)).toEqual([[1_315, 1]]);
+  });
+
+  it('that a hardware simulator wrote is cut into the presses it was told to make', () => {
+    const { wires } = value(
+      readVcd(readFileSync(join(__dirname, '../test/stored/simulated-key.vcd'), 'utf8')),
+    );
+    expect(wires.map(({ name }) => name)).toEqual(['led', 'contact']);
+    const cut = cutTrace(wires[1]!);
+    expect(cut).toMatchObject({ idle: 1, left: 0, spikesUs: [], breaksUs: [] });
+    expect(cut.presses).toEqual([
+      { heldUs: 96_430, closeUs: [0, 350, 470, 1_370, 1_430], openUs: [0, 400, 1_900] },
+      { heldUs: 70_330, closeUs: [0, 250, 330], openUs: [0] },
+    ]);
+    // The light that mirrors the contact gives the same presses.
+    expect(cutTrace(wires[0]!).presses).toEqual(cut.presses);
   });
 
   it('of ours comes back as it was', () => {
