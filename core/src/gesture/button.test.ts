@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import type { GestureSetting } from '../gadget/index.ts';
 import { gesturesArbitrary } from '../test/arbitraries.ts';
 import { frozen, gestures } from '../test/fixtures.ts';
-import { gesturesOf, idleButton, nextGestureUs, onEdge, onTime } from './index.ts';
+import { delaysOf, gesturesOf, idleButton, nextGestureUs, onEdge, onTime } from './index.ts';
 
 const plain: GestureSetting = gestures();
 const even = { quickenPercent: 100, fastestUs: 1_000 };
@@ -90,6 +90,60 @@ describe('a button', () => {
         for (const gesture of heard) expect(gesturesOf(given)).toContain(gesture);
       }),
       { seed: 8, numRuns: 300 },
+    );
+  });
+});
+
+describe('longer holds, triples and quicker repeats', () => {
+  it('says each threshold of a hold once, and letting go of a hold', () => {
+    const setting = gestures({ holdUs: 300_000, longerHoldsUs: [800_000, 2_000_000] });
+    expect(said(setting, [0, 1_000], 3_000)).toEqual([
+      'press@0',
+      'hold@300',
+      'hold2@800',
+      'release@1000',
+      'heldRelease@1000',
+    ]);
+    expect(said(setting, [0, 2_500], 3_000)).toContain('hold3@2000');
+  });
+
+  it('makes three taps within the window a triple, and holds a double back for it', () => {
+    const setting = gestures({ doubleWindowUs: 250_000, triple: true });
+    expect(said(setting, [0, 80, 200, 280, 400, 480], 999)).toEqual([
+      'press@0',
+      'release@80',
+      'press@200',
+      'release@280',
+      'press@400',
+      'triple@400',
+      'release@480',
+    ]);
+    expect(said(setting, [0, 80, 200, 280], 999)).toContain('double@530');
+  });
+
+  it('repeats quicker and quicker, down to the fastest', () => {
+    const repeat = { delayUs: 400_000, everyUs: 200_000, quickenPercent: 50, fastestUs: 60_000 };
+    const repeats = said(gestures({ repeat }), [0, 950], 999).filter((one) => one.startsWith('repeat'));
+    expect(repeats).toEqual([
+      'repeat@400',
+      'repeat@600',
+      'repeat@700',
+      'repeat@760',
+      'repeat@820',
+      'repeat@880',
+      'repeat@940',
+    ]);
+  });
+
+  it('states what listening costs as late as it is then said', () => {
+    fc.assert(
+      fc.property(gesturesArbitrary, (setting) => {
+        const delay = new Map(delaysOf(setting).map(({ gesture, us }) => [gesture, us]));
+        expect([...delay.keys()]).toEqual(gesturesOf(setting));
+        const tap = said(setting, [0, 0.5], 5_000).find((one) => one.startsWith('tap@'));
+        if (tap) expect(Number(tap.split('@')[1]) * 1_000).toBe(500 + delay.get('tap')!);
+      }),
+      { seed: 9 },
     );
   });
 });
