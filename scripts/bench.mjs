@@ -6,6 +6,7 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { performance } from 'node:perf_hooks';
 import { deserialize, serialize } from 'node:v8';
 import { gzipSync } from 'node:zlib';
+import { feelRows, pressRow } from './benchFeel.mjs';
 import { at, build, install } from './common.mjs';
 
 install();
@@ -101,12 +102,12 @@ function livePresses(count) {
   for (let press = 0; press < count; press += 1) {
     const light = JSON.stringify(shown);
     spent = 0;
-    timed(() => live.obey(cross({ kind: 'finger', controlId: 'b1', down: true, atMs: nowMs })));
+    timed(() => live.obey(cross({ kind: 'touch', controlId: 'b1', touch: { what: 'down' }, atMs: nowMs })));
     // Until the outputs of this press have been posted: they come with the clean press, at the next turn.
     for (let turn = 0; turn < 20 && JSON.stringify(shown) === light; turn += 1) pass(1);
     times.push(spent);
     pass(110);
-    live.obey({ kind: 'finger', controlId: 'b1', down: false, atMs: nowMs });
+    live.obey({ kind: 'touch', controlId: 'b1', touch: { what: 'up' }, atMs: nowMs });
     pass(400);
     trace = trace.slice(-1_000);
   }
@@ -130,10 +131,18 @@ const transpiled = (from, to) => {
       verbatimModuleSyntax: true,
     },
   });
-  writeFileSync(`${folder}/${to}`, outputText);
+  // What stands beside it in the source stands compiled in dist.
+  const beside = outputText.replace(
+    /'\.\.\/([a-z]+)\/index\.ts'/g,
+    `'file://${at('core/dist')}/$1/index.js'`,
+  );
+  writeFileSync(`${folder}/${to}`, beside);
   return import(`file://${folder}/${to}`);
 };
 const { backtrack } = await transpiled('core/src/test/backtracking.ts', 'backtracking.mjs');
+const { plainClean } = await transpiled('core/src/test/plainDebounce.ts', 'plainDebounce.mjs');
+pressRow(row, median, Machine, kettle);
+await feelRows(row, median, plainClean);
 const { solve, explain } = await import('../core/dist/wiring/solver/index.js');
 const { wiringProblem } = await import('../core/dist/wiring/demands.js');
 const { emptyGadget } = await import('../core/dist/gadget/index.js');

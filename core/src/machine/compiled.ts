@@ -52,9 +52,20 @@ export interface CompiledGadget {
   knobs: ReadonlyMap<string, CompiledKnob>;
   receivers: ReadonlyMap<string, CompiledReceiver>;
   arrays: readonly CompiledArray[];
+  /** Inputs that share one timer with others, those of one algorithm together. */
+  ports: readonly (readonly CompiledInput[])[];
   tones: ReadonlyMap<string, Tone>;
   events: EventCodes;
   tables: FlowTables;
+}
+
+function portsOf(inputs: readonly CompiledInput[]): CompiledInput[][] {
+  const groups = new Map<string, CompiledInput[]>();
+  for (const input of inputs.filter(({ control }) => control.debounce.wholePort)) {
+    const { id } = input.algorithm;
+    groups.set(id, [...(groups.get(id) ?? []), input]);
+  }
+  return [...groups.values()].filter((group) => group.length > 1);
 }
 
 /** @throws RangeError for a debounce setting that the registry does not know; the document's door refuses those. */
@@ -76,16 +87,18 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
         control.kind === kind ? [[control.id, make({ control: control as C, number })] as const] : [],
       ),
     );
+  const inputs = of<Button, CompiledInput>('button', (one) => ({
+    ...one,
+    algorithm: algorithmOf(one.control.debounce.algorithm),
+    captured: capturedBy(one.control.contact),
+    inArray: inArray.has(one.control.id),
+  }));
   return {
     gadget,
     arrays,
+    inputs,
+    ports: portsOf([...inputs.values()]),
     periodUs: gadget.loop.periodUs,
-    inputs: of<Button, CompiledInput>('button', (one) => ({
-      ...one,
-      algorithm: algorithmOf(one.control.debounce.algorithm),
-      captured: capturedBy(one.control.contact),
-      inArray: inArray.has(one.control.id),
-    })),
     encoders: of<Encoder, CompiledEncoder>('encoder', (one) => {
       const { countsPerDetent = 4, interrupts = 0 } = figures(one.control.id);
       const captured = capturedBy(one.control.contact);

@@ -188,7 +188,9 @@ export class Machine {
         return;
       default:
         happen(state, compiled, event, trace);
-        this.planTurn();
+        // A knob is read at times of its own; whatever else moved is seen by the next turn.
+        if (event.kind === 'touch' && event.touch.what === 'move') this.planTurn();
+        else this.planTurnAt(state.nowUs);
     }
   }
 
@@ -200,14 +202,15 @@ export class Machine {
     state.turnUs = null;
     const turn = state.nowUs / periodUs - state.lostTurns + 1;
     if (compiled.arrays.length > 0) this.trace.push(...scanArrays(state, compiled));
-    this.sayTogether(onWindow(state.together, compiled.gadget.chords, state.nowUs));
+    const { chords } = compiled.gadget;
+    if (chords.length > 0) this.sayTogether(onWindow(state.together, chords, state.nowUs));
     stirByReading(state, compiled);
-    const changed = new Set<string>();
+    const changed: string[] = [];
     for (const input of compiled.inputs.values()) {
       this.sayDueGestures(input);
-      if (this.readOne(input, turn)) changed.add(input.control.id);
+      if (this.readOne(input, turn)) changed.push(input.control.id);
     }
-    stirByChange(state, compiled, changed);
+    if (changed.length > 0) stirByChange(state, compiled, changed);
     this.readOthers();
     for (;;) {
       const step = stepTimer(compiled.tables, state.flow, state.nowUs, this.freeUs, state.seed);
@@ -330,12 +333,15 @@ export class Machine {
       if (input.moved) dueUs = state.nowUs;
       dueUs = Math.min(dueUs, input.wakeUs ?? Infinity, nextGestureUs(input.gesture) ?? Infinity);
     }
-    for (const encoder of Object.values(state.encoders))
-      if (encoder.moved || encoder.pending !== 0) dueUs = state.nowUs;
-    for (const knob of Object.values(state.knobs)) dueUs = Math.min(dueUs, knob.dueUs ?? Infinity);
-    for (const [id, receiver] of this.compiled.receivers)
+    const { encoders, knobs, receivers, gadget } = this.compiled;
+    for (const id of encoders.keys()) {
+      const { moved, pending } = state.encoders[id]!;
+      if (moved || pending !== 0) dueUs = state.nowUs;
+    }
+    for (const id of knobs.keys()) dueUs = Math.min(dueUs, state.knobs[id]!.dueUs ?? Infinity);
+    for (const [id, receiver] of receivers)
       dueUs = Math.min(dueUs, receiverDueUs(state.receivers[id]!, receiver, state.nowUs) ?? Infinity);
-    dueUs = Math.min(dueUs, nextTogetherUs(state.together) ?? Infinity);
+    if (gadget.chords.length > 0) dueUs = Math.min(dueUs, nextTogetherUs(state.together) ?? Infinity);
     if (dueUs !== Infinity) this.planTurnAt(dueUs);
   }
 

@@ -2,17 +2,6 @@ import type { CompiledGadget, CompiledInput } from './compiled.ts';
 import { pinLevel } from './input.ts';
 import type { MachineState } from './state.ts';
 
-/** Inputs that share one timer with others, those of one algorithm together. */
-function ports({ inputs }: CompiledGadget): CompiledInput[][] {
-  const sharing = [...inputs.values()].filter(({ control }) => control.debounce.wholePort);
-  const groups = new Map<string, CompiledInput[]>();
-  for (const input of sharing) {
-    const { id } = input.algorithm;
-    groups.set(id, [...(groups.get(id) ?? []), input]);
-  }
-  return [...groups.values()].filter((group) => group.length > 1);
-}
-
 /** The timer that these share is stirred by some of them: the others feel it. */
 function stir(
   state: MachineState,
@@ -30,7 +19,7 @@ function stir(
 
 /** Before a turn reads: pins that read otherwise than the last turn did. */
 export function stirByReading(state: MachineState, compiled: CompiledGadget): void {
-  for (const group of ports(compiled))
+  for (const group of compiled.ports)
     if (group[0]!.algorithm.port?.stirredBy === 'reading')
       stir(state, group, ({ control }) => {
         const input = state.inputs[control.id]!;
@@ -38,14 +27,13 @@ export function stirByReading(state: MachineState, compiled: CompiledGadget): vo
       });
 }
 
-/** After it: inputs whose clean level has changed. */
+/** After it: inputs whose clean level has changed, by id. */
 export function stirByChange(
   state: MachineState,
   compiled: CompiledGadget,
-  changed: ReadonlySet<string>,
+  changed: readonly string[],
 ): void {
-  if (changed.size === 0) return;
-  for (const group of ports(compiled))
+  for (const group of compiled.ports)
     if (group[0]!.algorithm.port?.stirredBy === 'change')
-      stir(state, group, ({ control }) => changed.has(control.id));
+      stir(state, group, ({ control }) => changed.includes(control.id));
 }
