@@ -96,7 +96,7 @@ describe('from nothing', () => {
     await bench.click('Press it for me');
     await bench.shows('The same press, cleaned by each method');
     await bench.until('measures', async () =>
-      (await bench.text('main')).includes('Of 500 presses on this switch'),
+      (await bench.text('main')).includes('Half of them known within'),
     );
     await bench.clickLabel('Use Wait until steady (stable for T)');
     await bench.until('in use', async () =>

@@ -263,7 +263,7 @@ describe('snags', () => {
     await (await bench.label('Close revisions')).click();
     await bench.click('15 snags');
     await bench.shows('One press counts twice');
-    await bench.click('Set lockout to 11.5\u202fms');
+    await bench.click('Set Fire, then ignore, 11.5\u202fms');
     await bench.click('Stop listening for a double tap');
     await bench.click('Let a tap of Stir lead to Ready');
     await bench.until(

@@ -1,3 +1,4 @@
+import '@mantine/spotlight/styles.layer.css';
 import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
 import { Spotlight, spotlight, type SpotlightActionData } from '@mantine/spotlight';
 import { useEffect } from 'react';

@@ -1,4 +1,5 @@
-// Only what is in use: all styles together are several times as large. A component builds on those before it.
+// Only what the first sheets use: all styles together are several times as large, and what one lazy sheet alone uses it
+// brings along. A component builds on those before it.
 import '@mantine/core/styles/baseline.layer.css';
 import '@mantine/core/styles/default-css-variables.layer.css';
 import '@mantine/core/styles/global.layer.css';
@@ -14,7 +15,6 @@ import '@mantine/core/styles/ModalBase.layer.css';
 import '@mantine/core/styles/Input.layer.css';
 import '@mantine/core/styles/InlineInput.layer.css';
 import '@mantine/core/styles/Checkbox.layer.css';
-import '@mantine/core/styles/Chip.layer.css';
 import '@mantine/core/styles/Combobox.layer.css';
 import '@mantine/core/styles/Pill.layer.css';
 import '@mantine/core/styles/PillsInput.layer.css';
@@ -35,4 +35,3 @@ import '@mantine/core/styles/Text.layer.css';
 import '@mantine/core/styles/Title.layer.css';
 import '@mantine/core/styles/Tooltip.layer.css';
 import '@mantine/core/styles/Group.layer.css';
-import '@mantine/spotlight/styles.layer.css';

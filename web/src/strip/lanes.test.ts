@@ -1,4 +1,4 @@
-import { readGadgetText, replay, trialSchema } from '@hum-lever/core';
+import { addPartEdit, readGadgetText, replay, trialSchema, type Control } from '@hum-lever/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { controlsInView, firstAt, isShown, lanesOf, marksIn, type Mark } from './lanes.ts';
@@ -82,6 +82,28 @@ describe('the strip', () => {
     const marks = marksIn(gadget, trace, { fromUs: 0, toUs: trial.endUs });
     const again = marks.filter((mark) => mark.kind === 'tick' && mark.bad);
     expect(again).toHaveLength(trace.filter((entry) => entry.lane === 'clean' && entry.extra).length);
+  });
+
+  it('shows a turn, what was counted of it and the steps, each on its lane', () => {
+    const [, ends] = addPartEdit(gadget, 'encoder').args;
+    const dial = { ...ends[0]!, id: 'b7', name: 'Dial' } as Control;
+    const turning = { ...gadget, controls: [...gadget.controls, dial] };
+    const spun = replay(
+      turning,
+      [{ atUs: 100_000, controlId: 'b7', what: 'turn', detents: -2, overUs: 80_000 }],
+      400_000,
+      1,
+    );
+    const ticks = marksIn(turning, spun, { fromUs: 0, toUs: 400_000 }).filter(
+      (mark): mark is Extract<Mark, { kind: 'tick' }> => mark.kind === 'tick',
+    );
+    const on = (lane: string) => ticks.filter((tick) => tick.lane === lane).map(({ text }) => text);
+    expect(on('contact b7')).toEqual(['-2']);
+    expect(on('clean b7')).toHaveLength(8);
+    expect(on('gesture b7')).toEqual(['down', 'down']);
+    expect(
+      controlsInView({ ...turning, controls: [...turning.controls, ...turning.controls] }, spun),
+    ).toContain(dial);
   });
 
   it('finds what is pointed at, lane by lane, and nothing beside it', () => {

@@ -1,5 +1,7 @@
 import {
+  addPartEdit,
   type Button,
+  type Control,
   checkGadget,
   emptyGadget,
   readGadgetText,
@@ -249,6 +251,19 @@ describe('words', () => {
       controls: [{ ...(sound.controls[0] as Button), debounce: setting('stable', { settleUs: 150_000 }) }],
     };
     expect(play(slow, 90_000, 5_000_000)).toMatch(/^This press of Stir was swallowed: it lasted 90\sms/);
+    const [, dialEnds] = addPartEdit(sound, 'encoder', { name: 'Dial' }).args;
+    const dial = { ...dialEnds[0]!, id: 'b9', name: 'Dial' } as Control;
+    const turned = { ...sound, controls: [...sound.controls, dial], loop: { periodUs: 5_000 } };
+    const spun = replay(
+      turned,
+      [{ atUs: 10_000, controlId: 'b9', what: 'turn', detents: 9, overUs: 90_000 }],
+      900_000,
+      1,
+    );
+    const sayings = spun.map((_, index) => sayWhy(turned, spun, index));
+    expect(sayings).toContainEqual(expect.stringMatching(/^A hand turned Dial on by 9/));
+    expect(sayings).toContainEqual(expect.stringMatching(/^Missed: both channels of Dial had changed/));
+    for (const saying of sayings) expect(saying).not.toMatch(/undefined|something removed/);
     expect(mostTelling([])).toBe(-1);
     expect(sayWhy(sound, replay(sound, [], 1_000, 1), mostTelling(replay(sound, [], 1_000, 1)))).toBe(
       'Now in Ready.',

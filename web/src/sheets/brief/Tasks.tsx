@@ -1,3 +1,4 @@
+import '@mantine/core/styles/Chip.layer.css';
 import { ActionIcon, Button, Chip, Group } from '@mantine/core';
 import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-react';
 import { circumstances, readExpression, showExpression, type Circumstance, type Task } from '@hum-lever/core';

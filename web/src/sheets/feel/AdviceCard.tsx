@@ -101,7 +101,7 @@ function Advice({ advice, control }: { advice: Recommendation; control: Button }
         {schools.map((school) => {
           const best = advice.best[school];
           return (
-            <div key={school} data-chosen={advice.school === school || undefined}>
+            <div key={school} data-picked={advice.school === school || undefined}>
               <dt>{schoolWords[school]}</dt>
               <dd>
                 {best

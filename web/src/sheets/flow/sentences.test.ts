@@ -1,5 +1,5 @@
 import { buttonOf } from '../../test/gadgets.ts';
-import { emptyGadget, type Gadget } from '@hum-lever/core';
+import { addPartEdit, emptyGadget, type Gadget } from '@hum-lever/core';
 import {
   actionChoices,
   targetChoices,
@@ -40,6 +40,41 @@ describe('slots of a sentence', () => {
       'Stir is let go after being held',
       'time has passed',
     ]);
+  });
+
+  it('offer steps of what turns, keys together and codes, and mean what they say', () => {
+    const codes = { id: 'd1', name: 'GO', code: 1, wrongPerMille: 0, latencyUs: 0 };
+    const [, dial] = addPartEdit(gadget, 'encoder').args;
+    const [, remote] = addPartEdit(gadget, 'code-receiver').args;
+    const more = {
+      ...gadget,
+      controls: [
+        ...gadget.controls,
+        { ...dial[0]!, id: 'b2', name: 'Dial' },
+        { ...remote[0]!, id: 'b3', codes: [codes] },
+      ],
+      chords: [
+        {
+          id: 'c1',
+          name: 'Both',
+          controlIds: ['b1', 'b2'],
+          windowUs: 1_000,
+          ordered: false,
+          holdUs: null,
+          waits: true,
+        },
+      ],
+    } as Gadget;
+    const choices = triggerChoices(more, { kind: 'after', delayUs: 5_000 });
+    for (const label of [
+      'Dial is turned up a step',
+      'GO is heard',
+      'GO is no longer heard',
+      'Both: together',
+    ])
+      expect(choices.map((choice) => choice.label)).toContain(label);
+    for (const { value } of choices.filter((choice) => choice.value !== 'after'))
+      expect(triggerValue(triggerOf(value))).toBe(value);
   });
 
   it('keep a gesture that is not heard any more, so that the rule still says what it says', () => {
