@@ -50,6 +50,39 @@ describe.each(['light', 'dark'] as const)('%s', (scheme) => {
     expect(await faults()).toEqual([]);
   });
 
+  it('the views of feel have no fault', async () => {
+    await bench.openKettle('feel');
+    await theme(scheme);
+    const view = async (label: string) => {
+      const path = By.xpath(`//main//label[normalize-space()="${label}"]`);
+      await (await bench.until(label, async () => (await bench.driver.findElements(path))[0])).click();
+    };
+    await view('Thousands');
+    await bench.click('Try them all');
+    await bench.shows('2000 presses each.');
+    await bench.css('[aria-label="False or missed presses against latency"] svg');
+    expect(await faults()).toEqual([]);
+    await view('Captures');
+    await bench.click('Take one from the practice device');
+    await bench.shows('whole presses');
+    expect(await faults()).toEqual([]);
+    for (const label of ['Meaning', 'Code']) {
+      await view(label);
+      expect(await faults()).toEqual([]);
+    }
+    const { body } = await bench.server.ask('GET', '/gadgets');
+    const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Reed Box')!;
+    await bench.goto(`/g/${id}/feel`);
+    await theme(scheme);
+    for (const control of ['Octave', 'Breath', 'Keys: all keys']) {
+      const choice = By.xpath(`//main//option[.="${control}"]`);
+      await (await bench.until(control, async () => (await bench.driver.findElements(choice))[0])).click();
+      if (control === 'Octave') await bench.clickLabel('Turn Octave on');
+      if (control === 'Breath') await bench.shows('What it comes to');
+      expect(await faults()).toEqual([]);
+    }
+  });
+
   it('the views of the wiring have no fault', async () => {
     const { body } = await bench.server.ask('GET', '/gadgets');
     const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Reed Box')!;

@@ -118,6 +118,15 @@ describe('one press', () => {
   });
 });
 
+it('the sheet follows the control that the hand takes up', async () => {
+  await openGadget('Cue Lantern');
+  await says('Press GO in hand, once');
+  await bench.press('BACK');
+  await says('The last press of BACK');
+  await bench.clickLabel('Turn Knob on');
+  await says('The last turn of Knob');
+});
+
 describe('thousands of presses', () => {
   it('are swept, shown against latency and in numbers, and a setting is taken from the table', async () => {
     const id = await bench.openKettle('feel');

@@ -1,13 +1,14 @@
 import * as fc from 'fast-check';
 import { contactOf } from '../contact/index.ts';
 import { gadgetArbitrary } from '../test/arbitraries.ts';
-import { button, frozen, part, pressToLight, rule } from '../test/fixtures.ts';
+import { button, frozen, part, partsFor, pressToLight, rule } from '../test/fixtures.ts';
 import {
   applyEdit,
   countUses,
   EditRefused,
   emptyGadget,
   openGadget,
+  type Button,
   type Edit,
   type Gadget,
 } from './index.ts';
@@ -127,6 +128,113 @@ describe('edits', () => {
         expect(openGadget(current).outcome).toBe('opened');
       }),
       { seed: 2, numRuns: 100 },
+    );
+  });
+});
+
+describe('edits of feel', () => {
+  const gadget = (): Gadget => {
+    const two = pressToLight();
+    const second = { ...button({ id: 'b2', name: 'Fan', key: null }) };
+    const codes = {
+      id: 'b3',
+      kind: 'codes' as const,
+      name: 'Remote',
+      key: null,
+      codes: [],
+      repeatsEveryUs: 110_000,
+      heldGapUs: 250_000,
+    };
+    const controls = [...two.controls, second, codes];
+    return { ...two, controls, parts: partsFor({ controls, outputs: two.outputs }) };
+  };
+  const chord = {
+    name: 'Both',
+    controlIds: ['b1', 'b2'],
+    windowUs: 60_000,
+    ordered: false,
+    holdUs: null,
+    waits: true,
+  };
+  const apply = (from: Gadget, ...edits: Edit[]) => edits.reduce((now, edit) => applyEdit(now, edit), from);
+  const ruleFor = (trigger: Gadget['flow']['states'][number]['rules'][number]['trigger']): Edit => ({
+    name: 'addRule',
+    args: ['s1', { trigger, guard: null, actions: [], targetId: null }],
+  });
+
+  it('a chord takes its rules along when it goes, and goes with a key of it', () => {
+    const made = apply(
+      gadget(),
+      { name: 'addChord', args: [chord] },
+      ruleFor({ kind: 'chord', chordId: 'c1' }),
+    );
+    expect(made.chords).toMatchObject([{ id: 'c1', name: 'Both' }]);
+    const count = (of: Gadget) => of.flow.states[0]!.rules.length;
+    expect(count(apply(made, { name: 'removeChord', args: ['c1'] }))).toBe(count(made) - 1);
+    const part = made.parts.find(({ plays }) => plays.includes('b2'))!;
+    const without = apply(made, { name: 'removePart', args: [part.id] });
+    expect(without.chords).toEqual([]);
+    expect(count(without)).toBe(count(made) - 1);
+  });
+
+  it('a chord is of different buttons', () => {
+    for (const controlIds of [
+      ['b1', 'b1'],
+      ['b1', 'b3'],
+      ['b1', 'b9'],
+    ])
+      expect(() => apply(gadget(), { name: 'addChord', args: [{ ...chord, controlIds }] })).toThrow(
+        'different buttons',
+      );
+  });
+
+  it('a capture that goes leaves its contacts to be drawn', () => {
+    const capture = { name: 'Spare', presses: [{ heldUs: 9_000, closeUs: [0], openUs: [0, 3, 9] }] };
+    const kept = apply(gadget(), { name: 'addCapture', args: [capture] });
+    const contact = { ...(kept.controls[0] as Button).contact, captureId: 'x1' };
+    const played = apply(kept, { name: 'changeControl', args: ['b1', { contact }] });
+    expect(
+      (apply(played, { name: 'removeCapture', args: ['x1'] }).controls[0] as Button).contact.captureId,
+    ).toBeNull();
+    expect(() =>
+      apply(kept, { name: 'changeControl', args: ['b1', { contact: { ...contact, captureId: 'x7' } }] }),
+    ).toThrow('the id of a capture');
+    for (const closeUs of [[0, 5], [1], [0, 5, 5], []])
+      expect(() =>
+        apply(gadget(), {
+          name: 'addCapture',
+          args: [{ name: 'Odd', presses: [{ heldUs: 9, closeUs, openUs: [0] }] }],
+        }),
+      ).toThrow();
+  });
+
+  it('codes that are learned anew keep their ids and rules, those that went take theirs along', () => {
+    const code = (name: string, number: number) => ({ name, code: number, wrongPerMille: 0, latencyUs: 0 });
+    const learned = apply(gadget(), { name: 'setCodes', args: ['b3', [code('GO', 16), code('BACK', 17)]] });
+    const ruled = apply(
+      learned,
+      ruleFor({ kind: 'code', codeId: 'd1', gesture: 'press' }),
+      ruleFor({ kind: 'code', codeId: 'd2', gesture: 'press' }),
+    );
+    const again = apply(ruled, { name: 'setCodes', args: ['b3', [code('HOLD', 18), code('GO now', 16)]] });
+    const codes = again.controls.find(({ id }) => id === 'b3')!;
+    expect('codes' in codes && codes.codes.map(({ id, name }) => [id, name])).toEqual([
+      ['d3', 'HOLD'],
+      ['d1', 'GO now'],
+    ]);
+    const left = again.flow.states[0]!.rules.flatMap(({ trigger }) =>
+      trigger.kind === 'code' ? [trigger.codeId] : [],
+    );
+    expect(left).toEqual(['d1']);
+    expect(() => apply(gadget(), { name: 'setCodes', args: ['b1', []] })).toThrow('a receiver of codes');
+  });
+
+  it('hands keep their order of lengths', () => {
+    expect(apply(gadget(), { name: 'changeHands', args: [{ longTapUs: 500_000 }] }).hands.longTapUs).toBe(
+      500_000,
+    );
+    expect(() => apply(gadget(), { name: 'changeHands', args: [{ ordinaryPressUs: 10_000 }] })).toThrow(
+      'no less than the shortest press',
     );
   });
 });

@@ -201,6 +201,32 @@ describe('the live machine', () => {
     expect(rig.last('slice')).toMatchObject({ restarted: true, shown: { stateId: null } });
   });
 
+  it('plays what hands have planned at its very time, and forgets it with a look at the past', () => {
+    rig.send({
+      kind: 'plan',
+      moves: [
+        { afterUs: 340_000, controlId: 'b1', touch: { what: 'up' } },
+        { afterUs: 250_000, controlId: 'b1', touch: { what: 'down' } },
+      ],
+    });
+    const beganUs = rig.last('slice').clock.nowUs;
+    rig.pass(600);
+    rig.send({ kind: 'collect' });
+    const made = rig.last('collected').stimuli.slice(-2);
+    expect(made.map(({ atUs, what }) => [what, atUs >= beganUs])).toEqual([
+      ['down', true],
+      ['up', true],
+    ]);
+    expect(made[1]!.atUs - made[0]!.atUs).toBe(90_000);
+    rig.send({ kind: 'plan', moves: [{ afterUs: 100_000, controlId: 'b1', touch: { what: 'down' } }] });
+    rig.send({ kind: 'scrub', toUs: 0 });
+    rig.send({ kind: 'present' });
+    rig.send({ kind: 'run' });
+    rig.pass(500);
+    rig.send({ kind: 'collect' });
+    expect(rig.last('collected').stimuli.slice(-2)).toEqual(made);
+  });
+
   it('plays a script by itself', () => {
     rig.send({
       kind: 'load',

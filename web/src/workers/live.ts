@@ -33,6 +33,8 @@ export class LiveMachine {
   private machine: Machine | null = null;
   private seed = 0;
   private stimuli: Stimulus[] = [];
+  /** What hands are going to do, in order of time; it becomes a stimulus when its time has come. */
+  private planned: Stimulus[] = [];
   private marks: Mark[] = [];
   private pastUs: number | null = null;
   private running = true;
@@ -58,6 +60,7 @@ export class LiveMachine {
     this.machine = new Machine(gadget, seed);
     this.seed = seed;
     this.stimuli = [...script];
+    this.planned = [];
     for (const stimulus of script) this.machine.stimulate(stimulus);
     this.marks = [];
     this.pastUs = null;
@@ -85,6 +88,13 @@ export class LiveMachine {
         this.catchUp(machine, this.believed(command.atMs));
         this.touch(machine, command.controlId, command.touch);
         break;
+      case 'plan':
+        if (this.pastUs !== null) return;
+        this.catchUp(machine);
+        for (const { afterUs, controlId, touch } of command.moves)
+          this.planned.push({ atUs: machine.nowUs + Math.round(afterUs), controlId, ...touch });
+        this.planned.sort((a, b) => a.atUs - b.atUs);
+        break;
       case 'run':
         this.anchor(machine.nowUs);
         this.running = true;
@@ -100,7 +110,7 @@ export class LiveMachine {
         this.catchUp(machine);
         this.running = false;
         this.pastUs = null;
-        if (machine.nextUs !== null) machine.advanceTo(machine.nextUs);
+        if (this.dueUs(machine) < Infinity) this.advance(machine, this.dueUs(machine));
         this.report(machine);
         break;
       case 'speed':
@@ -127,12 +137,30 @@ export class LiveMachine {
   }
 
   private touch(machine: Machine, controlId: string, touch: Touch): void {
-    const stimulus: Stimulus = { atUs: machine.nowUs, controlId, ...touch };
-    this.stimuli.push(stimulus);
-    machine.stimulate(stimulus);
+    this.stimulate(machine, { atUs: machine.nowUs, controlId, ...touch });
     // Whatever answers within this very moment should not wait for a timer.
     machine.advanceTo(machine.nowUs);
     this.report(machine);
+  }
+
+  private stimulate(machine: Machine, stimulus: Stimulus): void {
+    this.stimuli.push(stimulus);
+    machine.stimulate(stimulus);
+  }
+
+  /** When something will next happen by itself, or as hands have planned. */
+  private dueUs(machine: Machine): number {
+    return Math.min(machine.nextUs ?? Infinity, this.planned[0]?.atUs ?? Infinity);
+  }
+
+  /** Lets time pass; planned moves come at their own time. */
+  private advance(machine: Machine, toUs: number): void {
+    while (this.planned[0] && this.planned[0].atUs <= toUs) {
+      const next = this.planned.shift()!;
+      machine.advanceTo(Math.max(next.atUs, machine.nowUs));
+      this.stimulate(machine, { ...next, atUs: machine.nowUs });
+    }
+    machine.advanceTo(toUs);
   }
 
   /** When a hand moved: a page that was busy tells it late, and the press must not grow by that. */
@@ -147,7 +175,7 @@ export class LiveMachine {
     // Rounded: cut down, a timer that ends a hair early would find its event still ahead, again and again.
     const dueUs = Math.round(this.anchorUs + (toMs - this.anchorMs) * 1_000 * this.factor);
     // An edit may have left something due at this very moment.
-    machine.advanceTo(Math.max(dueUs, machine.nowUs));
+    this.advance(machine, Math.max(dueUs, machine.nowUs));
   }
 
   private anchor(atUs: number): void {
@@ -180,7 +208,7 @@ export class LiveMachine {
 
   private sleep(machine: Machine): void {
     if (!this.running) return;
-    const dueUs = machine.nextUs ?? Infinity;
+    const dueUs = this.dueUs(machine);
     const inMs = (dueUs - this.anchorUs) / 1_000 / this.factor - (this.host.nowMs() - this.anchorMs);
     this.host.wakeAfter(Math.max(0, Math.min(inMs, longestSleepMs)), () => this.wake());
   }
@@ -214,6 +242,7 @@ export class LiveMachine {
 
   private scrub(machine: Machine, toUs: number): void {
     this.catchUp(machine);
+    this.planned = [];
     this.running = false;
     const atUs = Math.round(Math.min(machine.nowUs, Math.max(this.marks[0]!.atUs, toUs)));
     this.pastUs = atUs;

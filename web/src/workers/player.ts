@@ -112,6 +112,8 @@ export const player = {
   finger(controlId: string, down: boolean, stampMs = performance.now()): void {
     player.touch(controlId, { what: down ? 'down' : 'up' }, stampMs);
   },
+  /** Presses that come at their very times, however busy the page is. */
+  plan: (moves: Extract<Command, { kind: 'plan' }>['moves']) => send({ kind: 'plan', moves }),
   run: () => send({ kind: 'run' }),
   pause: () => send({ kind: 'pause' }),
   step: () => send({ kind: 'step' }),

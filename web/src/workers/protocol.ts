@@ -11,6 +11,8 @@ export type Command =
   | { kind: 'edit'; gadget: Gadget }
   /** `atMs`: when the hand moved, on the clock of `epochMs`; the message may come later than that. */
   | { kind: 'touch'; controlId: string; touch: Touch; atMs: number }
+  /** What hands will do, so long from now each; forgotten with a load and with a look at the past. */
+  | { kind: 'plan'; moves: { afterUs: number; controlId: string; touch: Touch }[] }
   | { kind: 'run' }
   | { kind: 'pause' }
   /** To the next event, and pause there. */

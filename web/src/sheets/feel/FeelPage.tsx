@@ -1,9 +1,10 @@
 import { SegmentedControl } from '@mantine/core';
 import type { Control } from '@hum-lever/core';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useDocument } from '../../client/index.ts';
 import { Choice, FirstStep, SheetFrame, useFound, usePlace } from '../../shared/index.ts';
+import { traceNow, usePlayer } from '../../workers/index.ts';
 import { ButtonPage } from './ButtonPage.tsx';
 import classes from './Feel.module.css';
 import { CodesPage } from './views/CodesPage.tsx';
@@ -15,6 +16,19 @@ import { useKeypads } from './views/useKeypads.ts';
 const about = 'Press once, and see what became of it: from bare contact to meaning.';
 /** So many controls fit in a row. */
 const inRow = 5;
+
+const byHand: ReadonlySet<string> = new Set(['finger', 'turned', 'moved', 'sent']);
+
+/** The control that a hand took up last since the sheet was opened; null: none. */
+function useTouched(): { id: string; at: number } | null {
+  const version = usePlayer((state) => state.traceVersion);
+  const [openedUs] = useState(() => traceNow().at(-1)?.at ?? -1);
+  return useMemo(() => {
+    const entry = traceNow().findLast(({ lane, at }) => byHand.has(lane) && at > openedUs);
+    return entry && 'id' in entry ? { id: entry.id, at: entry.at } : null;
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the trace grows in place
+  }, [version, openedUs]);
+}
 
 /** The control, or the keypad, being felt: chosen here, or the one that a snag or the hand led to. */
 function useChosen() {
@@ -31,6 +45,15 @@ function useChosen() {
     if (ids.includes(leads)) choose(leads);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only when something is found
   }, [found]);
+  const touched = useTouched();
+  useEffect(() => {
+    // What the hand takes up is what one wants to feel; a keypad goes on showing all its keys.
+    if (touched === null) return;
+    choose((before) =>
+      keypads.find(({ id }) => id === before)?.controlIds.includes(touched.id) ? before : touched.id,
+    );
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when something is touched
+  }, [touched?.at, touched?.id]);
   const control = gadget.controls.find(({ id }) => id === chosenId);
   const keypad = keypads.find(({ id }) => id === chosenId);
   return {

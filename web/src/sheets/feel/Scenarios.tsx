@@ -17,7 +17,7 @@ export function Scenarios({ control }: { control: Button }) {
   const play = async (scenario: Scenario) => {
     setPlaying(scenario.id);
     setPlayed({ label: scenario.label, sinceUs: virtualNowUs(), storm: scenario.contact !== undefined });
-    await playScenario(gadget, control, scenario);
+    await playScenario(gadget, control, scenario, usePlayer.getState().factor);
     setPlaying(null);
   };
   return (

@@ -1,5 +1,5 @@
 import type { Button, Gadget, Hands, TraceEntry } from '@hum-lever/core';
-import { usToMs } from '../../shared/index.ts';
+import { msToUs, usToMs } from '../../shared/index.ts';
 import { player } from '../../workers/index.ts';
 
 /** A finger's moves: when it comes and goes, ms from the beginning. */
@@ -64,20 +64,22 @@ export const scenarios: readonly Scenario[] = [
 
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
-/** Plays it on the gadget in hand, in real time; the document is not touched. */
-export async function playScenario(gadget: Gadget, control: Button, scenario: Scenario): Promise<void> {
-  const moves = scenario.script(gadget.hands).flatMap(({ downMs, upMs }) => [
-    { ms: downMs, down: true },
-    { ms: upMs, down: false },
-  ]);
+/** Plays it on the gadget in hand, as fast as time runs there; the document is not touched. */
+export async function playScenario(
+  gadget: Gadget,
+  control: Button,
+  scenario: Scenario,
+  factor: number,
+): Promise<void> {
+  const script = scenario.script(gadget.hands);
   if (scenario.contact) player.edit(withContact(gadget, control, scenario.contact));
-  const startMs = performance.now();
-  for (const { ms, down } of moves) {
-    await wait(startMs + ms - performance.now());
-    // Stamped as planned: a page that is busy must not stretch the press.
-    player.finger(control.id, down, startMs + ms);
-  }
-  await wait(scenario.restMs);
+  player.plan(
+    script.flatMap(({ downMs, upMs }) => [
+      { afterUs: msToUs(downMs), controlId: control.id, touch: { what: 'down' } as const },
+      { afterUs: msToUs(upMs), controlId: control.id, touch: { what: 'up' } as const },
+    ]),
+  );
+  await wait(((script.at(-1)?.upMs ?? 0) + scenario.restMs) / factor);
   if (scenario.contact) player.edit(gadget);
 }
 

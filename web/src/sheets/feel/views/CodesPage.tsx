@@ -180,7 +180,7 @@ function CodeTable({ control }: { control: Codes }) {
               <th scope="col">Taken for another</th>
               <th scope="col">Late by</th>
               <th scope="col">Heard on the strip</th>
-              <th scope="col" aria-label="Remove" />
+              <th scope="col">Not wanted</th>
             </tr>
           </thead>
           <tbody>

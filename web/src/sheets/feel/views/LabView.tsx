@@ -231,7 +231,7 @@ function RowTable({
             <th scope="col">Fastest repeat</th>
             <th scope="col">Spikes up to</th>
             <th scope="col">Cost</th>
-            <th scope="col" aria-label="Use it" />
+            <th scope="col">Take it</th>
           </tr>
         </thead>
         <tbody className="number">

@@ -29,8 +29,8 @@ const shapes = [
   'pin',
   'arrow',
   'roundRect',
-  'emptyCircle',
-  'emptyTriangle',
+  'path://M-1.2 -4 H1.2 V-1.2 H4 V1.2 H1.2 V4 H-1.2 V1.2 H-4 V-1.2 H-1.2 Z',
+  'path://M-4 -3 L-3 -4 L0 -1 L3 -4 L4 -3 L1 0 L4 3 L3 4 L0 1 L-3 4 L-4 3 L-1 0 Z',
 ];
 const same = (one: DebounceSetting, other: DebounceSetting | null) =>
   other !== null &&
@@ -55,9 +55,9 @@ function optionsOf({ rows, settings, frontier, current, recommended }: Trade, st
   const marked = (name: string, found: SweepRow | undefined, colour: string, size: number) => ({
     name,
     type: 'scatter' as const,
-    symbol: 'emptyCircle',
+    symbol: 'circle',
     symbolSize: size,
-    itemStyle: { color: colour, borderWidth: 2.5 },
+    itemStyle: { color: 'transparent', borderColor: colour, borderWidth: 2.5 },
     data: found ? [{ value: pointOf(found), row: found }] : [],
     z: 5,
   });
