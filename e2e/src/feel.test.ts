@@ -262,7 +262,7 @@ describe('what turns', () => {
     await choose('Control', 'Breath');
     await fillField('A step holds on for', '0');
     await fillField('In steps', '400');
-    await says(/it changes by itself, [1-9]\d* times a minute/);
+    await says(/As it is now, it changes by itself, [1-9]\d* times a minute/);
     await bench.click('Set what is recommended');
     await says('This is what is set.');
     await (await bench.label('Move Breath')).sendKeys('\uE012');

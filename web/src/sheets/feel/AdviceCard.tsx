@@ -1,4 +1,3 @@
-import { Button as PushButton } from '@mantine/core';
 import {
   purposeProfiles,
   purposes,
@@ -9,9 +8,10 @@ import {
   type School,
   type SweepRow,
 } from '@hum-lever/core';
-import { Choice, DurationField, NumberField, showDuration, StageIcon } from '../../shared/index.ts';
+import { Choice, DurationField, NumberField, showDuration } from '../../shared/index.ts';
 import { settingWords } from '../../words/index.ts';
 import { changeOf } from './cards/change.ts';
+import { AdviceFrame, Verdict } from './cards/WhatToSet.tsx';
 import classes from './Feel.module.css';
 import { oddsWords } from './oddsWords.ts';
 import { useAdvice } from './useAdvice.ts';
@@ -35,10 +35,7 @@ export function AdviceCard({ control }: { control: Button }) {
   const { wants } = control;
   const usual = purposeProfiles[wants.purpose];
   return (
-    <fieldset className={`card ${classes.advice}`}>
-      <legend>
-        <StageIcon stage="clean" /> What to set
-      </legend>
+    <AdviceFrame>
       <div className={classes.wants}>
         <Choice
           visible
@@ -66,7 +63,7 @@ export function AdviceCard({ control }: { control: Button }) {
         />
       </div>
       {advice ? <Advice advice={advice} control={control} /> : <p role="status">Trying the methods…</p>}
-    </fieldset>
+    </AdviceFrame>
   );
 }
 
@@ -78,25 +75,21 @@ function Advice({ advice, control }: { advice: Recommendation; control: Button }
   const taken = sameSetting(advice.setting, control.debounce);
   return (
     <>
-      <p className={classes.verdict} data-met={advice.met || undefined}>
-        <strong>{settingWords(advice.setting)}.</strong> {reasonWords(advice)}
-      </p>
-      <div className={classes.apply}>
-        {taken ? (
-          <span className={classes.inHand}>This is what is set.</span>
-        ) : (
-          <PushButton size="compact-sm" onClick={() => change({ debounce: advice.setting })}>
-            Set what is recommended
-          </PushButton>
-        )}
-        {!taken && (
+      <Verdict
+        met={advice.met}
+        taken={taken}
+        take={() => change({ debounce: advice.setting })}
+        setting={`${settingWords(advice.setting)}.`}
+        now={
           <span className="soft">
             Now: {settingWords(control.debounce)}, which{' '}
             {advice.now.met ? 'keeps both limits too' : 'does not keep both limits'}:{' '}
             {rowWords(advice.now.row)}
           </span>
-        )}
-      </div>
+        }
+      >
+        {reasonWords(advice)}
+      </Verdict>
       <dl className={classes.schools}>
         {schools.map((school) => {
           const best = advice.best[school];

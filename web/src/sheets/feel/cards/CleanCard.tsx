@@ -1,10 +1,11 @@
 import { Switch } from '@mantine/core';
 import { algorithmOf, algorithms, defaultSetting, type Button } from '@hum-lever/core';
-import { edit, useDocument } from '../../../client/index.ts';
+import { useDocument } from '../../../client/index.ts';
 import { Choice, DurationField, NumberField, showDuration, StageIcon } from '../../../shared/index.ts';
 import { paramFields } from '../../../words/index.ts';
 import classes from '../Feel.module.css';
 import { changeOf } from './change.ts';
+import { LoopField } from './WhatToSet.tsx';
 
 /** The debouncing in use: method, parameters, what it costs. */
 export function CleanCard({ control: { id, debounce } }: { control: Button }) {
@@ -50,15 +51,7 @@ export function CleanCard({ control: { id, debounce } }: { control: Button }) {
             />
           ),
         )}
-        <DurationField
-          width="100%"
-          label="Inputs are read every"
-          minUs={50}
-          maxUs={1_000_000}
-          step={0.5}
-          value={loop.periodUs}
-          commit={(periodUs) => edit({ name: 'setLoopPeriod', args: [periodUs] })}
-        />
+        <LoopField label="Inputs are read every" />
       </div>
       {algorithm.port && (
         <Switch

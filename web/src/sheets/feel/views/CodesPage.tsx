@@ -12,6 +12,7 @@ import {
 } from '../../../shared/index.ts';
 import { traceNow, usePlayer } from '../../../workers/index.ts';
 import { changeOf } from '../cards/change.ts';
+import { AdviceFrame, Verdict } from '../cards/WhatToSet.tsx';
 import classes from '../Feel.module.css';
 
 type Code = Codes['codes'][number];
@@ -38,14 +39,16 @@ function CodesAdvice({ control }: { control: Codes }) {
   const fits = control.heldGapUs >= control.repeatsEveryUs && control.heldGapUs <= 2 * wantedUs;
   const worst = [...control.codes].sort((a, b) => b.wrongPerMille - a.wrongPerMille)[0];
   return (
-    <fieldset className={`card ${classes.advice}`}>
-      <legend>
-        <StageIcon stage="clean" /> What to set
-      </legend>
-      <p className={classes.verdict} data-met={fits || undefined}>
-        <strong>A code counts as held for {showDuration(wantedUs)} after it was last heard.</strong> A held
-        key sends its code every {showDuration(control.repeatsEveryUs)}: shorter than that, one press becomes
-        many; twice as long and a little, and one repeat may be lost; longer, and two presses become one.
+    <AdviceFrame>
+      <Verdict
+        met={fits}
+        taken={fits}
+        take={() => changeOf<Codes>(control.id)({ heldGapUs: wantedUs })}
+        setting={`A code counts as held for ${showDuration(wantedUs)} after it was last heard.`}
+      >
+        A held key sends its code every {showDuration(control.repeatsEveryUs)}: shorter than that, one press
+        becomes many; twice as long and a little, and one repeat may be lost; longer, and two presses become
+        one.
         {worst && worst.wrongPerMille > 0 && (
           <>
             {' '}
@@ -53,17 +56,8 @@ function CodesAdvice({ control }: { control: Codes }) {
             cannot be undone should hang on one hearing of it.
           </>
         )}
-      </p>
-      <div className={classes.apply}>
-        {fits ? (
-          <span className={classes.inHand}>This is what is set.</span>
-        ) : (
-          <PushButton size="compact-sm" onClick={() => changeOf<Codes>(control.id)({ heldGapUs: wantedUs })}>
-            Set what is recommended
-          </PushButton>
-        )}
-      </div>
-    </fieldset>
+      </Verdict>
+    </AdviceFrame>
   );
 }
 

@@ -12,6 +12,7 @@ import { useDocument } from '../../../client/index.ts';
 import { Choice, count, DurationField, NumberField, StageIcon } from '../../../shared/index.ts';
 import { lab, traceNow, useAnswer, usePlayer } from '../../../workers/index.ts';
 import { changeOf } from '../cards/change.ts';
+import { AdviceFrame, Verdict } from '../cards/WhatToSet.tsx';
 import classes from '../Feel.module.css';
 
 type Lab = { facts: KnobFacts; quiet: KnobReading };
@@ -88,6 +89,11 @@ function Response({ control, taper }: { control: Knob; taper: Taper }) {
 
 const sameReading = (one: KnobReading, other: KnobReading) => JSON.stringify(one) === JSON.stringify(other);
 
+const flickerWords = ({ worstFlickers }: KnobFacts) =>
+  worstFlickers === 0
+    ? 'As it is now, no noise can move it for long.'
+    : `As it is now, it changes by itself, ${Math.round(worstFlickers)} times a minute at worst.`;
+
 function KnobAdvice({ control, answer }: { control: Knob; answer: Lab | null }) {
   if (!answer) return <p role="status">Listening to its noise…</p>;
   const { facts, quiet } = answer;
@@ -102,26 +108,18 @@ function KnobAdvice({ control, answer }: { control: Knob; answer: Lab | null }) 
       : []),
   ];
   return (
-    <fieldset className={`card ${classes.advice}`}>
-      <legend>
-        <StageIcon stage="clean" /> What to set
-      </legend>
-      <p className={classes.verdict} data-met={done || undefined}>
-        <strong>{parts.join(', ')}.</strong> Its noise reaches {facts.noiseCounts} counts and the narrowest
-        step is {facts.narrowestCounts} wide: a step has to hold on for more than the noise, and less than
-        half its width, or it changes by itself, {Math.round(facts.worstFlickers)} times a minute at worst as
-        it is now.
-      </p>
-      <div className={classes.apply}>
-        {done ? (
-          <span className={classes.inHand}>This is what is set.</span>
-        ) : (
-          <PushButton size="compact-sm" onClick={() => changeOf<Knob>(control.id)({ reading: quiet })}>
-            Set what is recommended
-          </PushButton>
-        )}
-      </div>
-    </fieldset>
+    <AdviceFrame>
+      <Verdict
+        met={done}
+        taken={done}
+        take={() => changeOf<Knob>(control.id)({ reading: quiet })}
+        setting={`${parts.join(', ')}.`}
+      >
+        Its noise reaches {facts.noiseCounts} counts and the narrowest step is {facts.narrowestCounts} wide: a
+        step has to hold on for more than the noise, and less than half its width, or it changes by itself.{' '}
+        {flickerWords(facts)}
+      </Verdict>
+    </AdviceFrame>
   );
 }
 
@@ -162,9 +160,9 @@ function ValueCard({ control }: { control: Knob }) {
         />
         <Choice
           visible
-          label="Fine at"
+          label="Finest at"
           data={[
-            { value: 'even', label: 'no end: even' },
+            { value: 'even', label: 'even' },
             { value: 'fineLow', label: 'the low end' },
             { value: 'fineHigh', label: 'the high end' },
           ]}
@@ -287,7 +285,7 @@ function WiperCard({ control }: { control: Knob }) {
     <NumberField
       width="100%"
       label={label}
-      unit="% of full"
+      unit="%"
       decimals={2}
       min={0}
       max={50}
@@ -311,7 +309,7 @@ function WiperCard({ control }: { control: Knob }) {
           value={wiper.bits}
           commit={(bits) => change({ bits })}
         />
-        {share('Noise (r.m.s.)', 'noisePpm')}
+        {share('Noise, of full', 'noisePpm')}
         <NumberField
           width="100%"
           label="Crackles, moved"
@@ -322,7 +320,7 @@ function WiperCard({ control }: { control: Knob }) {
           commit={(cracklePerMille) => change({ cracklePerMille })}
         />
         {share('by up to', 'cracklePpm')}
-        {share('Sags with lights or sound', 'sagPpm')}
+        {share('Sags, lights on', 'sagPpm')}
       </div>
     </fieldset>
   );

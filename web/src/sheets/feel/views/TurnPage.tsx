@@ -9,10 +9,11 @@ import {
 } from '@hum-lever/core';
 import { useCallback } from 'react';
 import { edit, useDocument } from '../../../client/index.ts';
-import { Choice, DurationField, NumberField, showDuration, StageIcon } from '../../../shared/index.ts';
+import { Choice, count, DurationField, NumberField, showDuration, StageIcon } from '../../../shared/index.ts';
 import { lab, player, traceNow, useAnswer, usePlayer } from '../../../workers/index.ts';
 import { ContactCard } from '../cards/ContactCard.tsx';
 import { changeOf } from '../cards/change.ts';
+import { AdviceFrame, LoopField, Verdict } from '../cards/WhatToSet.tsx';
 import { Axis, Level, Moments, Row, Windows } from '../Drawing.tsx';
 import classes from '../Feel.module.css';
 import { lastTurn, type RealTurn } from './turn.ts';
@@ -112,7 +113,6 @@ function Drawn({ turn }: { turn: RealTurn }) {
 }
 
 function ReadingCard({ control }: { control: Encoder }) {
-  const { loop } = useDocument();
   const { reading } = control;
   const change = (patch: Partial<EncoderReading>) =>
     changeOf<Encoder>(control.id)({ reading: { ...reading, ...patch } });
@@ -143,15 +143,7 @@ function ReadingCard({ control }: { control: Encoder }) {
           value={String(reading.countsPerStep) as '1' | '2' | '4'}
           choose={(counts) => change({ countsPerStep: Number(counts) as 1 | 2 | 4 })}
         />
-        <DurationField
-          width="100%"
-          label="Channels are read every"
-          minUs={50}
-          maxUs={1_000_000}
-          step={0.5}
-          value={loop.periodUs}
-          commit={(periodUs) => edit({ name: 'setLoopPeriod', args: [periodUs] })}
-        />
+        <LoopField label="Channels are read every" />
       </div>
       <Switch
         label="Channels exchanged: the other way is up"
@@ -200,53 +192,34 @@ function EncoderAdvice({ control }: { control: Encoder }) {
   const needUs = Math.floor(gadget.hands.quickTurnUs / (detents * countsPerDetent));
   const fits = reading.method === 'table' && reading.countsPerStep === wanted;
   const inTime = interrupts || gadget.loop.periodUs * 2 <= needUs;
+  const settle = () => {
+    const settled = { ...reading, method: 'table' as const, countsPerStep: wanted };
+    const period = Math.max(50, Math.floor(needUs / 2));
+    edit({
+      name: 'several',
+      args: [
+        [
+          { name: 'changeControl', args: [control.id, { reading: settled }] },
+          ...(inTime ? [] : [{ name: 'setLoopPeriod' as const, args: [period] as [number] }]),
+        ],
+      ],
+    });
+  };
   return (
-    <fieldset className={`card ${classes.advice}`}>
-      <legend>
-        <StageIcon stage="clean" /> What to set
-      </legend>
-      <p className={classes.verdict} data-met={(fits && inTime) || undefined}>
-        <strong>
-          By the table, {wanted} {wanted === 1 ? 'count' : 'counts'} a step
-          {interrupts ? ', by interrupt' : `, read every ${showDuration(Math.floor(needUs / 2))} or oftener`}.
-        </strong>{' '}
+    <AdviceFrame>
+      <Verdict
+        met={fits && inTime}
+        taken={fits && inTime}
+        take={settle}
+        setting={`By the table, ${count(wanted, 'count')} a step${
+          interrupts ? ', by interrupt' : `, read every ${showDuration(Math.floor(needUs / 2))} or oftener`
+        }.`}
+      >
         This part gives {countsPerDetent} counts a click, so that each click is one step; the table takes
         bounce back where the shortcut counts it. A quick turn of {showDuration(gadget.hands.quickTurnUs)}{' '}
         gives a count every {showDuration(needUs)}, and bounce wants two looks at each.
-      </p>
-      <div className={classes.apply}>
-        {fits && inTime ? (
-          <span className={classes.inHand}>This is what is set.</span>
-        ) : (
-          <PushButton
-            size="compact-sm"
-            onClick={() =>
-              edit({
-                name: 'several',
-                args: [
-                  [
-                    {
-                      name: 'changeControl',
-                      args: [control.id, { reading: { ...reading, method: 'table', countsPerStep: wanted } }],
-                    },
-                    ...(inTime
-                      ? []
-                      : [
-                          {
-                            name: 'setLoopPeriod' as const,
-                            args: [Math.max(50, Math.floor(needUs / 2))] as [number],
-                          },
-                        ]),
-                  ],
-                ],
-              })
-            }
-          >
-            Set what is recommended
-          </PushButton>
-        )}
-      </div>
-    </fieldset>
+      </Verdict>
+    </AdviceFrame>
   );
 }
 
