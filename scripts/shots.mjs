@@ -93,6 +93,12 @@ try {
   await view('Sets of keys');
   await scroll(330);
   await shot('wiring-keys');
+  await reed('feel');
+  const choice = (name) => driver.findElement(By.xpath(`//main//option[.="${name}"]`)).click();
+  await choice('Octave');
+  await (await named('A quick whole turn')).click();
+  await sleep(1_000);
+  await shot('feel-turn');
   await reed('parts');
   await (await named('Compare all boards')).click();
   await sleep(3_000);
@@ -110,6 +116,18 @@ try {
   await sleep(700);
   await press(130);
   await shot('feel');
+  await view('Thousands');
+  await (await named('Try them all')).click();
+  await driver.wait(
+    async () => (await (await find('main')).getText()).includes('2000 presses each.'),
+    20_000,
+  );
+  await sleep(1_500);
+  await driver.executeScript(
+    'document.querySelector(\'[aria-label="False or missed presses against latency"]\').scrollIntoView()',
+  );
+  await shot('feel-lab');
+  await view('One press');
   await (await labelled('Pause time')).click();
   await (
     await find('[aria-label^="Events in time"]')

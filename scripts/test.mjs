@@ -2,8 +2,9 @@
 import { at, build, install, run, tool } from './common.mjs';
 
 install();
-const { ensureBrowser } = await import('./browser.mjs');
+const { ensureBrowser, ensureCompiler } = await import('./browser.mjs');
 ensureBrowser();
+ensureCompiler();
 
 const step = (name) => console.log(`\n── ${name}`);
 step('registries');
