@@ -117,7 +117,7 @@ describe('fitting', () => {
     );
   });
 
-  it('measures distance as Smirnov does', () => {
+  it('measures distance as the two-sample test does', () => {
     expect(distanceOf([1, 2, 3, 4], [1, 2, 3, 4]).distance).toBe(0);
     expect(distanceOf([1, 2, 3, 4], [5, 6, 7, 8]).distance).toBe(1);
     expect(distanceOf([1, 2, 3, 4], [3, 4, 5, 6]).distance).toBe(0.5);

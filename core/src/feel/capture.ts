@@ -155,7 +155,7 @@ export function fitContact(cut: CutTrace): Fitted {
   return { contact, closing: fit(closes, 1), opening: fit(opens, 0) };
 }
 
-/** Two-sample Kolmogorov–Smirnov distance. Source: N. Smirnov (1948); critical value 1.358·√((n+m)/(n·m)). */
+/** Two-sample Kolmogorov–Smirnov distance. Critical value 1.358·√((n+m)/(n·m)). */
 export function distanceOf(one: readonly number[], other: readonly number[]): Fit {
   const a = [...one].sort((x, y) => x - y);
   const b = [...other].sort((x, y) => x - y);

@@ -178,7 +178,8 @@ const othersArbitrary: fc.Arbitrary<Control[]> = fc
         ...keys,
         id: 'b5',
         wiper: { ...knob.wiper, noisePpm, cracklePerMille: 30, sagPpm: 5_000 },
-        reading: { ...knob.reading, filter, hysteresisCounts },
+        // Few steps: many would only make traces long.
+        reading: { ...knob.reading, filter, hysteresisCounts, steps: 21 },
       },
       {
         id: 'b6',

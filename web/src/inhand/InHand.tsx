@@ -2,26 +2,22 @@ import { ActionIcon, Button, Tooltip } from '@mantine/core';
 import { IconPlayerRecord, IconPower, IconVolume, IconVolumeOff } from '@tabler/icons-react';
 import {
   controlsOf,
-  safelyShown,
   type Button as ButtonPart,
   type Codes,
   type Encoder,
   type Knob,
   type Gadget,
-  type Light,
   type Output,
-  type TextDisplay,
 } from '@hum-lever/core';
 import { useEffect, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import { useDocument } from '../client/index.ts';
-import { keyName, showHz, useLit } from '../shared/index.ts';
+import { keyName, useLit } from '../shared/index.ts';
 import { player, usePlayer } from '../workers/index.ts';
 import { play, prepareSound, setMuted, unlockSound, useSound } from './audio.ts';
-import { Cells } from './Cells.tsx';
 import classes from './InHand.module.css';
-import { Lamp } from './Lamp.tsx';
 import { Dial, holdCode, moveKnobTo, placeOfKnob, Remote, Slide, turnDial } from './Turning.tsx';
 import { useRecording } from './useRecording.ts';
+import { Display, LightPart, Sounder, useIsLit } from './Outputs.tsx';
 
 /** A finger on a control: which, whether down, and the event's own stamp. */
 type Move = (controlId: string, down: boolean, stampMs: number) => void;
@@ -259,48 +255,6 @@ function Body({ gadget, held, move }: { gadget: Gadget; held: ReadonlySet<string
     </div>
   );
 }
-
-function Display({ display }: { display: TextDisplay }) {
-  const rows = usePlayer((state) => state.shown?.texts[display.id]);
-  const pointed = useIsLit(display.id);
-  return (
-    <div className={classes.display} data-lit={pointed}>
-      <Cells
-        name={display.name}
-        columns={display.columns}
-        rows={Array.from({ length: display.rows }, (_, row) => rows?.[row] ?? '')}
-      />
-    </div>
-  );
-}
-
-function LightPart({ light }: { light: Light }) {
-  const lit = usePlayer((state) => state.shown?.lights[light.id]);
-  const capped = lit !== undefined && safelyShown(lit) !== lit;
-  const pointed = useIsLit(light.id);
-  return (
-    <div data-lit={pointed}>
-      <Lamp name={light.name} colour={light.colour} lit={lit} fast={capped} />
-    </div>
-  );
-}
-
-function Sounder({ id, name }: { id: string; name: string }) {
-  const hz = usePlayer((state) => state.shown?.tones[id]?.hz ?? 0);
-  const pointed = useIsLit(id);
-  return (
-    <figure className={classes.sounder} data-on={hz > 0 || undefined} data-lit={pointed}>
-      <span className={classes.grille} aria-hidden />
-      <figcaption>
-        {name}
-        <span className="number">{showHz(hz)}</span>
-      </figcaption>
-    </figure>
-  );
-}
-
-/** Whether a sheet points at it: a thread of the wiring, say. */
-const useIsLit = (id: string) => useLit(({ endIds }) => endIds.includes(id)) || undefined;
 
 function Cap({ control, down, move }: { control: ButtonPart; down: boolean; move: Move }) {
   const lit = useIsLit(control.id);

@@ -14,7 +14,7 @@ const z = 1.959964;
 
 /**
  * So many of so many. None seen is not none: then the bound is one-sided, 1 − 0.05^(1/n) (95 %), about 3 in n.
- * Source: E. B. Wilson's score interval (1927); rule of three.
+ * Source: Wilson's score interval; rule of three.
  * @param of whole, >= 1 @param count whole, in [0, of]
  */
 export function shareOf(count: number, of: number): Odds {
@@ -41,7 +41,7 @@ export function shareOf(count: number, of: number): Odds {
 
 /**
  * Events that may come more than once each: a Poisson rate. None seen gives the same bound as a share.
- * Source: Wilson and Hilferty's approximation of the exact interval (1931); its error is below 2 % from 5 events on.
+ * Source: the Wilson–Hilferty approximation of the exact Poisson interval; its error is below 2 % from 5 events on.
  */
 export function rateOf(count: number, of: number): Odds {
   if (count === 0) return shareOf(0, of);
