@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { By } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { Bench } from './test/bench.ts';
 
 jest.setTimeout(180_000);
@@ -16,7 +16,6 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
   await bench.close();
 });
-beforeEach(() => bench.renew());
 
 const says = (words: string | RegExp) =>
   bench.until(String(words), async () => {
@@ -52,9 +51,12 @@ const fillField = async (label: string, text: string) => {
     return true;
   });
 };
+/** Opens a copy of a demo gadget, so that each test has its own; returns its id. */
 async function openGadget(name: string): Promise<string> {
   const { body } = await bench.server.ask('GET', '/gadgets');
-  const { id } = (body as { id: string; name: string }[]).find((one) => one.name === name)!;
+  const demo = (body as { id: string; name: string }[]).find((one) => one.name === name)!;
+  const copy = await bench.server.ask('POST', `/gadgets/${demo.id}/duplicate`);
+  const { id } = copy.body as { id: string };
   await bench.goto(`/g/${id}/feel`);
   await bench.shows('Now in');
   return id;
@@ -69,7 +71,7 @@ const documentOf = async (id: string) => {
 
 describe('one press', () => {
   it('is magnified from bare contact to meaning, with its time, and every method answers it', async () => {
-    await bench.openKettle('feel');
+    await openGadget('Kettle Keeper');
     await bench.press('Stir');
     await says('The last press of Stir');
     await says(/Finger to meaning\s[\d.]+\s(ms|µs)/);
@@ -82,7 +84,7 @@ describe('one press', () => {
   });
 
   it('that is swallowed says why on the strip', async () => {
-    await bench.openKettle('feel');
+    await openGadget('Kettle Keeper');
     await choose('Method', 'Wait until steady (stable for T)');
     await fillField('Steady for, pressing', '400');
     await bench.click('Press it for me');
@@ -93,7 +95,7 @@ describe('one press', () => {
   });
 
   it('as hands really make them: a burst, and a storm of spikes that only some methods survive', async () => {
-    await bench.openKettle('feel');
+    await openGadget('Kettle Keeper');
     await bench.click('A burst');
     await says(/8 presses: 8 came through\./);
     await bench.click('A storm of spikes');
@@ -104,7 +106,7 @@ describe('one press', () => {
   });
 
   it('two settings are tried by hand, and the one that is kept goes into the document', async () => {
-    const id = await bench.openKettle('feel');
+    const id = await openGadget('Kettle Keeper');
     await choose('What B is', 'B is Count up and down (integrator)');
     await pick('B: Count up and down, 6\u202f/\u202f6\u202f/\u202f0 samples');
     await bench.press('Stir');
@@ -129,7 +131,7 @@ it('the sheet follows the control that the hand takes up', async () => {
 
 describe('thousands of presses', () => {
   it('are swept, shown against latency and in numbers, and a setting is taken from the table', async () => {
-    const id = await bench.openKettle('feel');
+    const id = await openGadget('Kettle Keeper');
     await pick('Thousands');
     await bench.click('Try them all');
     await says(/\d+ settings, 2000 presses each\./);
@@ -144,7 +146,7 @@ describe('thousands of presses', () => {
   });
 
   it('can be cancelled, and what was found so far stays', async () => {
-    await bench.openKettle('feel');
+    await openGadget('Kettle Keeper');
     await pick('Thousands');
     for (const name of ['Dome (tactile)', 'Leaf', 'Toggle', 'Worn contact', 'Membrane', 'Snap-action'])
       await pick(name);
@@ -159,7 +161,7 @@ describe('thousands of presses', () => {
   });
 
   it('want at least one method', async () => {
-    await bench.openKettle('feel');
+    await openGadget('Kettle Keeper');
     await pick('Thousands');
     for (const name of [
       'As it comes',
@@ -180,7 +182,7 @@ describe('thousands of presses', () => {
 
 describe('a recommendation', () => {
   it('follows from what the button is for, shows both schools, and is applied in one action', async () => {
-    const id = await bench.openKettle('feel');
+    const id = await openGadget('Kettle Keeper');
     await choose('It is for', 'something that cannot be undone');
     await says('It waits until it is sure');
     await says('Fire at once, then ignore');
@@ -196,7 +198,7 @@ describe('a recommendation', () => {
 
 describe('captures', () => {
   it('from the practice device are cut, fitted with their goodness, and played', async () => {
-    const id = await bench.openKettle('feel');
+    const id = await openGadget('Kettle Keeper');
     await pick('Captures');
     await bench.click('Take one from the practice device');
     await says(/\d+ whole presses, each pulling the wire down/);
@@ -212,7 +214,7 @@ describe('captures', () => {
   });
 
   it('from a file have their unit confirmed, and a file of nonsense is refused with a reason', async () => {
-    const id = await bench.openKettle('feel');
+    const id = await openGadget('Kettle Keeper');
     await pick('Captures');
     const open = async (name: string, text: string) => {
       writeFileSync(join(folder, name), text);
@@ -265,7 +267,7 @@ describe('what turns', () => {
     await says(/As it is now, it changes by itself, [1-9]\d* times a minute/);
     await bench.click('Set what is recommended');
     await says('This is what is set.');
-    await (await bench.label('Move Breath')).sendKeys('\uE012');
+    await (await bench.label('Move Breath')).sendKeys(Key.ARROW_UP);
     await says(/Now \d+\./);
   });
 
@@ -293,7 +295,7 @@ describe('meaning', () => {
   });
 
   it('is written as C by the method in use', async () => {
-    await bench.openKettle('feel');
+    await openGadget('Kettle Keeper');
     await pick('Code');
     await says('uint32_t debounce_step(debounce_t *d, uint32_t sample, uint32_t now_us)');
   });

@@ -58,6 +58,21 @@ function Labelled({
   );
 }
 
+/** One click of a dial: with the touch, as a press is; a click without a pointer is one too. */
+function Click({ name, turn, children }: { name: string; turn: () => void; children: ReactNode }) {
+  return (
+    <button
+      type="button"
+      tabIndex={-1}
+      aria-label={name}
+      onPointerDown={turn}
+      onClick={(event) => event.detail === 0 && turn()}
+    >
+      {children}
+    </button>
+  );
+}
+
 /** A dial that clicks: drag sideways, roll the wheel, or press either side of it. */
 export function Dial({ control: { id, name, key, backKey } }: { control: Encoder }) {
   const clicks = useTurned(id);
@@ -71,9 +86,9 @@ export function Dial({ control: { id, name, key, backKey } }: { control: Encoder
   return (
     <Labelled id={id} name={name} keys={[backKey, key]}>
       <div className={classes.dialRow}>
-        <button type="button" tabIndex={-1} aria-label={`Turn ${name} back`} onClick={() => turnDial(id, -1)}>
+        <Click name={`Turn ${name} back`} turn={() => turnDial(id, -1)}>
           ‹
-        </button>
+        </Click>
         <div
           className={classes.dial}
           style={{ rotate: `${clicks * clickDegrees}deg` }}
@@ -90,9 +105,9 @@ export function Dial({ control: { id, name, key, backKey } }: { control: Encoder
           onPointerUp={() => (drag.current = null)}
           onPointerCancel={() => (drag.current = null)}
         />
-        <button type="button" tabIndex={-1} aria-label={`Turn ${name} on`} onClick={() => turnDial(id, 1)}>
+        <Click name={`Turn ${name} on`} turn={() => turnDial(id, 1)}>
           ›
-        </button>
+        </Click>
       </div>
     </Labelled>
   );

@@ -44,40 +44,71 @@ export function virtualNowUs(): number {
   return pastUs ?? clock.nowUs + (performance.now() - clockAtMs) * 1_000 * clock.speed;
 }
 
+/** Views look again at most so often: a knob that flickers reports a hundred times a second. */
+const leastBetweenMs = 30;
+let shownAtMs = -Infinity;
+let waiting: Partial<Player> | null = null;
+/** When the clock that waits was told. */
+let toldAtMs = 0;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+/** What views see changes now, or together with what comes within the next moment. */
+function show(change: Partial<Player>): void {
+  waiting = { ...waiting, ...change };
+  const inMs = shownAtMs + leastBetweenMs - performance.now();
+  if (inMs > 0) timer ??= setTimeout(showWaiting, inMs);
+  else showWaiting();
+}
+function showWaiting(): void {
+  clearTimeout(timer);
+  timer = undefined;
+  shownAtMs = performance.now();
+  const change = waiting;
+  waiting = null;
+  if (!change) return;
+  if (change.clock) clockAtMs = toldAtMs;
+  usePlayer.setState(change);
+}
+
+/** Versions of the trace that were given out: views may see fewer. */
+let versions = 0;
+
 function receive(report: Report): void {
-  const { traceVersion } = usePlayer.getState();
   switch (report.kind) {
     case 'slice': {
       const { entries, shown, clock, running, fresh, restarted, pastUs } = report;
-      clockAtMs = performance.now();
+      toldAtMs = performance.now();
       if (fresh) trace = entries;
       else if (entries.length > 0) trace.push(...entries);
       if (trace.length > keptEntries) trace = trace.slice(keptEntries / 5);
       const grown = fresh || entries.length > 0;
-      usePlayer.setState({
+      if (grown) versions += 1;
+      show({
         shown,
         clock,
         running,
         pastUs,
-        ...(grown && { traceVersion: traceVersion + 1 }),
+        traceVersion: versions,
         ...(restarted && { notice: 'Restarted: the state it was in is gone.' }),
         ...(fresh && { failure: null }),
       });
       return;
     }
     case 'past':
-      usePlayer.setState({ pastUs: report.atUs, shown: report.shown });
+      show({ pastUs: report.atUs, shown: report.shown });
+      showWaiting();
       return;
     case 'cut':
       trace = trace.filter(({ at }) => at <= report.atUs);
-      usePlayer.setState({ traceVersion: traceVersion + 1 });
+      versions += 1;
+      show({ traceVersion: versions });
       return;
     case 'collected':
       collected?.({ seed: report.seed, stimuli: report.stimuli, endUs: report.endUs });
       collected = null;
       return;
     case 'failed':
-      usePlayer.setState({ failure: report.message, running: false });
+      show({ failure: report.message, running: false });
   }
 }
 

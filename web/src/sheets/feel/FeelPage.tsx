@@ -1,6 +1,6 @@
 import { SegmentedControl } from '@mantine/core';
 import type { Control } from '@hum-lever/core';
-import { useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useDocument } from '../../client/index.ts';
 import { Choice, FirstStep, SheetFrame, useFound, usePlace } from '../../shared/index.ts';
@@ -104,7 +104,8 @@ export function FeelPage() {
   );
 }
 
-function ControlPage({ control }: { control: Control }) {
+/** Looks again by itself where it has to; what the hand does elsewhere is nothing to it. */
+const ControlPage = memo(function ControlPage({ control }: { control: Control }) {
   switch (control.kind) {
     case 'button':
       return <ButtonPage control={control} />;
@@ -115,4 +116,4 @@ function ControlPage({ control }: { control: Control }) {
     case 'codes':
       return <CodesPage control={control} />;
   }
-}
+});
