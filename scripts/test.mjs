@@ -27,5 +27,14 @@ tool(
   'server/src',
   'web/src',
 );
-step('units, API and browser');
-tool('jest/bin/jest.js', ...process.argv.slice(2));
+const given = process.argv.slice(2);
+if (given.length > 0) {
+  step('what was asked for');
+  tool('jest/bin/jest.js', ...given);
+} else {
+  step('units and API');
+  tool('jest/bin/jest.js', '--selectProjects', 'core', 'server', 'web');
+  // By itself: what computes would starve a browser on two cores, and real presses would grow into holds.
+  step('browser');
+  tool('jest/bin/jest.js', '--selectProjects', 'e2e');
+}

@@ -6,7 +6,7 @@ import { Options, ServiceBuilder, type Driver as ChromiumWebDriver } from 'selen
 import { ApiServer } from '../../../server/src/test/apiServer.ts';
 
 /** How long anything on the page may take to come about before a test gives up. Not a measure of speed. */
-const patienceMs = 15_000;
+const patienceMs = 30_000;
 const pollMs = 50;
 
 const { flags } = JSON.parse(readFileSync(join(__dirname, '../../../scripts/chrome.json'), 'utf8')) as {
