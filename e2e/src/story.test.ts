@@ -12,6 +12,16 @@ afterAll(() => bench.close());
 
 const inHand = (state: string) => bench.css(`[aria-label="State ${state}"][aria-current]`);
 
+/** A machine that stands still between down and up makes a hold of a press, which leads home again: then once more. */
+const stirUntilSimmering = () =>
+  bench.until('a press to lead to Simmering', async () => {
+    await bench.press('Stir');
+    await bench.driver.sleep(300);
+    return (
+      (await bench.driver.findElements(By.css('[aria-label="State Simmering"][aria-current]'))).length > 0
+    );
+  });
+
 describe('a first press', () => {
   it('from the shelf, by mouse: light, tone, text, strip', async () => {
     await bench.goto('/');
@@ -145,8 +155,7 @@ describe('a change is felt at once', () => {
 describe('time', () => {
   it('stops, is walked back event by event with the gadget, and goes on from there', async () => {
     await bench.openKettle();
-    await bench.press('Stir');
-    await inHand('Simmering');
+    await stirUntilSimmering();
     await bench.clickLabel('Pause time');
     const lanes = await bench.css('[aria-label^="Events in time"]');
     await lanes.sendKeys(Key.HOME);
@@ -166,14 +175,12 @@ describe('time', () => {
     await bench.click('Go on from here');
     await inHand('Ready');
     await bench.shows('Stove light: blink');
-    await bench.press('Stir');
-    await inHand('Simmering');
+    await stirUntilSimmering();
   });
 
   it('is dragged back with the mouse, and nothing can be played there', async () => {
     await bench.openKettle();
-    await bench.press('Stir');
-    await inHand('Simmering');
+    await stirUntilSimmering();
     // Long enough ago for the whole window to have passed.
     await bench.pick(await bench.label('Time shown'), '10 s');
     const canvas = await bench.css('canvas');
@@ -194,8 +201,7 @@ describe('time', () => {
 
   it('steps by event while paused', async () => {
     await bench.openKettle();
-    await bench.press('Stir');
-    await inHand('Simmering');
+    await stirUntilSimmering();
     await bench.clickLabel('Pause time');
     const before = await bench.text('[data-testid=why]');
     await bench.until('another event', async () => {
