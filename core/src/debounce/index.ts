@@ -11,7 +11,7 @@ export {
   everyAlgorithm,
   frontierOf,
   gridOf,
-  gridUs,
+  sameSetting,
   sweep,
   wrongAtMost,
   wrongCounted,

@@ -1,6 +1,7 @@
 export { labSeed, measureOn, trainOf, type MeasuredTally } from './presses.ts';
 export {
   limitsOf,
+  protectionOf,
   purposeProfiles,
   recommend,
   schools,

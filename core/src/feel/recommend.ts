@@ -104,16 +104,15 @@ function bestOf(
   };
 }
 
-const protectionOf = ({ params }: DebounceSetting) => Math.max(...Object.values(params), 0);
+/** How much a setting protects, by its largest figure: comparable within one algorithm. */
+export const protectionOf = ({ params }: DebounceSetting) => Math.max(...Object.values(params), 0);
 
 /**
  * What to set for this button and why: a sweep of the algorithms over its own presses, held against what it is for.
- * @param jitterUs readings come up to so much later than the period says
  */
 export function recommend(
   gadget: Pick<Gadget, 'captures' | 'hands' | 'loop'>,
   control: Button,
-  jitterUs = 0,
 ): Recommendation {
   const { periodUs } = gadget.loop;
   const { hands } = gadget;
@@ -128,7 +127,7 @@ export function recommend(
     ),
   ];
   const trains = [{ name: control.name, train: trainOf(gadget, control, presses) }];
-  const rows = [...sweep({ settings, trains, periodUs, jitterUs, hands, seed: labSeed })];
+  const rows = [...sweep({ settings, trains, periodUs, jitterUs: 0, hands, seed: labSeed })];
   const all = rows.map((row): Candidate => ({ setting: settings[row.setting]!, row }));
   const now = all[0]!;
   const of = (school: School) =>

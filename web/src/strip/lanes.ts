@@ -1,5 +1,6 @@
 import type { Control, EntryOf, Gadget, Lane, TraceEntry } from '@hum-lever/core';
 import type { Stage } from '../shared/index.ts';
+import { byHand } from '../words/index.ts';
 
 /** One horizontal lane of the strip. */
 export interface StripLane {
@@ -20,8 +21,6 @@ export type Mark =
 /** Controls that get lanes of their own. A keypad's would push the rest of the path out of sight. */
 const controlsShown = 3;
 
-const touching: ReadonlySet<Lane> = new Set(['finger', 'ghost', 'turned', 'moved', 'sent']);
-
 /** The controls that were touched last, in document order; those of a small gadget are all shown. */
 export function controlsInView({ controls }: Gadget, trace: readonly TraceEntry[]): Control[] {
   if (controls.length <= controlsShown) return controls;
@@ -29,7 +28,7 @@ export function controlsInView({ controls }: Gadget, trace: readonly TraceEntry[
   for (let index = trace.length - 1; index >= 0 && touched.size < controlsShown; index -= 1) {
     const entry = trace[index]!;
     // A ghost touches too: it is what one wants to see.
-    if (touching.has(entry.lane) && 'id' in entry) touched.add(entry.id);
+    if ((byHand.has(entry.lane) || entry.lane === 'ghost') && 'id' in entry) touched.add(entry.id);
   }
   // Before the first touch any will do; then the lanes have their places already.
   for (const { id } of controls) if (touched.size < controlsShown) touched.add(id);

@@ -94,7 +94,8 @@ function answerTo(trace: readonly TraceEntry[], index: number): EntryOf<'rule'> 
   return undefined;
 }
 
-const byHand: ReadonlySet<string> = new Set(['finger', 'turned', 'moved', 'sent']);
+/** Lanes of what hands do. */
+export const byHand: ReadonlySet<string> = new Set(['finger', 'turned', 'moved', 'sent']);
 const meaningful: ReadonlySet<string> = new Set(['gesture', 'code', 'chord']);
 const beginsByHand = (entry: TraceEntry) =>
   byHand.has(entry.lane) && !(entry.lane === 'finger' && !entry.down);

@@ -1,4 +1,4 @@
-import type { DebounceSetting, Hands } from '../../gadget/index.ts';
+import { canonicalJson, type DebounceSetting, type Hands } from '../../gadget/index.ts';
 import { exactExp, exactLn } from '../../kernel/index.ts';
 import { Clock } from '../readings.ts';
 import { algorithmOf, algorithms, type SomeAlgorithm } from '../setting.ts';
@@ -42,7 +42,10 @@ export function gridUs(steps = gridSteps): number[] {
   );
 }
 
-const keyOf = (setting: DebounceSetting) => JSON.stringify([setting.algorithm, setting.params]);
+/** Algorithm and parameters, whatever their order: the same for settings that do the same. */
+const keyOf = ({ algorithm, params }: DebounceSetting) => canonicalJson({ algorithm, params });
+
+export const sameSetting = (one: DebounceSetting, other: DebounceSetting) => keyOf(one) === keyOf(other);
 
 /**
  * Settings of these algorithms, each with every protection of a grid; the same setting once.

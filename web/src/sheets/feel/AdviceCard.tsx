@@ -1,6 +1,7 @@
 import {
   purposeProfiles,
   purposes,
+  sameSetting,
   schools,
   type Button,
   type Purpose,
@@ -66,9 +67,6 @@ export function AdviceCard({ control }: { control: Button }) {
     </AdviceFrame>
   );
 }
-
-const sameSetting = (one: Button['debounce'], other: Button['debounce']) =>
-  one.algorithm === other.algorithm && JSON.stringify(one.params) === JSON.stringify(other.params);
 
 function Advice({ advice, control }: { advice: Recommendation; control: Button }) {
   const change = changeOf<Button>(control.id);

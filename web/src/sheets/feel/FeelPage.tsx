@@ -4,6 +4,7 @@ import { memo, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useDocument } from '../../client/index.ts';
 import { Choice, FirstStep, SheetFrame, useFound, usePlace } from '../../shared/index.ts';
+import { byHand } from '../../words/index.ts';
 import { traceNow, usePlayer } from '../../workers/index.ts';
 import { ButtonPage } from './ButtonPage.tsx';
 import classes from './Feel.module.css';
@@ -16,8 +17,6 @@ import { useKeypads } from './views/useKeypads.ts';
 const about = 'Press once, and see what became of it: from bare contact to meaning.';
 /** So many controls fit in a row. */
 const inRow = 5;
-
-const byHand: ReadonlySet<string> = new Set(['finger', 'turned', 'moved', 'sent']);
 
 /** The control that a hand took up last since the sheet was opened; null: none. */
 function useTouched(): { id: string; at: number } | null {

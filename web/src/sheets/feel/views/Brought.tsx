@@ -2,6 +2,7 @@ import { Button as PushButton } from '@mantine/core';
 import {
   cutTrace,
   fitContact,
+  nextId,
   readSamples,
   readTraceCsv,
   readVcd,
@@ -162,22 +163,23 @@ function Use({
   control: Button;
   done: () => void;
 }) {
-  const { captures } = useDocument();
+  const gadget = useDocument();
   const { contact, closing, opening } = fitted;
   const change = changeOf<Button>(control.id);
   const [failure, setFailure] = useState<string | null>(null);
   const keep = () => {
-    const before = new Set(captures.map(({ id }) => id));
+    const captureId = nextId(gadget, 'capture');
     const refused = edit({
-      name: 'addCapture',
-      args: [{ name: name.slice(0, 80), presses: cut.presses }],
+      name: 'several',
+      args: [
+        [
+          { name: 'addCapture', args: [{ name: name.slice(0, 80), presses: cut.presses }] },
+          { name: 'changeControl', args: [control.id, { contact: { ...contact, captureId } }] },
+        ],
+      ],
     });
     setFailure(refused);
-    if (refused !== null) return;
-    // The id is given on adding: the next free one.
-    const id = nextCaptureId(before);
-    change({ contact: { ...contact, captureId: id } });
-    done();
+    if (refused === null) done();
   };
   return (
     <>
@@ -210,10 +212,4 @@ function Use({
       )}
     </>
   );
-}
-
-function nextCaptureId(before: ReadonlySet<string>): string {
-  let n = 1;
-  while (before.has(`x${n}`)) n += 1;
-  return `x${n}`;
 }

@@ -1,5 +1,5 @@
 import type { DebounceSetting, SweepRow } from '@hum-lever/core';
-import { algorithms, wrongAtMost, wrongCounted } from '@hum-lever/core';
+import { algorithms, protectionOf, sameSetting, wrongAtMost, wrongCounted } from '@hum-lever/core';
 import { useMantineColorScheme } from '@mantine/core';
 import { LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, LegendComponent, TooltipComponent } from 'echarts/components';
@@ -32,11 +32,6 @@ const shapes = [
   'path://M-1.2 -4 H1.2 V-1.2 H4 V1.2 H1.2 V4 H-1.2 V1.2 H-4 V-1.2 H-1.2 Z',
   'path://M-4 -3 L-3 -4 L0 -1 L3 -4 L4 -3 L1 0 L4 3 L3 4 L0 1 L-3 4 L-4 3 L-1 0 Z',
 ];
-const same = (one: DebounceSetting, other: DebounceSetting | null) =>
-  other !== null &&
-  one.algorithm === other.algorithm &&
-  JSON.stringify(one.params) === JSON.stringify(other.params);
-
 /** None counted is drawn where it may truly be: at its bound. */
 const wrongOf = (row: SweepRow) => (wrongCounted(row) > 0 ? wrongCounted(row) : wrongAtMost(row));
 const pointOf = (row: SweepRow) => [row.press!.medianUs / 1_000, wrongOf(row)];
@@ -118,7 +113,7 @@ function optionsOf({ rows, settings, frontier, current, recommended }: Trade, st
       },
       marked(
         'In hand',
-        answering.find((row) => same(setting(row), current)),
+        answering.find((row) => sameSetting(setting(row), current)),
         state,
         20,
       ),
@@ -146,13 +141,13 @@ function nearest(
   wanted: DebounceSetting | null,
 ): SweepRow | undefined {
   if (wanted === null) return undefined;
-  const size = ({ params }: DebounceSetting) => Math.max(...Object.values(params), 0);
+  const aim = protectionOf(wanted);
   return rows
     .filter((row) => settings[row.setting]!.algorithm === wanted.algorithm)
     .sort(
       (a, b) =>
-        Math.abs(size(settings[a.setting]!) - size(wanted)) -
-        Math.abs(size(settings[b.setting]!) - size(wanted)),
+        Math.abs(protectionOf(settings[a.setting]!) - aim) -
+        Math.abs(protectionOf(settings[b.setting]!) - aim),
     )[0];
 }
 
