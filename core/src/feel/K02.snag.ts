@@ -1,12 +1,12 @@
 import { algorithmOf } from '../debounce/index.ts';
 import type { Snag, SnagRule } from '../gadget/index.ts';
-import { scanTimesOf } from './keypad.ts';
+import { keypadsOf } from './keypad.ts';
 
 /** Keys that are scanned more slowly than the shortest press, or than their turn of the loop leaves time for. */
 export const K02: SnagRule = {
   id: 'K02',
   check: (gadget) =>
-    scanTimesOf(gadget).flatMap(({ id, isSet, name, controlIds, scanUs, everyUs }): Snag[] => {
+    keypadsOf(gadget).flatMap(({ id, isSet, name, controlIds, scanUs, everyUs }): Snag[] => {
       const { shortestPressUs } = gadget.hands;
       const needs = gadget.controls.map((control) => {
         if (control.kind !== 'button' || !controlIds.includes(control.id)) return 0;

@@ -17,6 +17,7 @@ import { edited, gadgetOf } from '../test/wiringFixtures.ts';
 import {
   flickersPerMinute,
   handsOf,
+  keypadsOf,
   knobFacts,
   limitsOf,
   measureOn,
@@ -24,10 +25,10 @@ import {
   neededPeriodUs,
   planSweep,
   quietReading,
-  readKeypads,
+  readKeypad,
   recommend,
   responseOf,
-  scanTimesOf,
+  rolloverOf,
   schools,
   speedRow,
   tryTurn,
@@ -286,16 +287,21 @@ describe('a keypad', () => {
     return edited(four, { name: 'addKeySet', args: [set] });
   };
   it('shows ghosts as they will be read, and how many keys it reads truly', () => {
-    const [plain] = readKeypads(keys('matrix', { rows: 2 }), new Set(['b1', 'b2', 'b3']));
-    expect(plain!.keys.find(({ id }) => id === 'b4')).toEqual({ id: 'b4', pressed: false, read: true });
-    expect(plain!.rollover).toBe(2);
-    const [diodes] = readKeypads(keys('matrix-diodes', { rows: 2 }), new Set(['b1', 'b2', 'b3']));
-    expect(diodes!.keys.filter(({ pressed, read }) => pressed !== read)).toEqual([]);
-    expect(diodes!.rollover).toBe(4);
+    const three = new Set(['b1', 'b2', 'b3']);
+    const [plain] = keypadsOf(keys('matrix', { rows: 2 }));
+    expect(readKeypad(plain!, three).find(({ id }) => id === 'b4')).toEqual({
+      id: 'b4',
+      pressed: false,
+      read: true,
+    });
+    expect(rolloverOf(plain!)).toBe(2);
+    const [diodes] = keypadsOf(keys('matrix-diodes', { rows: 2 }));
+    expect(readKeypad(diodes!, three).filter(({ pressed, read }) => pressed !== read)).toEqual([]);
+    expect(rolloverOf(diodes!)).toBe(4);
   });
   it('is looked at once a turn, or as seldom as its scan takes', () => {
     const slow = { ...keys('matrix', { rows: 2 }), loop: { periodUs: 10 } };
-    const [times] = scanTimesOf(slow);
+    const [times] = keypadsOf(slow);
     expect(times!.everyUs).toBeGreaterThanOrEqual(times!.scanUs);
     expect(times!.everyUs % 10).toBe(0);
   });

@@ -43,6 +43,6 @@ export {
   type WireTrace,
 } from './capture.ts';
 export { capturePractice } from './captureDevice.ts';
-export { readKeypads, scanTimesOf, type KeypadReading, type ScanTimes } from './keypad.ts';
+export { keypadsOf, readKeypad, rolloverOf, type Keypad } from './keypad.ts';
 export { mostPresses, planSweep, sweptModels, usualWish, type SweepWish } from './sweepPlan.ts';
 export { handsOf, leastPresses, type MadePress } from './hands.ts';

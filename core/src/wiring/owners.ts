@@ -1,6 +1,6 @@
 import type { Gadget, KeySet, Part, Terminal } from '../gadget/index.ts';
 import { figuresOf, kindOf, terminalsOf, type Figures, type PartKind } from '../parts/index.ts';
-import { matrixCircuit, schemeOf, setCircuit, type Circuit } from '../scan/index.ts';
+import { matrixCircuit, matrixScanUs, schemeOf, setCircuit, type Circuit } from '../scan/index.ts';
 
 /** Whatever has terminals to lead somewhere: a part, or a set of keys that are read together. */
 export interface Owner {
@@ -56,6 +56,8 @@ export interface ScannedArray {
   controlIds: readonly string[];
   circuit: Circuit;
   chords: readonly (readonly string[])[];
+  /** Time of one look at all keys, µs. */
+  scanUs: number;
 }
 
 /** Every scanned array of the gadget: its key sets and its ready-made keypads. @param supplyMv of the reading pins */
@@ -68,12 +70,14 @@ export function arraysOf(
       if (part.kind !== 'key-matrix') return [];
       const { rows, diodes } = figuresOf(part);
       const circuit = matrixCircuit(part.plays.length, rows!, diodes === 1, supplyMv);
-      return [{ id: part.id, name: part.name, controlIds: part.plays, circuit, chords: [] }];
+      const scanUs = matrixScanUs(rows!);
+      return [{ id: part.id, name: part.name, controlIds: part.plays, circuit, chords: [], scanUs }];
     }),
     ...wiring.sets.flatMap((set): ScannedArray[] => {
       if (set.controlIds.length === 0) return [];
       const { id, name, controlIds, chords } = set;
-      return [{ id, name, controlIds, circuit: setCircuit(set, supplyMv), chords }];
+      const scanUs = schemeOf(set.scheme).scanUs(controlIds.length, set.params);
+      return [{ id, name, controlIds, circuit: setCircuit(set, supplyMv), chords, scanUs }];
     }),
   ];
 }

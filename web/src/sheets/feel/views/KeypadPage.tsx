@@ -1,5 +1,5 @@
 import { Button as PushButton } from '@mantine/core';
-import { readKeypads, type TraceEntry } from '@hum-lever/core';
+import { readKeypad, rolloverOf, type TraceEntry } from '@hum-lever/core';
 import { useMemo, useState } from 'react';
 import { useDocument } from '../../../client/index.ts';
 import { count, showDuration, StageIcon } from '../../../shared/index.ts';
@@ -10,15 +10,14 @@ import { useKeypads } from './useKeypads.ts';
 /** Keys of an array, live: which are held, and what the scan reads of it. */
 export function KeypadPage({ id }: { id: string }) {
   const gadget = useDocument();
-  const times = useKeypads().find((one) => one.id === id);
+  const keypad = useKeypads().find((one) => one.id === id);
+  const rollover = useMemo(() => (keypad ? rolloverOf(keypad) : 0), [keypad]);
   const [pinned, setPinned] = useState<ReadonlySet<string>>(new Set());
   usePlayer((state) => state.traceVersion);
-  const held = heldNow(traceNow());
-  const pressed = useMemo(() => new Set([...pinned, ...held]), [pinned, held]);
-  const keypad = readKeypads(gadget, pressed).find((one) => one.id === id);
-  if (!keypad || !times) return null;
+  if (!keypad) return null;
+  const pressed = new Set([...pinned, ...heldNow(traceNow())]);
+  const keys = readKeypad(keypad, pressed);
   const nameOf = new Map(gadget.controls.map((control) => [control.id, control.name]));
-  const { keys } = keypad;
   const names = (fits: (key: (typeof keys)[number]) => boolean) =>
     keys
       .filter(fits)
@@ -37,13 +36,13 @@ export function KeypadPage({ id }: { id: string }) {
           <StageIcon stage="contact" /> How it is read
         </legend>
         <p className={classes.verdict}>
-          <strong>{rolloverWords(keypad.rollover, keypad.keys.length)}</strong> All {keypad.keys.length} keys
-          are looked at every {showDuration(times.everyUs)}, one look takes {showDuration(times.scanUs)};
-          presses of one look come in the order of the keys below.
+          <strong>{rolloverWords(rollover, keys.length)}</strong> All {keys.length} keys are looked at every{' '}
+          {showDuration(keypad.everyUs)}, one look takes {showDuration(keypad.scanUs)}; presses of one look
+          come in the order of the keys below.
         </p>
       </fieldset>
       <ol className={classes.keypad} aria-label="Keys in the order in which they are read">
-        {keypad.keys.map((key) => (
+        {keys.map((key) => (
           <li key={key.id}>
             <button
               type="button"

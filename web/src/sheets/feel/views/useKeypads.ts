@@ -1,9 +1,9 @@
-import { scanTimesOf, type ScanTimes } from '@hum-lever/core';
+import { keypadsOf, type Keypad } from '@hum-lever/core';
 import { useMemo } from 'react';
 import { useDocument } from '../../../client/index.ts';
 
-/** Every array of keys, with how fast it is scanned. */
-export function useKeypads(): ScanTimes[] {
+/** Every array of keys: asked anew with every edit, not with every press. */
+export function useKeypads(): Keypad[] {
   const gadget = useDocument();
-  return useMemo(() => scanTimesOf(gadget), [gadget]);
+  return useMemo(() => keypadsOf(gadget), [gadget]);
 }
