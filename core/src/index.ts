@@ -37,6 +37,7 @@ export {
   type Hands,
   type Knob,
   type KnobReading,
+  type Taper,
   type Purpose,
   type Wants,
   type GestureSetting,
@@ -75,7 +76,7 @@ export {
   type Wishes,
   type Word,
 } from './gadget/index.ts';
-export { contactOf, failsAfterUs, pressEdges, type SwitchModel, type Taper } from './contact/index.ts';
+export { contactOf, failsAfterUs, type SwitchModel } from './contact/index.ts';
 export {
   algorithmOf,
   algorithms,
@@ -94,9 +95,10 @@ export {
   type Tally,
 } from './debounce/index.ts';
 export {
+  adviseCodes,
+  adviseEncoder,
   capturePractice,
   cutTrace,
-  encoderPart,
   fitContact,
   handsOf,
   keypadsOf,
@@ -117,12 +119,10 @@ export {
   speedRow,
   speedsOf,
   sweptModels,
-  taperOf,
   usualQuietUs,
   usualWish,
   type Candidate,
   type CutTrace,
-  type EncoderPart,
   type Fit,
   type Fitted,
   type Keypad,
@@ -147,6 +147,7 @@ export {
   type TapsTried,
 } from './gesture/index.ts';
 export { lightLevel, safelyShown, type LitLight } from './light/index.ts';
+export { encoderPart, taperOf } from './parts/index.ts';
 export { figuresOf, kindOf, partGroups, partKinds, type Figures, type PartKind } from './parts/index.ts';
 export { addPartEdit, figuresEdit } from './drawer/index.ts';
 export {

@@ -4,12 +4,4 @@ export { nextDisturbance, type Disturbance } from './disturbance.ts';
 export { failsAfterUs, restPerMille, touchAnswer, type Touched } from './touch.ts';
 export { pressTrain, type Train } from './train.ts';
 export { changingChannel, channelsAt, countTimesUs } from './quadrature.ts';
-export {
-  noiseReach,
-  tapers,
-  trackShare,
-  wayOfShare,
-  wiperCount,
-  type Taper,
-  type WiperMoment,
-} from './wiper.ts';
+export { noiseReach, straightenBy, trackShare, wayOfShare, wiperCount, type WiperMoment } from './wiper.ts';

@@ -1,9 +1,5 @@
-import type { Wiper } from '../gadget/index.ts';
+import type { Taper, Wiper } from '../gadget/index.ts';
 import { exactExp, exactLn, normalAt, unitAt } from '../kernel/index.ts';
-
-/** How resistance runs along the track: evenly, or as a part for loudness has it, or the other way round. */
-export const tapers = ['linear', 'log', 'reverseLog'] as const;
-export type Taper = (typeof tapers)[number];
 
 /** With this base, a log track gives a tenth at its middle, as most makers' parts do. */
 const base = 81;
@@ -21,6 +17,9 @@ export function wayOfShare(taper: Taper, share: number): number {
   const way = (of: number) => exactLn(1 + of * (base - 1)) / exactLn(base);
   return taper === 'log' ? way(share) : 1 - way(1 - share);
 }
+
+/** `wayOfShare` of one taper. */
+export const straightenBy = (taper: Taper) => (share: number) => wayOfShare(taper, share);
 
 /** Normal noise here is a sum of twelve evens, and so never beyond this many times its spread. */
 export const noiseReach = 6;

@@ -1,9 +1,6 @@
 import { controlsOf, type SnagRule } from '../gadget/index.ts';
-import { encoderPart, neededPeriodUs, speedRow } from './turning.ts';
-
-/** Readings twice as often as counts come leave room for bounce. */
-const room = 2;
-const shortestPeriodUs = 50;
+import { encoderPart } from '../parts/index.ts';
+import { neededPeriodUs, periodInTimeUs, shortestPeriodUs, speedRow } from './turning.ts';
 
 /** An encoder that these hands turn faster than the loop reads it: steps are lost. Measured, bounce and all. */
 export const F05: SnagRule = {
@@ -16,10 +13,8 @@ export const F05: SnagRule = {
       const { expected, lost, countsPerSecond } = speedRow(control, part, periodUs, quickTurnUs);
       if (part.interrupts || lost === 0) return [];
       const neededUs = neededPeriodUs(part, quickTurnUs);
-      const shorterUs = Math.max(
-        shortestPeriodUs,
-        Math.min(Math.floor(neededUs / room), Math.floor(periodUs / room)),
-      );
+      const halfUs = Math.max(shortestPeriodUs, Math.floor(periodUs / 2));
+      const shorterUs = Math.min(periodInTimeUs(part, quickTurnUs), halfUs);
       return [
         {
           rule: 'F05',

@@ -1,9 +1,9 @@
 import { controlsOf, type Snag, type SnagRule } from '../gadget/index.ts';
-import { encoderPart, speedRow } from './turning.ts';
+import { encoderPart } from '../parts/index.ts';
+import { speedRow, stepPerClick } from './turning.ts';
 
 /** Slow enough that nothing is lost to reading: what is wrong then is wrong by design. */
 const leisurely = 16;
-const countsThere: readonly number[] = [1, 2, 4];
 
 /** Clicks of an encoder that do not make one step each: counts per detent are wrong, or the shortcut counts bounce. */
 export const F06: SnagRule = {
@@ -18,10 +18,8 @@ export const F06: SnagRule = {
       const { expected, extra, wrongWay } = speedRow(control, part, gadget.loop.periodUs, turnUs);
       const shortcut = reading.method === 'edge' && extra + wrongWay > 0;
       if (fits && !shortcut) return [];
-      const perDetent = countsThere.includes(countsPerDetent)
-        ? (countsPerDetent as 1 | 2 | 4)
-        : reading.countsPerStep;
-      const mended = { ...reading, countsPerStep: perDetent, method: 'table' as const };
+      const mended = stepPerClick(reading, part);
+      const { countsPerStep } = mended;
       return [
         {
           rule: 'F06',
@@ -34,11 +32,11 @@ export const F06: SnagRule = {
             countsPerStep: reading.countsPerStep,
             extraPerMille: Math.round((1_000 * (extra + wrongWay)) / Math.max(1, expected)),
           },
-          ...((perDetent === countsPerDetent || fits) && {
+          ...((countsPerStep === countsPerDetent || fits) && {
             mend: {
               key: 'stepPerClick',
               edit: { name: 'changeControl', args: [control.id, { reading: mended }] },
-              values: { countsPerStep: perDetent },
+              values: { countsPerStep },
             },
           }),
         },

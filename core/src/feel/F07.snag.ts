@@ -1,5 +1,6 @@
 import { controlsOf, type SnagRule } from '../gadget/index.ts';
-import { knobFacts, quietHysteresis, quietSteps, taperOf } from './knobs.ts';
+import { taperOf } from '../parts/index.ts';
+import { knobFacts, quietHysteresis, quietSteps } from './knobs.ts';
 
 /** More than this many changes a minute by themselves are seen. */
 const seenAMinute = 1;

@@ -1,5 +1,6 @@
 import { controlsOf, type SnagRule } from '../gadget/index.ts';
-import { middleShare, suits, taperOf } from './knobs.ts';
+import { taperOf } from '../parts/index.ts';
+import { middleShare, suits } from './knobs.ts';
 
 /** A taper that does not match what is set with it. */
 export const F08: SnagRule = {

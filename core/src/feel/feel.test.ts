@@ -12,9 +12,11 @@ import {
   type Knob,
   type KnobReading,
 } from '../gadget/index.ts';
-import { button, setting } from '../test/fixtures.ts';
+import { button, part, setting } from '../test/fixtures.ts';
 import { edited, gadgetOf } from '../test/wiringFixtures.ts';
 import {
+  adviseCodes,
+  adviseEncoder,
   flickersPerMinute,
   handsOf,
   keypadsOf,
@@ -186,6 +188,36 @@ describe('an encoder', () => {
     expect(speedRow(encoder(quick), part, 500, 2_000_000).stepsPerTurn).toBe(20);
     expect(speedRow(encoder(quick), part, 500, 400_000).stepsPerTurn).toBe(40);
     expect(speedRow(encoder(quick), part, 500, 80_000).stepsPerTurn).toBe(100);
+  });
+});
+
+describe('what to set', () => {
+  it('for an encoder makes each click a step, read twice for each count, and then is what is set', () => {
+    const dial = freshEncoder({ kind: 'encoder', figures: {} }, 'Dial', null, null);
+    const reading = { ...dial.reading, method: 'edge' as const, countsPerStep: 2 as const };
+    const control: Encoder = { ...dial, id: 'b1', reading };
+    const gadget = {
+      ...bench,
+      loop: { periodUs: 4_000 },
+      controls: [control],
+      parts: [part('p1', 'encoder', ['b1'], { figures: { detents: 20, countsPerDetent: 4 } })],
+    };
+    const advice = adviseEncoder(gadget, control);
+    // 80 counts in 400 ms.
+    expect(advice).toMatchObject({ countUs: 5_000, periodUs: 2_500, fits: false, inTime: false });
+    expect(advice.reading).toMatchObject({ method: 'table', countsPerStep: 4 });
+    const set = { ...gadget, loop: { periodUs: advice.periodUs } };
+    expect(adviseEncoder(set, { ...control, reading: advice.reading })).toMatchObject({
+      fits: true,
+      inTime: true,
+    });
+  });
+
+  it('for held codes outlasts a lost repeat, and not two presses', () => {
+    const heldGapUs = adviseCodes({ repeatsEveryUs: 100_000, heldGapUs: 0 }).heldGapUs;
+    expect(heldGapUs).toBe(220_000);
+    const fits = (us: number) => adviseCodes({ repeatsEveryUs: 100_000, heldGapUs: us }).fits;
+    expect([90_000, heldGapUs, 900_000].map(fits)).toEqual([false, true, false]);
   });
 });
 

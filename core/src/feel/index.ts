@@ -11,12 +11,12 @@ export {
   type School,
 } from './recommend.ts';
 export {
-  encoderPart,
+  adviseEncoder,
   neededPeriodUs,
   speedRow,
   speedsOf,
   tryTurn,
-  type EncoderPart,
+  type EncoderAdvice,
   type SpeedRow,
   type Turned,
 } from './turning.ts';
@@ -29,7 +29,6 @@ export {
   quietReading,
   quietSteps,
   responseOf,
-  taperOf,
   type KnobFacts,
 } from './knobs.ts';
 export {
@@ -46,3 +45,4 @@ export { capturePractice } from './captureDevice.ts';
 export { keypadsOf, readKeypad, rolloverOf, type Keypad } from './keypad.ts';
 export { mostPresses, planSweep, sweptModels, usualWish, type SweepWish } from './sweepPlan.ts';
 export { handsOf, leastPresses, type MadePress } from './hands.ts';
+export { adviseCodes } from './codes.ts';

@@ -1,27 +1,7 @@
-import { noiseReach, tapers, trackShare, wayOfShare, wiperCount, type Taper } from '../contact/index.ts';
-import { partOf, type Gadget, type Knob } from '../gadget/index.ts';
-import {
-  heldStep,
-  readKnob,
-  stepEdges,
-  stepOf,
-  unreadKnob,
-  valueOf,
-  type Straighten,
-} from '../gesture/index.ts';
-import { figuresOf } from '../parts/index.ts';
+import { noiseReach, straightenBy, trackShare, wayOfShare, wiperCount } from '../contact/index.ts';
+import type { Knob, Taper } from '../gadget/index.ts';
+import { heldStep, readKnob, stepEdges, stepOf, unreadKnob, valueOf } from '../gesture/index.ts';
 import { labSeed } from './presses.ts';
-
-/** How the track of that knob's part runs; sensors count as even. */
-export function taperOf(gadget: Pick<Gadget, 'parts'>, knobId: string): Taper {
-  const part = partOf(gadget, knobId);
-  return tapers[(part ? figuresOf(part).taper : undefined) ?? 0] ?? 'linear';
-}
-
-export const straightenBy =
-  (taper: Taper): Straighten =>
-  (share) =>
-    wayOfShare(taper, share);
 
 export interface KnobFacts {
   /** What one step changes, and how wide steps are in counts: all alike on an even track. */

@@ -1,22 +1,9 @@
 import { bounceEdges, changingChannel, channelsAt, countTimesUs, edgesFrom } from '../contact/index.ts';
 import { Clock } from '../debounce/index.ts';
-import { partOf, type Encoder, type Gadget } from '../gadget/index.ts';
+import type { Encoder, Gadget } from '../gadget/index.ts';
 import { decodeRest, feedChannels, stepsPerTurn } from '../gesture/index.ts';
-import { figuresOf } from '../parts/index.ts';
+import { encoderPart, type EncoderPart } from '../parts/index.ts';
 import { labSeed } from './presses.ts';
-
-/** What the part of an encoder says about it. */
-export interface EncoderPart {
-  detents: number;
-  countsPerDetent: number;
-  interrupts: boolean;
-}
-
-export function encoderPart(gadget: Pick<Gadget, 'parts'>, encoderId: string): EncoderPart {
-  const part = partOf(gadget, encoderId);
-  const { detents = 24, countsPerDetent = 4, interrupts = 0 } = part ? figuresOf(part) : {};
-  return { detents, countsPerDetent, interrupts: interrupts === 1 };
-}
 
 /** One change of one of the two channels. */
 interface ChannelEdge {
@@ -136,4 +123,53 @@ export function speedRow(encoder: Encoder, part: EncoderPart, periodUs: number, 
 /** Speeds from leisurely to twice the quickest of these hands. */
 export function speedsOf(quickTurnUs: number): number[] {
   return [16, 8, 4, 2, 1, 0.5].map((share) => Math.round(quickTurnUs * share));
+}
+
+/** Readings twice as often as counts come leave room for bounce. */
+const room = 2;
+export const shortestPeriodUs = 50;
+
+/** A period of the loop at which a turn of that speed is read in time. */
+export function periodInTimeUs(part: EncoderPart, turnUs: number): number {
+  return Math.max(shortestPeriodUs, Math.floor(neededPeriodUs(part, turnUs) / room));
+}
+
+/** By the table, each click one step; a part of three counts a click has no step that fits it. */
+export function stepPerClick(
+  reading: Encoder['reading'],
+  { countsPerDetent }: EncoderPart,
+): Encoder['reading'] {
+  const countsPerStep =
+    ([1, 2, 4] as const).find((counts) => counts === countsPerDetent) ?? reading.countsPerStep;
+  return { ...reading, method: 'table', countsPerStep };
+}
+
+export interface EncoderAdvice {
+  part: EncoderPart;
+  reading: Encoder['reading'];
+  /** The loop reads in time with this, and does already where it turns no slower. */
+  periodUs: number;
+  /** A count comes so often in the quickest turn. */
+  countUs: number;
+  fits: boolean;
+  inTime: boolean;
+}
+
+/** What to set for an encoder, for these hands and this loop. */
+export function adviseEncoder(
+  gadget: Pick<Gadget, 'parts' | 'hands' | 'loop'>,
+  { id, reading }: Pick<Encoder, 'id' | 'reading'>,
+): EncoderAdvice {
+  const part = encoderPart(gadget, id);
+  const { quickTurnUs } = gadget.hands;
+  const wanted = stepPerClick(reading, part);
+  const countUs = neededPeriodUs(part, quickTurnUs);
+  return {
+    part,
+    reading: wanted,
+    periodUs: periodInTimeUs(part, quickTurnUs),
+    countUs,
+    fits: reading.method === wanted.method && reading.countsPerStep === wanted.countsPerStep,
+    inTime: part.interrupts || gadget.loop.periodUs * room <= countUs,
+  };
 }

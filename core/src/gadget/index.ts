@@ -28,11 +28,13 @@ export {
 } from './contact.schema.ts';
 export { type Chord, type GestureSetting, type Repeat } from './gestures.schema.ts';
 export {
+  tapers,
   type Codes,
   type Encoder,
   type EncoderReading,
   type Knob,
   type KnobReading,
+  type Taper,
   type Wiper,
 } from './turning.schema.ts';
 export {

@@ -10,6 +10,10 @@ import {
   wholeSchema,
 } from './primitives.schema.ts';
 
+/** How resistance runs along a track: evenly, or as a part for loudness has it, or the other way round. */
+export const tapers = ['linear', 'log', 'reverseLog'] as const;
+export type Taper = (typeof tapers)[number];
+
 /** How the firmware reads an encoder. */
 export const encoderReadingSchema = z.strictObject({
   /** Table-driven quadrature, or the common shortcut: on an edge of one channel, look at the other. */

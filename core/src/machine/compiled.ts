@@ -1,8 +1,7 @@
-import { tapers, wayOfShare, type Taper } from '../contact/index.ts';
+import { straightenBy } from '../contact/index.ts';
 import { algorithmOf, type DebounceAlgorithm } from '../debounce/index.ts';
 import { compileFlow, eventCodes, type EventCodes, type FlowTables } from '../flow/index.ts';
 import {
-  partOf,
   type Button,
   type CapturedPress,
   type Codes,
@@ -10,10 +9,11 @@ import {
   type Encoder,
   type Gadget,
   type Knob,
+  type Taper,
   type Tone,
 } from '../gadget/index.ts';
 import type { Straighten } from '../gesture/index.ts';
-import { figuresOf, type Figures } from '../parts/index.ts';
+import { encoderPart, taperOf, type EncoderPart } from '../parts/index.ts';
 import { arraysOf, boardOf, usualLogicMv, type ScannedArray } from '../wiring/index.ts';
 
 interface Compiled<C extends Control> {
@@ -29,9 +29,7 @@ export interface CompiledInput extends Compiled<Button> {
   inArray: boolean;
 }
 export interface CompiledEncoder extends Compiled<Encoder> {
-  countsPerDetent: number;
-  /** Each edge is seen at once, not only at the turns of the loop. */
-  interrupts: boolean;
+  part: EncoderPart;
   captured: readonly CapturedPress[] | undefined;
 }
 export interface CompiledKnob extends Compiled<Knob> {
@@ -76,10 +74,6 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
   const inArray = new Set(arrays.flatMap(({ controlIds }) => controlIds));
   const capturedBy = ({ captureId }: { captureId: string | null }) =>
     gadget.captures.find(({ id }) => id === captureId)?.presses;
-  const figures = (id: string): Figures => {
-    const part = partOf(gadget, id);
-    return part ? figuresOf(part) : {};
-  };
   const all = gadget.controls.map((control, number) => ({ control, number }));
   const of = <C extends Control, T>(kind: C['kind'], make: (one: Compiled<C>) => T): ReadonlyMap<string, T> =>
     new Map(
@@ -99,14 +93,14 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
     inputs,
     ports: portsOf([...inputs.values()]),
     periodUs: gadget.loop.periodUs,
-    encoders: of<Encoder, CompiledEncoder>('encoder', (one) => {
-      const { countsPerDetent = 4, interrupts = 0 } = figures(one.control.id);
-      const captured = capturedBy(one.control.contact);
-      return { ...one, countsPerDetent, interrupts: interrupts === 1, captured };
-    }),
+    encoders: of<Encoder, CompiledEncoder>('encoder', (one) => ({
+      ...one,
+      part: encoderPart(gadget, one.control.id),
+      captured: capturedBy(one.control.contact),
+    })),
     knobs: of<Knob, CompiledKnob>('knob', (one) => {
-      const taper = tapers[figures(one.control.id).taper ?? 0] ?? 'linear';
-      return { ...one, taper, straighten: (share) => wayOfShare(taper, share) };
+      const taper = taperOf(gadget, one.control.id);
+      return { ...one, taper, straighten: straightenBy(taper) };
     }),
     receivers: of<Codes, CompiledReceiver>('codes', (one) => one),
     tones: new Map(gadget.outputs.flatMap((output) => (output.kind === 'tone' ? [[output.id, output]] : []))),

@@ -21,14 +21,14 @@ const channelOf = { a: 0x1000, b: 0x2000 } as const;
 /** The hand turns it, one count after another. */
 export function turnShaft(
   state: MachineState,
-  { control, countsPerDetent }: CompiledEncoder,
+  { control, part }: CompiledEncoder,
   detents: number,
   overUs: number,
   trace: TraceEntry[],
 ): void {
   trace.push({ at: state.nowUs, lane: 'turned', id: control.id, detents, overUs });
   const by = detents < 0 ? -1 : 1;
-  const counts = Math.abs(detents) * countsPerDetent;
+  const counts = Math.abs(detents) * part.countsPerDetent;
   if (counts === 0) return;
   for (const us of countTimesUs(counts, overUs))
     schedule(state.queue, state.nowUs + us, { kind: 'count', controlId: control.id, by });
@@ -87,5 +87,5 @@ export function channelEdge(
   one.level = level;
   encoder.moved = true;
   trace.push({ at: state.nowUs, lane: 'channel', id: compiled.control.id, channel, level });
-  if (compiled.interrupts) readShaft(state, compiled, trace);
+  if (compiled.part.interrupts) readShaft(state, compiled, trace);
 }

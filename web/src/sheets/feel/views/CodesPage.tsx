@@ -1,5 +1,5 @@
 import { Button as PushButton, FileButton } from '@mantine/core';
-import { printCodesCsv, readCodesCsv, type Codes, type CsvFault } from '@hum-lever/core';
+import { adviseCodes, printCodesCsv, readCodesCsv, type Codes, type CsvFault } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit } from '../../../client/index.ts';
 import {
@@ -31,20 +31,16 @@ export function CodesPage({ control }: { control: Codes }) {
   );
 }
 
-/** Room for one repeat that is lost or late. */
-const gapPerRepeat = 2.2;
-
 function CodesAdvice({ control }: { control: Codes }) {
-  const wantedUs = Math.round(control.repeatsEveryUs * gapPerRepeat);
-  const fits = control.heldGapUs >= control.repeatsEveryUs && control.heldGapUs <= 2 * wantedUs;
+  const { heldGapUs, fits } = adviseCodes(control);
   const worst = [...control.codes].sort((a, b) => b.wrongPerMille - a.wrongPerMille)[0];
   return (
     <AdviceFrame>
       <Verdict
         met={fits}
         taken={fits}
-        take={() => changeOf<Codes>(control.id)({ heldGapUs: wantedUs })}
-        setting={`A code counts as held for ${showDuration(wantedUs)} after it was last heard.`}
+        take={() => changeOf<Codes>(control.id)({ heldGapUs })}
+        setting={`A code counts as held for ${showDuration(heldGapUs)} after it was last heard.`}
       >
         A held key sends its code every {showDuration(control.repeatsEveryUs)}: shorter than that, one press
         becomes many; twice as long and a little, and one repeat may be lost; longer, and two presses become

@@ -1,5 +1,6 @@
 import { Button as PushButton, Switch } from '@mantine/core';
 import {
+  adviseEncoder,
   encoderPart,
   stepsPerTurn,
   type Encoder,
@@ -185,39 +186,30 @@ function ReadingCard({ control }: { control: Encoder }) {
 /** What to set for an encoder and why. */
 function EncoderAdvice({ control }: { control: Encoder }) {
   const gadget = useDocument();
-  const part = encoderPart(gadget, control.id);
-  const { countsPerDetent, detents, interrupts } = part;
-  const { reading } = control;
-  const wanted = countsPerDetent === 3 ? reading.countsPerStep : (countsPerDetent as 1 | 2 | 4);
-  const needUs = Math.floor(gadget.hands.quickTurnUs / (detents * countsPerDetent));
-  const fits = reading.method === 'table' && reading.countsPerStep === wanted;
-  const inTime = interrupts || gadget.loop.periodUs * 2 <= needUs;
-  const settle = () => {
-    const settled = { ...reading, method: 'table' as const, countsPerStep: wanted };
-    const period = Math.max(50, Math.floor(needUs / 2));
+  const { part, reading, periodUs, countUs, fits, inTime } = adviseEncoder(gadget, control);
+  const settle = () =>
     edit({
       name: 'several',
       args: [
         [
-          { name: 'changeControl', args: [control.id, { reading: settled }] },
-          ...(inTime ? [] : [{ name: 'setLoopPeriod' as const, args: [period] as [number] }]),
+          { name: 'changeControl', args: [control.id, { reading }] },
+          ...(inTime ? [] : [{ name: 'setLoopPeriod' as const, args: [periodUs] as [number] }]),
         ],
       ],
     });
-  };
   return (
     <AdviceFrame>
       <Verdict
         met={fits && inTime}
         taken={fits && inTime}
         take={settle}
-        setting={`By the table, ${count(wanted, 'count')} a step${
-          interrupts ? ', by interrupt' : `, read every ${showDuration(Math.floor(needUs / 2))} or oftener`
+        setting={`By the table, ${count(reading.countsPerStep, 'count')} a step${
+          part.interrupts ? ', by interrupt' : `, read every ${showDuration(periodUs)} or oftener`
         }.`}
       >
-        This part gives {countsPerDetent} counts a click, so that each click is one step; the table takes
+        This part gives {part.countsPerDetent} counts a click, so that each click is one step; the table takes
         bounce back where the shortcut counts it. A quick turn of {showDuration(gadget.hands.quickTurnUs)}{' '}
-        gives a count every {showDuration(needUs)}, and bounce wants two looks at each.
+        gives a count every {showDuration(countUs)}, and bounce wants two looks at each.
       </Verdict>
     </AdviceFrame>
   );
