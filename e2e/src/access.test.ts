@@ -53,21 +53,17 @@ describe.each(['light', 'dark'] as const)('%s', (scheme) => {
   it('the views of feel have no fault', async () => {
     await bench.openKettle('feel');
     await theme(scheme);
-    const view = async (label: string) => {
-      const path = By.xpath(`//main//label[normalize-space()="${label}"]`);
-      await (await bench.until(label, async () => (await bench.driver.findElements(path))[0])).click();
-    };
-    await view('Thousands');
+    await bench.segment('Thousands');
     await bench.click('Try them all');
     await bench.shows('2000 presses each.');
     await bench.css('[aria-label="False or missed presses against latency"] svg');
     expect(await faults()).toEqual([]);
-    await view('Captures');
+    await bench.segment('Captures');
     await bench.click('Take one from the practice device');
     await bench.shows('whole presses');
     expect(await faults()).toEqual([]);
     for (const label of ['Meaning', 'Code']) {
-      await view(label);
+      await bench.segment(label);
       expect(await faults()).toEqual([]);
     }
     const { body } = await bench.server.ask('GET', '/gadgets');
@@ -89,8 +85,7 @@ describe.each(['light', 'dark'] as const)('%s', (scheme) => {
     await bench.goto(`/g/${id}/wiring`);
     await theme(scheme);
     for (const view of ['List', 'In this order', 'Sets of keys']) {
-      const label = By.xpath(`//main//label[normalize-space()="${view}"]`);
-      await (await bench.until(view, async () => (await bench.driver.findElements(label))[0])).click();
+      await bench.segment(view);
       if (view === 'Sets of keys') await bench.shows('Resistor ladder on one analog pin');
       expect(await faults()).toEqual([]);
     }

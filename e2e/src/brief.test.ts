@@ -80,17 +80,9 @@ describe('the wall of words', () => {
           (await bench.driver.findElements(By.xpath('//button[@aria-expanded][.//strong="handle"]')))[0],
       )
     ).click();
-    await (await bench.driver.findElement(By.xpath('//main//label[normalize-space()="Cut"]'))).click();
+    await bench.segment('Cut');
     await inColumn('handle', 'cut');
-    const reason = await bench.until(
-      'its reason',
-      async () =>
-        (
-          await bench.driver.findElements(
-            By.xpath('//main//label[normalize-space()="Reason"]/following::input[1]'),
-          )
-        )[0],
-    );
+    const reason = await bench.field('Reason');
     await bench.fill(reason, 'It hangs from a hook', Key.ENTER);
     await bench.saved();
     const { words } = (await document()).brief;
@@ -157,30 +149,12 @@ describe('tasks and wishes', () => {
     );
     await bench.driver.navigate().refresh();
     await bench.click('Add a task');
-    const where = await bench.until(
-      'and where',
-      async () =>
-        (
-          await bench.driver.findElements(
-            By.xpath('//main//label[normalize-space()="and where"]/following::input[1]'),
-          )
-        )[0],
-    );
+    const where = await bench.field('and where');
     await bench.fill(where, 'queue > 2', Key.ENTER);
     await bench.shows('expected a variable (cue), got "queue"');
     await bench.fill(where, 'cue > 2', Key.ENTER);
-    await (
-      await bench.driver.findElement(By.xpath('//main//label[normalize-space()="in the dark"]'))
-    ).click();
-    const price = await bench.until(
-      'the price',
-      async () =>
-        (
-          await bench.driver.findElements(
-            By.xpath('//main//label[normalize-space()="Price at most"]/following::input[1]'),
-          )
-        )[0],
-    );
+    await bench.segment('in the dark');
+    const price = await bench.field('Price at most');
     await bench.fill(price, '12.5', Key.ENTER);
     await bench.until('all saved', async () => {
       const { brief } = await document();

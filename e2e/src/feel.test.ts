@@ -22,14 +22,6 @@ const says = (words: string | RegExp) =>
     const text = await bench.text('main');
     return typeof words === 'string' ? text.includes(words) : words.test(text);
   });
-/** One of several, in a control that shows them side by side. */
-const pick = async (label: string) => {
-  const path = By.xpath(`//main//label[normalize-space()="${label}"]`);
-  await bench.until(label, async () => {
-    await (await bench.driver.findElements(path))[0]!.click();
-    return true;
-  });
-};
 /** Chooses in the field of that label by what is written there. */
 const choose = (label: string, text: string) =>
   bench.until(`${text} of ${label}`, async () => {
@@ -44,13 +36,7 @@ const choose = (label: string, text: string) =>
     return false;
   });
 /** Types into the field of that label. */
-const fillField = async (label: string, text: string) => {
-  const path = By.xpath(`(//main//label[normalize-space()="${label}"]/following::input)[1]`);
-  await bench.until(`${text} into ${label}`, async () => {
-    await bench.fill((await bench.driver.findElements(path))[0]!, text);
-    return true;
-  });
-};
+const fillField = async (label: string, text: string) => bench.fill(await bench.field(label), text);
 /** Opens a copy of a demo gadget, so that each test has its own; returns its id. */
 async function openGadget(name: string): Promise<string> {
   const { body } = await bench.server.ask('GET', '/gadgets');
@@ -108,7 +94,7 @@ describe('one press', () => {
   it('two settings are tried by hand, and the one that is kept goes into the document', async () => {
     const id = await openGadget('Kettle Keeper');
     await choose('What B is', 'B is Count up and down (integrator)');
-    await pick('B: Count up and down, 6\u202f/\u202f6\u202f/\u202f0 samples');
+    await bench.segment('B: Count up and down, 6\u202f/\u202f6\u202f/\u202f0 samples');
     await bench.press('Stir');
     await says(/B: 1 press, 0 counted again, 0 lost/);
     expect((await documentOf(id)).controls[0]).toMatchObject({ debounce: { algorithm: 'lockout' } });
@@ -132,11 +118,11 @@ it('the sheet follows the control that the hand takes up', async () => {
 describe('thousands of presses', () => {
   it('are swept, shown against latency and in numbers, and a setting is taken from the table', async () => {
     const id = await openGadget('Kettle Keeper');
-    await pick('Thousands');
+    await bench.segment('Thousands');
     await bench.click('Try them all');
     await says(/\d+ settings, 2000 presses each\./);
     await bench.css('[aria-label="False or missed presses against latency"] svg');
-    await pick('All');
+    await bench.segment('All');
     await bench.until(
       'a table of all',
       async () => (await bench.driver.findElements(By.css('main tbody tr'))).length > 100,
@@ -147,9 +133,9 @@ describe('thousands of presses', () => {
 
   it('can be cancelled, and what was found so far stays', async () => {
     await openGadget('Kettle Keeper');
-    await pick('Thousands');
+    await bench.segment('Thousands');
     for (const name of ['Dome (tactile)', 'Leaf', 'Toggle', 'Worn contact', 'Membrane', 'Snap-action'])
-      await pick(name);
+      await bench.segment(name);
     await fillField('Presses', '20000');
     await fillField('Settings of each', '60');
     await bench.click('Try them all');
@@ -162,7 +148,7 @@ describe('thousands of presses', () => {
 
   it('want at least one method', async () => {
     await openGadget('Kettle Keeper');
-    await pick('Thousands');
+    await bench.segment('Thousands');
     for (const name of [
       'As it comes',
       'Fire, then ignore',
@@ -174,7 +160,7 @@ describe('thousands of presses', () => {
       'Count a whole port at once',
       'Resistor, capacitor and Schmitt input',
     ])
-      await pick(name);
+      await bench.segment(name);
     await bench.click('Try them all');
     await says('expected at least one method to try');
   });
@@ -199,7 +185,7 @@ describe('a recommendation', () => {
 describe('captures', () => {
   it('from the practice device are cut, fitted with their goodness, and played', async () => {
     const id = await openGadget('Kettle Keeper');
-    await pick('Captures');
+    await bench.segment('Captures');
     await bench.click('Take one from the practice device');
     await says(/\d+ whole presses, each pulling the wire down/);
     await says(/closing 0\.\d\d apart, where 0\.\d\d can be chance/);
@@ -208,14 +194,14 @@ describe('captures', () => {
     const { controls, captures } = await documentOf(id);
     expect(captures).toHaveLength(2);
     expect(controls[0]).toMatchObject({ contact: { model: 'captured', captureId: 'x2' } });
-    await pick('One press');
+    await bench.segment('One press');
     await bench.press('Stir');
     await says('The last press of Stir');
   });
 
   it('from a file have their unit confirmed, and a file of nonsense is refused with a reason', async () => {
     const id = await openGadget('Kettle Keeper');
-    await pick('Captures');
+    await bench.segment('Captures');
     const open = async (name: string, text: string) => {
       writeFileSync(join(folder, name), text);
       await (await bench.css('main input[type=file]')).sendKeys(join(folder, name));
@@ -283,7 +269,7 @@ describe('what turns', () => {
 describe('meaning', () => {
   it('of two keys together is made, tried on hands, and offered to the flow', async () => {
     const id = await openGadget('Cue Lantern');
-    await pick('Meaning');
+    await bench.segment('Meaning');
     await says('What listening costs');
     await bench.click('Add keys together');
     await says(/Meant together by these hands and read as single presses: \d/);
@@ -296,7 +282,7 @@ describe('meaning', () => {
 
   it('is written as C by the method in use', async () => {
     await openGadget('Kettle Keeper');
-    await pick('Code');
+    await bench.segment('Code');
     await says('uint32_t debounce_step(debounce_t *d, uint32_t sample, uint32_t now_us)');
   });
 });

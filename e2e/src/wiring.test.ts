@@ -18,11 +18,6 @@ async function fresh(name: string, sheet: string): Promise<string> {
   return body.id as string;
 }
 
-const view = (name: string) =>
-  bench.until(`the view ${name}`, async () => {
-    await bench.driver.findElement(By.xpath(`//main//label[normalize-space()="${name}"]`)).click();
-    return true;
-  });
 /** The link of a sheet also says how many snags it has. */
 const toSheet = (sheet: string) =>
   bench.until(`the sheet ${sheet}`, async () => {
@@ -80,7 +75,7 @@ describe('from a blank gadget to a wiring list', () => {
       .move({ x: Math.round(x), y: Math.round(y) })
       .perform();
     await bench.css('[role=application] [data-lit]');
-    await view('List');
+    await bench.segment('List');
     const first = await bench.label('Push button contact leads to');
     const pin = (await first.getAttribute('value'))!.replace('pin ', '');
     await bench.clickLabel('Push button contact is soldered');
@@ -112,7 +107,7 @@ describe('from a blank gadget to a wiring list', () => {
     expect(wires.filter(({ locked }) => locked)).toEqual([
       { ownerId: 'p1', terminal: 'contact', to: { kind: 'pin', pin }, locked: true },
     ]);
-    await view('In this order');
+    await bench.segment('In this order');
     await bench.shows('Grounds');
     await bench.shows('every ground beeps against every other');
     expect(await bench.complaints()).toEqual([]);
@@ -208,10 +203,10 @@ describe('each gadget of the demo', () => {
     await toSheet('wiring');
     await pickBoard(board);
     if (keys) {
-      await view('Sets of keys');
+      await bench.segment('Sets of keys');
       await bench.clickLabel(`Read by: ${keys}`);
       await bench.label('Set Keys');
-      await view('Board');
+      await bench.segment('Board');
     }
     await bench.click('Lay the wires');
     await bench.shows('no other choice of pins is better');
@@ -262,7 +257,7 @@ describe('when it cannot be', () => {
     await fresh('Ghosts', 'parts');
     await addParts('push button', 'push button', 'push button', 'push button');
     await toSheet('wiring');
-    await view('Sets of keys');
+    await bench.segment('Sets of keys');
     await bench.clickLabel('Read by: Matrix without diodes');
     await bench.label('Set Keys');
     // Three corners of the rectangle are held; the fourth answers.
@@ -280,10 +275,10 @@ describe('when it cannot be', () => {
     await bench.driver.actions().keyUp(' ').keyUp('a').keyUp('s').perform();
     // The list says which key sits at which crossing.
     await pickBoard('8-bit board, 20 pins, 5 V');
-    await view('List');
+    await bench.segment('List');
     await bench.label('Where the keys of Keys go');
     await bench.shows('Push button 4 to row2 and col2');
-    await view('Sets of keys');
+    await bench.segment('Sets of keys');
     // Declared as a chord it is a snag, with a mend.
     const chord = await bench.css('[aria-label="Set Keys"] input[placeholder="two keys or more"]');
     await chord.click();
@@ -345,15 +340,7 @@ describe('the bill', () => {
     await fresh('Keypad', 'parts');
     await addParts('key matrix');
     await bench.clickLabel('Key matrix (keypad): figures of Key matrix (keypad)');
-    const rows = await bench.until(
-      'Rows',
-      async () =>
-        (
-          await bench.driver.findElements(
-            By.xpath('//main//label[normalize-space()="Rows"]/following::input[1]'),
-          )
-        )[0],
-    );
+    const rows = await bench.field('Rows');
     await bench.fill(rows, '2', Key.ENTER);
     await bench.until(
       'six keys',

@@ -143,6 +143,21 @@ export class Bench {
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, leave);
   }
 
+  /** One of several that stand side by side on the sheet, or a box to tick, by its label. */
+  async segment(label: string): Promise<void> {
+    const path = By.xpath(`//main//label[normalize-space()=${quoted(label)}]`);
+    await this.until(label, async () => {
+      await (await this.driver.findElements(path))[0]!.click();
+      return true;
+    });
+  }
+
+  /** The field of that label on the sheet. */
+  field(label: string): Promise<WebElement> {
+    const path = By.xpath(`(//main//label[normalize-space()=${quoted(label)}]/following::input)[1]`);
+    return this.until(`the field ${label}`, async () => (await this.driver.findElements(path))[0]);
+  }
+
   /** Picks an option of a select by its text. */
   async pick(select: WebElement, option: string): Promise<void> {
     await select.findElement(By.xpath(`.//option[normalize-space()=${quoted(option)}]`)).click();

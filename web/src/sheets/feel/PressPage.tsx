@@ -1,6 +1,6 @@
 import { SegmentedControl } from '@mantine/core';
 import type { Button, Edge } from '@hum-lever/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { count, FirstStep, showDuration } from '../../shared/index.ts';
 import { gestureWords } from '../../words/index.ts';
@@ -56,6 +56,17 @@ export function PressPage({ control }: { control: Button }) {
         <FirstStep>Press {control.name} in hand, once: its bounce shows here, magnified.</FirstStep>
       )}
       <Scenarios control={control} />
+      <Cards control={control} />
+      <TwoSettings control={control} />
+      {press && <Answers control={control} answers={answers} windows={windows} fingers={fingers} />}
+    </>
+  );
+}
+
+/** What is set does not change with a press. */
+const Cards = memo(function Cards({ control }: { control: Button }) {
+  return (
+    <>
       <AdviceCard control={control} />
       <div className={classes.settings}>
         <ContactCard
@@ -65,11 +76,9 @@ export function PressPage({ control }: { control: Button }) {
         <CleanCard control={control} />
         <GestureCard control={control} />
       </div>
-      <TwoSettings control={control} />
-      {press && <Answers control={control} answers={answers} windows={windows} fingers={fingers} />}
     </>
   );
-}
+});
 
 function Magnified({ press, windows, fingers }: { press: RealPress; windows: Window[]; fingers: number[] }) {
   const heard = press.gestures.map(({ gesture }) => gestureWords[gesture]).join(', ');

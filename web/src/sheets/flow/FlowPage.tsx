@@ -64,7 +64,7 @@ export function FlowPage() {
                 state={state}
                 index={flow.states.indexOf(state)}
                 current={state.id === stateId}
-                lastRuleId={lastRuleId}
+                lastRuleId={state.rules.some(({ id }) => id === lastRuleId) ? lastRuleId : null}
               />
             ))}
           </ol>

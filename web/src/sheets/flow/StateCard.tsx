@@ -1,10 +1,12 @@
 import { ActionIcon, Button, Menu } from '@mantine/core';
 import { IconDots, IconPlayerPlay } from '@tabler/icons-react';
-import type { Rule, State } from '@hum-lever/core';
+import type { State } from '@hum-lever/core';
+import { memo } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { TextField, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
 import { RuleLine } from './RuleLine.tsx';
+import { firstTrigger } from './sentences.ts';
 import classes from './Flow.module.css';
 
 interface StateCardProps {
@@ -12,21 +14,23 @@ interface StateCardProps {
   index: number;
   /** Whether the gadget in hand is in it. */
   current: boolean;
+  /** The rule that fired last, where it is one of this state's. */
   lastRuleId: string | null;
 }
 
 /** One state: what happens on entering and leaving it, and its rules in the order in which they are asked. */
-export function StateCard({ state, index, current, lastRuleId }: StateCardProps) {
-  const { flow, controls } = useDocument();
+export const StateCard = memo(function StateCard({ state, index, current, lastRuleId }: StateCardProps) {
+  const gadget = useDocument();
+  const { flow } = gadget;
   const { id, className } = usePlace(state.id);
   const change = (patch: Partial<Pick<State, 'name' | 'entry' | 'exit'>>) =>
     edit({ name: 'changeState', args: [state.id, patch] });
   const first = flow.initialId === state.id;
-  const trigger: Rule['trigger'] = controls[0]
-    ? { kind: 'gesture', controlId: controls[0].id, gesture: 'press' }
-    : { kind: 'after', delayUs: 1_000_000 };
   const addRule = () =>
-    edit({ name: 'addRule', args: [state.id, { trigger, guard: null, actions: [], targetId: null }] });
+    edit({
+      name: 'addRule',
+      args: [state.id, { trigger: firstTrigger(gadget), guard: null, actions: [], targetId: null }],
+    });
   return (
     <li
       id={id}
@@ -108,4 +112,4 @@ export function StateCard({ state, index, current, lastRuleId }: StateCardProps)
       </div>
     </li>
   );
-}
+});

@@ -1,8 +1,9 @@
 import { buttonOf } from '../../test/gadgets.ts';
-import { addPartEdit, emptyGadget, type Gadget } from '@hum-lever/core';
+import { addPartEdit, emptyGadget, type Control, type Gadget } from '@hum-lever/core';
 import {
   actionChoices,
   targetChoices,
+  firstTrigger,
   triggerChoices,
   triggerOf,
   triggerValue,
@@ -75,6 +76,15 @@ describe('slots of a sentence', () => {
       expect(choices.map((choice) => choice.label)).toContain(label);
     for (const { value } of choices.filter((choice) => choice.value !== 'after'))
       expect(triggerValue(triggerOf(value))).toBe(value);
+  });
+
+  it('begin with a press of a button, whatever else comes first, or with time', () => {
+    const [, dial] = addPartEdit(gadget, 'encoder').args;
+    const first = { ...dial[0]!, id: 'b9' } as Control;
+    expect(firstTrigger({ ...gadget, controls: [first, ...gadget.controls] })).toMatchObject({
+      controlId: 'b1',
+    });
+    expect(firstTrigger({ ...gadget, controls: [first] })).toMatchObject({ kind: 'after' });
   });
 
   it('keep a gesture that is not heard any more, so that the rule still says what it says', () => {

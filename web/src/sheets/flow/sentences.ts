@@ -1,5 +1,6 @@
 import {
   codeGestures,
+  controlsOf,
   ExpressionError,
   gestureKinds,
   gesturesOf,
@@ -23,6 +24,14 @@ export interface Choice {
 }
 
 const afterValue = 'after';
+
+/** What a new rule waits for: a press, where there is a button. */
+export function firstTrigger(gadget: Gadget): Trigger {
+  const [button] = controlsOf(gadget, 'button');
+  return button
+    ? { kind: 'gesture', controlId: button.id, gesture: 'press' }
+    : { kind: 'after', delayUs: 1_000_000 };
+}
 
 /** What a control can be heard to do; codes are named one by one. */
 function saidBy(control: Control): GestureKind[] {
