@@ -1,7 +1,8 @@
 import { addPartEdit, readGadgetText, replay, trialSchema, type Control } from '@hum-lever/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { controlsInView, firstAt, isShown, lanesOf, marksIn, type Mark } from './lanes.ts';
+import { controlsInView, isShown, lanesOf, marksIn, type Mark } from './lanes.ts';
+import { firstAt } from '../workers/index.ts';
 import { entryAt, labelWidth, laneHeight } from './paint.ts';
 
 const demo = (file: string) => readFileSync(join(__dirname, '../../../demo/kettle-keeper', file), 'utf8');

@@ -1,6 +1,7 @@
 import type { Control, EntryOf, Gadget, Lane, TraceEntry } from '@hum-lever/core';
 import type { Stage } from '../shared/index.ts';
 import { byHand } from '../words/index.ts';
+import { firstAt } from '../workers/index.ts';
 
 /** One horizontal lane of the strip. */
 export interface StripLane {
@@ -80,18 +81,6 @@ const laneOf = (entry: TraceEntry): string | null => {
       return null;
   }
 };
-
-/** First index whose entry is at or after `atUs`. */
-export function firstAt(trace: readonly TraceEntry[], atUs: number): number {
-  let low = 0;
-  let high = trace.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (trace[middle]!.at < atUs) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
 
 type Tick = Extract<Mark, { kind: 'tick' }>;
 

@@ -1,3 +1,4 @@
 export { lab } from './lab.ts';
 export { player, traceNow, usePlayer, virtualNowUs } from './player.ts';
 export { useAnswer } from './useAnswer.ts';
+export { firstAt } from './firstAt.ts';

@@ -1,6 +1,6 @@
 import type { Button, Gadget, Hands, TraceEntry } from '@hum-lever/core';
 import { msToUs, usToMs } from '../../shared/index.ts';
-import { player } from '../../workers/index.ts';
+import { firstAt, player } from '../../workers/index.ts';
 
 /** A finger's moves: when it comes and goes, ms from the beginning. */
 type Script = readonly { downMs: number; upMs: number }[];
@@ -100,8 +100,9 @@ export interface Outcome {
 
 export function outcomeSince(trace: readonly TraceEntry[], controlId: string, sinceUs: number): Outcome {
   const outcome: Outcome = { presses: 0, through: 0, again: 0, lost: 0 };
-  for (const entry of trace) {
-    if (entry.at < sinceUs || !('id' in entry) || entry.id !== controlId) continue;
+  for (let index = firstAt(trace, sinceUs); index < trace.length; index += 1) {
+    const entry = trace[index]!;
+    if (!('id' in entry) || entry.id !== controlId) continue;
     if (entry.lane === 'finger' && entry.down) outcome.presses += 1;
     else if (entry.lane === 'swallowed') outcome.lost += 1;
     else if (entry.lane === 'clean' && entry.level === 1) {
