@@ -1,5 +1,23 @@
 export {
+  areInside,
+  blankState,
   boardSchema,
+  chanceKinds,
+  emptyFlow,
+  isHistory,
+  midiMessages,
+  nestingOf,
+  powerEvents,
+  stateKinds,
+  usesOf,
+  variableStart,
+  type Layer,
+  type Flow,
+  type Length,
+  type Nesting,
+  type PowerEvent,
+  type Saved,
+  type StateKind,
   canonicalJson,
   codeGestures,
   controlsOf,
@@ -136,7 +154,26 @@ export {
   type SweepWish,
   type WireTrace,
 } from './feel/index.ts';
-export { ExpressionError, readExpression, readTemplate, showExpression, showTemplate } from './flow/index.ts';
+export {
+  completeRule,
+  statesReached,
+  gridOf,
+  showAnswer,
+  showTrigger,
+  type Grid,
+  type GridCell,
+  ExpressionError,
+  readExpression,
+  readRule,
+  readTemplate,
+  showExpression,
+  showOneAction,
+  showRule,
+  showTemplate,
+  stateLabels,
+  type Completion,
+  type LightOrder,
+} from './flow/index.ts';
 export {
   delaysOf,
   gesturesOf,
@@ -213,6 +250,8 @@ export {
 export { rowCells } from './screen/index.ts';
 export {
   Machine,
+  nowActiveIn,
+  wholeGadget,
   replay,
   type EntryOf,
   type Lane,
@@ -266,4 +305,5 @@ export {
   type TimeUnit,
   type TraceKind,
   type TraceRead,
+  printGridCsv,
 } from './formats/index.ts';

@@ -2,7 +2,7 @@ import { request } from 'node:http';
 import Database from 'libsql';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { emptyGadget, printGadget, type Gadget, type Trial } from '@hum-lever/core';
+import { blankState, emptyFlow, emptyGadget, printGadget, type Gadget, type Trial } from '@hum-lever/core';
 import { ApiServer } from './test/apiServer.ts';
 
 jest.setTimeout(60_000);
@@ -244,9 +244,9 @@ describe('trials', () => {
   const withState = (): Gadget => ({
     ...named('Lit'),
     flow: {
-      variables: [],
+      ...emptyFlow(),
       initialId: 's1',
-      states: [{ id: 's1', name: 'Lit', entry: [], exit: [], rules: [] }],
+      states: [{ ...blankState(), id: 's1', name: 'Lit' }],
     },
   });
 

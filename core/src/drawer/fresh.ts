@@ -47,6 +47,8 @@ function outputEnd(
   const figures = figuresOf(part);
   if (kind === 'light') return { kind, name, colour: 'amber' };
   if (kind === 'tone') return { kind, name, lowHz: 200, highHz: 4_000 };
+  if (kind === 'servo') return { kind, name, reachDeg: 180 };
+  if (kind !== 'text') return { kind, name };
   if (figures.widthPx !== undefined && figures.heightPx !== undefined)
     // Six by eight pixels a character. Source: reckoning, Buses and screens.
     return {

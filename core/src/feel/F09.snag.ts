@@ -1,6 +1,8 @@
-import { compileExpression, evaluate, ExpressionError } from '../flow/index.ts';
+import { bare, compileExpression, evaluate, ExpressionError, scopeOf } from '../flow/index.ts';
 import {
   allRules,
+  variableRange,
+  variableSize,
   type Action,
   type Encoder,
   type Gadget,
@@ -9,16 +11,16 @@ import {
 } from '../gadget/index.ts';
 
 /** Whether an action lowers (-1) or raises (1) its variable from the middle of all ranges, or neither (0). */
-function effectOf(action: Action, { flow }: Gadget): number {
+function effectOf(action: Action, gadget: Gadget): number {
   if (action.kind !== 'set') return 0;
-  const values = flow.variables.map(({ min, max }) => Math.floor((min + max) / 2));
-  const at = (id: string) => {
-    const found = flow.variables.findIndex((variable) => variable.id === id);
-    return found < 0 ? undefined : found;
-  };
-  const slot = at(action.variableId)!;
+  const scope = scopeOf(gadget);
+  const values = gadget.flow.variables.flatMap((variable) => {
+    const { low, high } = variableRange(variable);
+    return Array<number>(variableSize(variable)).fill(Math.floor((low + high) / 2));
+  });
+  const { slot } = scope.variables.get(action.variableId)!;
   try {
-    return Math.sign(evaluate(compileExpression(action.value, at), values, () => 0) - values[slot]!);
+    return Math.sign(evaluate(compileExpression(action.value, scope, 0), bare(values)) - values[slot]!);
   } catch (error) {
     // What cannot be read is another rule's to say.
     if (error instanceof ExpressionError) return 0;

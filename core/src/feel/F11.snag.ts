@@ -13,10 +13,10 @@ export const F11: SnagRule = {
       const wakes = control.wants.purpose === 'wake' || (part !== undefined && figuresOf(part).wakes === 1);
       if (!wakes) return [];
       return gadget.flow.states.flatMap(({ rules }) =>
-        rules.flatMap(({ id, trigger, targetId }): Snag[] => {
+        rules.flatMap(({ id, trigger, targetIds }): Snag[] => {
           if (trigger.kind !== 'gesture' || trigger.controlId !== control.id || trigger.gesture !== 'press')
             return [];
-          const target = gadget.flow.states.find((state) => state.id === targetId);
+          const target = gadget.flow.states.find((state) => targetIds.includes(state.id));
           const acts = target?.rules.find(
             ({ trigger: next }) =>
               next.kind === 'gesture' && next.controlId === control.id && later.has(next.gesture),

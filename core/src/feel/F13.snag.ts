@@ -9,11 +9,13 @@ const seldomPerMille = 10;
 function races(gadget: Gadget, { rules }: State): { rule: Rule; control: Button }[] {
   const found: { rule: Rule; control: Button }[] = [];
   for (const rule of rules) {
-    const { trigger, targetId } = rule;
-    if (trigger.kind !== 'gesture' || trigger.gesture !== 'press' || targetId === null) continue;
+    const { trigger, targetIds } = rule;
+    if (trigger.kind !== 'gesture' || trigger.gesture !== 'press' || targetIds.length === 0) continue;
     const control = gadget.controls.find(({ id }) => id === trigger.controlId);
     if (control?.kind !== 'button' || control.wants.purpose !== 'game') continue;
-    if (found.every((other) => other.control.id !== control.id && other.rule.targetId !== targetId))
+    if (
+      found.every((other) => other.control.id !== control.id && !other.rule.targetIds.includes(targetIds[0]!))
+    )
       found.push({ rule, control });
   }
   return found;

@@ -1,102 +1,321 @@
-import type { Action, Gadget, Place, Trigger } from '../gadget/index.ts';
-import { eventCodes, type EventCodes } from './events.ts';
-import { compileExpression } from './expression.ts';
-import { ExpressionError } from './parse.ts';
-import type { CompiledAction, FlowProblem, FlowTables } from './tables.ts';
+import {
+  isHistory,
+  nestingOf,
+  variableRange,
+  variableSize,
+  variableStart,
+  type Action,
+  type Gadget,
+  type Length,
+  type Nesting,
+  type Place,
+  type State,
+} from '../gadget/index.ts';
+import { ExpressionError } from './error.ts';
+import { eventCodes, noEvent } from './events.ts';
+import { compileExpression, compileTyped, type Code } from './expression.ts';
+import { scopeOf, type Scope } from './scope.ts';
+import {
+  domain,
+  stateType,
+  type CompiledAction,
+  type CompiledLength,
+  type FlowProblem,
+  type FlowTables,
+  type StateType,
+} from './tables.ts';
 import { compileTemplate } from './template.ts';
-
-/** Number of what triggers a rule; -1 for a timer, which is no event. */
-function eventOf(codes: EventCodes, trigger: Trigger): number {
-  switch (trigger.kind) {
-    case 'gesture':
-      return codes.gesture(trigger.controlId, trigger.gesture);
-    case 'chord':
-      return codes.chord(trigger.chordId);
-    case 'code':
-      return codes.code(trigger.codeId, trigger.gesture);
-    case 'after':
-      return -1;
-  }
-}
+import { checkFits } from './types.ts';
 
 /** Never true: stands in for a guard that cannot be read. */
 const never = [0, 0];
+
+/** Compiles what is written, and remembers what cannot be read. */
+class Writing {
+  readonly problems: FlowProblem[] = [];
+  readonly scope: Scope;
+  private readonly gadget: Gadget;
+  private readonly variableAt: ReadonlyMap<string, number>;
+  private readonly timerAt: ReadonlyMap<string, number>;
+  private readonly signalAt: ReadonlyMap<string, number>;
+  constructor(gadget: Gadget) {
+    const numbers = (list: readonly { id: string }[]) => new Map(list.map(({ id }, at) => [id, at]));
+    this.gadget = gadget;
+    this.scope = scopeOf(gadget);
+    this.variableAt = numbers(gadget.flow.variables);
+    this.timerAt = numbers(gadget.flow.timers);
+    this.signalAt = numbers(gadget.flow.signals);
+  }
+
+  attempt<T>(place: Place, text: string, compile: () => T): T | undefined {
+    try {
+      return compile();
+    } catch (error) {
+      if (!(error instanceof ExpressionError)) throw error;
+      this.problems.push({ place, text, message: error.message });
+      return undefined;
+    }
+  }
+  expression(place: Place, text: string, own: number | null): Code | undefined {
+    return this.attempt(place, text, () => compileExpression(text, this.scope, own));
+  }
+  guard(place: Place, text: string | null, own: number | null): Code | null {
+    return text === null ? null : (this.expression(place, text, own) ?? never);
+  }
+  length(place: Place, length: Length, own: number | null): CompiledLength {
+    if (typeof length === 'number') return length;
+    return { ms: this.expression(place, length.ms, own) ?? never };
+  }
+  private into(place: Place, variableId: string, text: string, own: number | null): Code | undefined {
+    const variable = this.gadget.flow.variables[this.variableAt.get(variableId)!]!;
+    return this.attempt(place, text, () => {
+      const { node, type, code } = compileTyped(text, this.scope, own);
+      checkFits(node, type, variable);
+      return code;
+    });
+  }
+
+  actions(place: Place, actions: readonly Action[], own: number | null): CompiledAction[] {
+    return actions.flatMap((action) => this.action(place, action, own) ?? []);
+  }
+
+  private action(place: Place, action: Action, own: number | null): CompiledAction | undefined {
+    const expression = (text: string) => this.expression(place, text, own);
+    const template = (text: string) =>
+      this.attempt(place, text, () => compileTemplate(text, this.scope, own));
+    switch (action.kind) {
+      case 'set': {
+        const variable = this.variableAt.get(action.variableId)!;
+        const { slot } = this.scope.variables.get(action.variableId)!;
+        const value = this.into(place, action.variableId, action.value, own);
+        if (!value) return undefined;
+        if (action.index === null) return { kind: 'set', slot, variable, value };
+        const index = expression(action.index);
+        return index && { kind: 'setPlace', variable, index, value };
+      }
+      case 'shift': {
+        const value = this.into(place, action.variableId, action.value, own);
+        return value && { kind: 'shift', variable: this.variableAt.get(action.variableId)!, value };
+      }
+      case 'level': {
+        const percent = expression(action.percent);
+        return percent && { ...action, percent };
+      }
+      case 'tone': {
+        const hz = expression(action.hz);
+        return hz && { ...action, hz };
+      }
+      case 'text':
+      case 'type': {
+        const text = template(action.text);
+        return text && { ...action, text };
+      }
+      case 'sprite': {
+        const [row, column] = [expression(action.row), expression(action.column)];
+        const text = template(action.text);
+        return row && column && text && { ...action, row, column, text };
+      }
+      case 'lane': {
+        const { outputId, row, glyphs, variableId } = action;
+        return {
+          kind: 'lane',
+          outputId,
+          row,
+          glyphs: [...glyphs],
+          variable: this.variableAt.get(variableId)!,
+        };
+      }
+      case 'midi': {
+        const [first, second] = [expression(action.first), expression(action.second)];
+        return first && second && { ...action, first, second };
+      }
+      case 'move': {
+        const to = expression(action.to);
+        return to && { ...action, to };
+      }
+      case 'start': {
+        const length = this.length(place, action.length, own);
+        return { kind: 'start', timer: this.timerAt.get(action.timerId)!, length, every: action.every };
+      }
+      case 'stop':
+        return { kind: 'stop', timer: this.timerAt.get(action.timerId)! };
+      case 'raise': {
+        const delay = action.delay === null ? null : this.length(place, action.delay, own);
+        return { kind: 'raise', signal: this.signalAt.get(action.signalId)!, delay };
+      }
+      case 'cancel':
+        return { kind: 'cancel', signal: this.signalAt.get(action.signalId)! };
+      case 'light':
+      case 'tune':
+      case 'silence':
+      case 'save':
+      case 'recall':
+      case 'wait':
+        return action;
+    }
+  }
+}
+
+function typeOfState(state: State, nesting: Nesting): StateType {
+  if (state.kind === 'final') return stateType.final;
+  if (state.kind === 'history') return stateType.history;
+  if (state.kind === 'deepHistory') return stateType.deepHistory;
+  if (nesting.childrenOf(state.id).length === 0) return stateType.atomic;
+  return state.kind === 'parallel' ? stateType.parallel : stateType.compound;
+}
+
+/** Where entering a state leads where nothing is said: the first that is no history. */
+function beginOf(state: State, nesting: Nesting, number: (id: string) => number): number[] {
+  if (state.initial) return state.initial.targetIds.map(number);
+  const home = isHistory(state) ? state.parentId : state.id;
+  const first = nesting.childrenOf(home).find((inner) => !isHistory(inner));
+  return first ? [number(first.id)] : [];
+}
+
+/** The innermost compound state, or the root, that a transition happens in. (SCXML, getTransitionDomain.) */
+function domainOf(tables: FlowTables, rule: number): number {
+  const targets = tables.ruleTargets[rule]!;
+  if (targets.length === 0) return domain.none;
+  if (targets.some((target) => tables.type[target]! >= stateType.history)) return domain.byHistory;
+  return transitionDomain(tables, rule, targets);
+}
+
+/**
+ * As the algorithm has it: the source itself for an internal rule whose targets all lie in it, otherwise the nearest
+ * compound state around source and targets.
+ */
+export function transitionDomain(tables: FlowTables, rule: number, targets: readonly number[]): number {
+  const { end, parent, type, ruleOwner, ruleInternal } = tables;
+  const source = ruleOwner[rule]!;
+  const allIn = (state: number) => targets.every((target) => target > state && target < end[state]!);
+  if (ruleInternal[rule] && type[source] === stateType.compound && allIn(source)) return source;
+  let over = parent[source]!;
+  while (over !== -1 && !(type[over] === stateType.compound && allIn(over))) over = parent[over]!;
+  return over;
+}
+
+const keepCodes = { change: 1, quiet: 2, asked: 3 } as const;
 
 /**
  * Compiles the flow. Never throws on a valid document: what cannot be read is reported, and plays as nothing.
  * A gadget without states compiles to tables without states; see `powerUp`.
  */
 export function compileFlow(gadget: Gadget): { tables: FlowTables; problems: FlowProblem[] } {
-  const { flow } = gadget;
+  const { flow, controls } = gadget;
   const codes = eventCodes(gadget);
-  const problems: FlowProblem[] = [];
-  const slots = new Map(flow.variables.map(({ id }, index) => [id, index]));
-  const slot = (id: string) => slots.get(id);
-  const stateAt = new Map(flow.states.map(({ id }, index) => [id, index]));
-
-  const attempt = <T>(place: Place, text: string, compile: () => T): T | undefined => {
-    try {
-      return compile();
-    } catch (error) {
-      if (!(error instanceof ExpressionError)) throw error;
-      problems.push({ place, text, message: error.message });
-      return undefined;
-    }
-  };
-  const compileAction = (place: Place, action: Action): CompiledAction[] => {
-    switch (action.kind) {
-      case 'set': {
-        const value = attempt(place, action.value, () => compileExpression(action.value, slot));
-        return value ? [{ kind: 'set', slot: slots.get(action.variableId)!, value }] : [];
-      }
-      case 'tone': {
-        const hz = attempt(place, action.hz, () => compileExpression(action.hz, slot));
-        return hz ? [{ ...action, hz }] : [];
-      }
-      case 'text': {
-        const text = attempt(place, action.text, () => compileTemplate(action.text, slot));
-        return text ? [{ ...action, text }] : [];
-      }
-      case 'light':
-      case 'silence':
-      case 'wait':
-        return [action];
-    }
-  };
-
+  const nesting = nestingOf(flow);
+  const writing = new Writing(gadget);
+  const { scope } = writing;
+  const number = (id: string) => scope.states.get(id)!.number;
+  const { variables } = flow;
   const tables: FlowTables = {
-    initial: flow.initialId === null ? -1 : stateAt.get(flow.initialId)!,
-    stateIds: flow.states.map(({ id }) => id),
-    firstRule: [0],
+    initial: flow.initialId === null ? [] : [number(flow.initialId)],
+    stateIds: nesting.ordered.map(({ id }) => id),
+    type: nesting.ordered.map((state) => typeOfState(state, nesting)),
+    parent: nesting.ordered.map(({ parentId }) => (parentId === null ? -1 : number(parentId))),
+    end: [],
+    begin: nesting.ordered.map((state) => beginOf(state, nesting, number)),
+    beginActions: [],
+    histories: nesting.ordered.map(({ id }) =>
+      nesting
+        .childrenOf(id)
+        .filter(isHistory)
+        .map((inner) => number(inner.id)),
+    ),
     entry: [],
     exit: [],
+    doneEvent: nesting.ordered.map(({ id }) => codes.done(id)),
+    firstRule: [0],
     ruleIds: [],
+    ruleOwner: [],
     ruleEvent: [],
-    ruleDelayUs: [],
+    ruleDelay: [],
+    ruleEvery: [],
     ruleGuard: [],
     ruleActions: [],
-    ruleTarget: [],
-    variableIds: flow.variables.map(({ id }) => id),
-    initialValues: flow.variables.map(({ initial }) => initial),
-    low: flow.variables.map(({ min }) => min),
-    high: flow.variables.map(({ max }) => max),
+    ruleTargets: [],
+    ruleInternal: [],
+    ruleDomain: [],
+    hasAlways: false,
+    sequential: true,
+    remembers: nesting.ordered.some(isHistory),
+    heard: [],
+    variableIds: variables.map(({ id }) => id),
+    slot: variables.map(({ id }) => scope.variables.get(id)!.slot),
+    size: variables.map(variableSize),
+    initialValues: variables.flatMap((variable) =>
+      Array<number>(variableSize(variable)).fill(variableStart(variable)),
+    ),
+    low: variables.map((variable) => variableRange(variable).low),
+    high: variables.map((variable) => variableRange(variable).high),
+    wraps: variables.map((variable) => 'overflow' in variable && variable.overflow === 'wrap'),
+    keeps: variables.map(({ saved }) => (saved ? keepCodes[saved.when] : 0)),
+    quietUs: variables.map(({ saved }) => (saved?.when === 'quiet' ? saved.quietUs : 0)),
+    timerIds: flow.timers.map(({ id }) => id),
+    timerEvent: flow.timers.map(({ id }) => codes.timer(id)),
+    signalIds: flow.signals.map(({ id }) => id),
+    signalEvent: flow.signals.map(({ id }) => codes.signal(id)),
+    powerUpEvent: codes.power('up'),
+    layers: [],
+    controls: controls.length,
+    timed: [],
+    plans: { own: [], outer: new Map() },
   };
-  for (const state of flow.states) {
-    const statePlace: Place = { kind: 'state', id: state.id };
-    tables.entry.push(state.entry.flatMap((action) => compileAction(statePlace, action)));
-    tables.exit.push(state.exit.flatMap((action) => compileAction(statePlace, action)));
-    for (const { id, trigger, guard, actions, targetId } of state.rules) {
-      const place: Place = { kind: 'rule', id };
+  fillEnds(tables);
+  nesting.ordered.forEach((state, own) => {
+    const place: Place = { kind: 'state', id: state.id };
+    tables.beginActions.push(writing.actions(place, state.initial?.actions ?? [], own));
+    tables.entry.push(writing.actions(place, state.entry, own));
+    tables.exit.push(writing.actions(place, state.exit, own));
+    for (const { id, trigger, guard, actions, targetIds, internal } of state.rules) {
+      const at: Place = { kind: 'rule', id };
       tables.ruleIds.push(id);
-      tables.ruleEvent.push(eventOf(codes, trigger));
-      tables.ruleDelayUs.push(trigger.kind === 'after' ? trigger.delayUs : 0);
-      tables.ruleGuard.push(
-        guard === null ? null : (attempt(place, guard, () => compileExpression(guard, slot)) ?? never),
-      );
-      tables.ruleActions.push(actions.flatMap((action) => compileAction(place, action)));
-      tables.ruleTarget.push(targetId === null ? -1 : stateAt.get(targetId)!);
+      tables.ruleOwner.push(own);
+      tables.ruleEvent.push(codes.of(trigger));
+      tables.ruleDelay.push('delay' in trigger ? writing.length(at, trigger.delay, own) : null);
+      tables.ruleEvery.push(trigger.kind === 'every');
+      tables.ruleGuard.push(writing.guard(at, guard, own));
+      tables.ruleActions.push(writing.actions(at, actions, own));
+      tables.ruleTargets.push(targetIds.map(number));
+      tables.ruleInternal.push(internal);
+      tables.ruleDomain.push(domainOf(tables, tables.ruleIds.length - 1));
     }
+    const from = tables.firstRule.at(-1)!;
     tables.firstRule.push(tables.ruleIds.length);
+    tables.timed.push(
+      state.rules.flatMap((_, at) => (tables.ruleEvent[from + at] === noEvent.timed ? [from + at] : [])),
+    );
+  });
+  tables.layers = flow.layers.map(({ id, when, keys }) => {
+    const place: Place = { kind: 'layer', id };
+    return {
+      id,
+      held: when?.kind === 'held' ? scope.controls.get(when.controlId)!.number : -1,
+      condition: when?.kind === 'on' ? writing.guard(place, when.condition, null) : null,
+      keys: new Map(
+        keys.map((key) => [
+          scope.controls.get(key.controlId)!.number,
+          {
+            press: writing.actions(place, key.press, null),
+            release: writing.actions(place, key.release, null),
+          },
+        ]),
+      ),
+    };
+  });
+  tables.hasAlways = tables.ruleEvent.includes(noEvent.always);
+  tables.sequential = !tables.type.includes(stateType.parallel);
+  const anything = tables.ruleEvent.includes(noEvent.any);
+  tables.heard = Array<boolean>(codes.count).fill(anything);
+  for (const event of tables.ruleEvent) if (event >= 0) tables.heard[event] = true;
+  return { tables, problems: writing.problems };
+}
+
+/** Numbers are given depth first, so that what is in a state ends where the next beside or outside it begins. */
+function fillEnds({ parent, end }: FlowTables): void {
+  parent.forEach((_, state) => end.push(state + 1));
+  for (let state = parent.length - 1; state >= 0; state -= 1) {
+    const over = parent[state]!;
+    if (over >= 0 && end[state]! > end[over]!) end[over] = end[state]!;
   }
-  return { tables, problems };
 }

@@ -1,9 +1,11 @@
-import { functionNames } from '../gadget/index.ts';
-import { ExpressionError, parseExpression, type BinaryOperator, type Node } from './parse.ts';
+import { ExpressionError } from './error.ts';
+import { parseExpression, type BinaryOperator, type Node } from './parse.ts';
+import type { Scope } from './scope.ts';
+import { controlOf, isFunction, listOf, optionOf, stateOf, typeOf, variableOf, type Type } from './types.ts';
 
 /* Expressions become flat lists of integers for a stack machine, which the browser, the server and C can all run. */
 
-const op = {
+export const op = {
   push: 0, load: 1, neg: 2, not: 3, flip: 4,
   add: 5, sub: 6, mul: 7, div: 8, rem: 9, shl: 10, shr: 11, and: 12, or: 13, xor: 14,
   eq: 15, ne: 16, lt: 17, le: 18, gt: 19, ge: 20,
@@ -13,36 +15,73 @@ const op = {
   /** Top becomes 0 or 1. */
   truth: 23,
   random: 24, min: 25, max: 26, abs: 27,
+  /** Operands: first slot and length of a list. */
+  place: 28, count: 29,
+  /** Operand: a state's or control's number. */
+  active: 30, elapsed: 31, control: 32,
+  overlap: 33,
 } as const; // prettier-ignore
+
+/** How many operands follow. */
+export const operands = (operation: number): number => {
+  switch (operation) {
+    case op.place:
+    case op.count:
+      return 2;
+    case op.push:
+    case op.load:
+    case op.skipIfZero:
+    case op.jump:
+    case op.active:
+    case op.elapsed:
+    case op.control:
+      return 1;
+    default:
+      return 0;
+  }
+};
 
 const binary: Record<Exclude<BinaryOperator, '&&' | '||'>, number> = {
   '+': op.add, '-': op.sub, '*': op.mul, '/': op.div, '%': op.rem, '<<': op.shl, '>>': op.shr,
   '&': op.and, '|': op.or, '^': op.xor, '==': op.eq, '!=': op.ne, '<': op.lt, '<=': op.le, '>': op.gt, '>=': op.ge,
 }; // prettier-ignore
 
-const arity: Record<(typeof functionNames)[number], number> = { random: 1, min: 2, max: 2, abs: 1, clamp: 3 };
-
 /** Compiled expression: opcodes with their operands. */
 export type Code = readonly number[];
 
 /**
- * Compiles an expression over variable ids.
- * @param slot position of a variable id, or undefined where there is none
- * @throws ExpressionError saying what was expected
+ * Compiles an expression over ids.
+ * @param ownState number of the state whose time `elapsed` means; null where there is none
+ * @throws ExpressionError saying what was expected, and where
  */
-export function compileExpression(text: string, slot: (id: string) => number | undefined): Code {
-  return compileNode(parseExpression(text), slot);
+export function compileExpression(text: string, scope: Scope, ownState: number | null = null): Code {
+  return compileTyped(text, scope, ownState).code;
 }
 
-function compileNode(node: Node, slot: (id: string) => number | undefined): number[] {
-  const down = (inner: Node) => compileNode(inner, slot);
+/** As `compileExpression`, with what it gives. */
+export function compileTyped(
+  text: string,
+  scope: Scope,
+  ownState: number | null,
+): { code: Code; type: Type; node: Node } {
+  const node = parseExpression(text);
+  return { node, type: typeOf(node, scope), code: codeOf(node, scope, ownState) };
+}
+
+function codeOf(node: Node, scope: Scope, ownState: number | null): number[] {
+  const down = (inner: Node) => codeOf(inner, scope, ownState);
   switch (node.type) {
     case 'number':
       return [op.push, node.value];
-    case 'name': {
-      const at = slot(node.name);
-      if (at === undefined) throw new ExpressionError(`expected a variable, got "${node.name}"`);
-      return [op.load, at];
+    case 'truth':
+      return [op.push, node.value ? 1 : 0];
+    case 'name':
+      return [op.load, variableOf(node.name, scope).slot];
+    case 'option':
+      return [op.push, optionOf(node.of, node.option, scope).number];
+    case 'place': {
+      const { slot, length } = listOf(node.of, scope);
+      return [...down(node.index), op.place, slot, length];
     }
     case 'unary': {
       const of = down(node.of);
@@ -58,139 +97,40 @@ function compileNode(node: Node, slot: (id: string) => number | undefined): numb
     }
     case 'choose':
       return choose(down(node.test), down(node.yes), down(node.no));
-    case 'call': {
-      const wanted = (arity as Record<string, number>)[node.name];
-      if (wanted === undefined || !Object.hasOwn(arity, node.name))
-        throw new ExpressionError(
-          `expected one of the functions ${functionNames.join(', ')}, got "${node.name}"`,
-        );
-      if (node.args.length !== wanted)
-        throw new ExpressionError(
-          `expected ${wanted} value${wanted > 1 ? 's' : ''} in ${node.name}(), got ${node.args.length}`,
-        );
-      const args = node.args.flatMap(down);
-      if (node.name === 'clamp') {
-        const [value, low, high] = node.args.map(down) as [number[], number[], number[]];
-        return [...value, ...low, op.max, ...high, op.min];
-      }
-      return [...args, op[node.name as 'random' | 'min' | 'max' | 'abs']];
+    case 'call':
+      return callCode(node, scope, down);
+    case 'ask': {
+      if (node.what === 'value') return [op.control, controlOf(node.of!, scope).number];
+      if (node.of) return [node.what === 'in' ? op.active : op.elapsed, stateOf(node.of, scope).number];
+      if (ownState === null)
+        throw new ExpressionError('expected elapsed("…") with the name of a state here', node.start);
+      return [op.elapsed, ownState];
     }
+  }
+}
+
+function callCode(
+  node: Extract<Node, { type: 'call' }>,
+  scope: Scope,
+  down: (inner: Node) => number[],
+): number[] {
+  const { text } = node.name;
+  if (!isFunction(text)) throw new ExpressionError(`expected a function, got "${text}"`, node.start);
+  switch (text) {
+    case 'clamp': {
+      const [value, low, high] = node.args.map(down) as [number[], number[], number[]];
+      return [...value, ...low, op.max, ...high, op.min];
+    }
+    case 'count': {
+      const [list, value] = node.args as [Extract<Node, { type: 'name' }>, Node];
+      const { slot, length } = listOf(list.name, scope);
+      return [...down(value), op.count, slot, length];
+    }
+    default:
+      return [...node.args.flatMap(down), op[text]];
   }
 }
 
 function choose(test: number[], yes: number[], no: number[]): number[] {
   return [...test, op.skipIfZero, yes.length + 2, ...yes, op.jump, no.length, ...no];
-}
-
-const stack = new Int32Array(512);
-
-/**
- * Runs compiled code. 32-bit two's complement throughout: sums and products wrap, division truncates toward zero
- * and remainder takes the sign of the dividend as in C99, x / 0 and x % 0 are 0, shifts use the low five bits,
- * comparisons give 0 or 1.
- * @param values variables by slot
- * @param random uniform integer in [0, n); asked only with n > 0, random(n <= 0) is 0
- */
-export function evaluate(code: Code, values: readonly number[], random: (n: number) => number): number {
-  let top = -1;
-  for (let at = 0; at < code.length; at += 1) {
-    const operation = code[at]!;
-    if (operation === op.push || operation === op.load) {
-      at += 1;
-      top += 1;
-      stack[top] = operation === op.push ? code[at]! : values[code[at]!]!;
-    } else if (operation === op.skipIfZero) {
-      at += 1;
-      if (stack[top] === 0) at += code[at]!;
-      top -= 1;
-    } else if (operation === op.jump) {
-      at += 1;
-      at += code[at]!;
-    } else if (isUnaryOp(operation)) {
-      stack[top] = unary(operation, stack[top]!, random);
-    } else {
-      top -= 1;
-      stack[top] = apply(operation, stack[top]!, stack[top + 1]!);
-    }
-  }
-  return stack[0]!;
-}
-
-function isUnaryOp(operation: number): boolean {
-  return operation <= op.flip || operation === op.truth || operation === op.random || operation === op.abs;
-}
-
-function unary(operation: number, a: number, random: (n: number) => number): number {
-  switch (operation) {
-    case op.neg:
-      return -a;
-    case op.not:
-      return a === 0 ? 1 : 0;
-    case op.flip:
-      return ~a;
-    case op.truth:
-      return a === 0 ? 0 : 1;
-    case op.abs:
-      return a < 0 ? -a : a;
-    default:
-      return a > 0 ? random(a) : 0;
-  }
-}
-
-function apply(operation: number, a: number, b: number): number {
-  switch (operation) {
-    case op.add:
-      return a + b;
-    case op.sub:
-      return a - b;
-    case op.mul:
-      return Math.imul(a, b);
-    case op.div:
-      return b === 0 ? 0 : Math.trunc(a / b);
-    case op.rem:
-      return b === 0 ? 0 : a % b;
-    case op.shl:
-      return a << b;
-    case op.shr:
-      return a >> b;
-    case op.and:
-      return a & b;
-    case op.or:
-      return a | b;
-    case op.xor:
-      return a ^ b;
-    case op.eq:
-      return a === b ? 1 : 0;
-    case op.ne:
-      return a !== b ? 1 : 0;
-    case op.lt:
-      return a < b ? 1 : 0;
-    case op.le:
-      return a <= b ? 1 : 0;
-    case op.gt:
-      return a > b ? 1 : 0;
-    case op.ge:
-      return a >= b ? 1 : 0;
-    case op.min:
-      return a < b ? a : b;
-    default:
-      return a > b ? a : b;
-  }
-}
-
-/** The value, where it depends on no variable and no chance; otherwise null. */
-export function constantValue(code: Code): number | null {
-  let constant = true;
-  for (let at = 0; at < code.length; at += 1) {
-    const operation = code[at]!;
-    if (operation === op.load || operation === op.random) constant = false;
-    if (
-      operation === op.push ||
-      operation === op.load ||
-      operation === op.skipIfZero ||
-      operation === op.jump
-    )
-      at += 1;
-  }
-  return constant ? evaluate(code, [], () => 0) : null;
 }

@@ -1,16 +1,27 @@
-export { ExpressionError } from './parse.ts';
-export { compileExpression, evaluate, type Code } from './expression.ts';
-export { readExpression, readTemplate, showExpression, showTemplate } from './words.ts';
+export { ExpressionError } from './error.ts';
+export { compileExpression, compileTyped, op, operands, type Code } from './expression.ts';
+export { bare, constantValue, evaluate, uses, type EvaluationFault, type Surroundings } from './evaluate.ts';
+export { scopeOf, type Scope } from './scope.ts';
+export { functions } from './types.ts';
+export { plainLabels, stateLabels } from './labels.ts';
+export { readExpression, readTemplate, showExpression, showTemplate, type Named } from './words.ts';
 export { compileFlow } from './compile.ts';
-export { eventCodes, type EventCodes } from './events.ts';
-export { longestText } from './range.ts';
+export { eventCodes, noEvent, type Awaited, type EventCodes } from './events.ts';
+export { expressionRange, longestText } from './range.ts';
+export { fireTimer, nextTimerUs, powerUp, stepFlow, stepTimer } from './step.ts';
+export type { Around } from './run.ts';
 export {
-  nextTimerUs,
-  powerUp,
-  stepFlow,
-  stepTimer,
+  activeIds,
+  freshFlow,
   type Effect,
   type FlowState,
   type FlowStep,
-} from './step.ts';
-export type { FlowProblem, FlowTables } from './tables.ts';
+  type FlowTimer,
+  type LightOrder,
+} from './state.ts';
+export { stateType, type FlowProblem, type FlowTables } from './tables.ts';
+export { completeRule, readRule, showAnswer, showOneAction, showRule } from './line/rule.ts';
+export type { Completion } from './line/reader.ts';
+export { showOneTrigger as showTrigger } from './line/rule.ts';
+export { gridOf, type Grid, type GridAnswer, type GridCell, type GridRow } from './grid.ts';
+export { statesReached } from './snags/reach.ts';

@@ -1,5 +1,8 @@
-import type { Variable } from '../gadget/index.ts';
-import { ExpressionError, parseExpression, type Node } from './parse.ts';
+import { variableRange, type Control, type Gadget } from '../gadget/index.ts';
+import { ExpressionError } from './error.ts';
+import { parseExpression, type Node } from './parse.ts';
+import { scopeOf, type Scope } from './scope.ts';
+import { controlOf, listOf, optionOf, variableOf } from './types.ts';
 
 export interface Range {
   low: number;
@@ -16,20 +19,38 @@ const fits = (range: Range): Range =>
  * Bounds of an expression's value by interval arithmetic: never too narrow, sometimes too wide.
  * @throws ExpressionError where the text cannot be read
  */
-export function expressionRange(text: string, variables: readonly Variable[]): Range {
-  return rangeOf(parseExpression(text), variables);
+export function expressionRange(text: string, scope: Scope): Range {
+  return rangeOf(parseExpression(text), scope);
 }
 
-function rangeOf(node: Node, variables: readonly Variable[]): Range {
-  const of = (inner: Node) => rangeOf(inner, variables);
+/** What a control's value can be. */
+function controlRange(control: Control): Range {
+  if (control.kind === 'button') return { low: 0, high: 1 };
+  return anything;
+}
+
+function rangeOf(node: Node, scope: Scope): Range {
+  const of = (inner: Node) => rangeOf(inner, scope);
   switch (node.type) {
     case 'number':
       return { low: node.value, high: node.value };
-    case 'name': {
-      const variable = variables.find(({ id }) => id === node.name);
-      if (!variable) throw new ExpressionError(`expected a variable, got "${node.name}"`);
-      return { low: variable.min, high: variable.max };
+    case 'truth':
+      return { low: node.value ? 1 : 0, high: node.value ? 1 : 0 };
+    case 'name':
+      return variableRange(variableOf(node.name, scope).variable);
+    case 'option': {
+      const { number } = optionOf(node.of, node.option, scope);
+      return { low: number, high: number };
     }
+    case 'place': {
+      // A place outside is 0.
+      const { low, high } = variableRange(listOf(node.of, scope).variable);
+      return { low: Math.min(0, low), high: Math.max(0, high) };
+    }
+    case 'ask':
+      if (node.what === 'in') return { low: 0, high: 1 };
+      if (node.what === 'value') return controlRange(controlOf(node.of!, scope).control);
+      return { low: 0, high: anything.high };
     case 'unary': {
       const { low, high } = of(node.of);
       if (node.operator === '+') return { low, high };
@@ -43,8 +64,11 @@ function rangeOf(node: Node, variables: readonly Variable[]): Range {
     }
     case 'binary':
       return binaryRange(node.operator, of(node.left), of(node.right));
-    case 'call':
-      return callRange(node.name, node.args.map(of));
+    case 'call': {
+      if (node.name.text !== 'count') return callRange(node.name.text, node.args.map(of));
+      const [list] = node.args;
+      return { low: 0, high: list?.type === 'name' ? listOf(list.name, scope).length : 64 };
+    }
   }
 }
 
@@ -94,25 +118,27 @@ function callRange(name: string, args: Range[]): Range {
       return fits({ low: 0, high: Math.max(Math.abs(a.low), Math.abs(a.high)) });
     case 'clamp':
       return callRange('min', [callRange('max', [a, b]), c]);
+    case 'overlap':
+      return { low: 0, high: 1 };
     default:
       return anything;
   }
 }
 
 /** Most characters that text with expressions in braces can take. Unreadable expressions count as written. */
-export function longestText(template: string, variables: readonly Variable[]): number {
+export function longestText(template: string, named: Pick<Gadget, 'flow' | 'controls'>): number {
+  const scope = scopeOf(named);
   return template
     .split(/\{([^{}]*)\}/)
     .reduce(
-      (length, piece, index) =>
-        length + (index % 2 === 0 ? [...piece].length : longestValue(piece, variables)),
+      (length, piece, index) => length + (index % 2 === 0 ? [...piece].length : longestValue(piece, scope)),
       0,
     );
 }
 
-function longestValue(expression: string, variables: readonly Variable[]): number {
+function longestValue(expression: string, scope: Scope): number {
   try {
-    const { low, high } = expressionRange(expression, variables);
+    const { low, high } = expressionRange(expression, scope);
     return Math.max(String(low).length, String(high).length);
   } catch (error) {
     if (error instanceof ExpressionError) return expression.length + 2;

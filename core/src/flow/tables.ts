@@ -1,40 +1,145 @@
-import type { LightMode, Place } from '../gadget/index.ts';
+import type { LightMode, MidiMessage, Place } from '../gadget/index.ts';
 import type { Code } from './expression.ts';
 import type { Template } from './template.ts';
 
+/** How long: whole µs, or an expression in ms. */
+export type CompiledLength = number | { ms: Code };
+
 /** One thing to do, with everything looked up. */
 export type CompiledAction =
-  | { kind: 'set'; slot: number; value: Code }
+  | { kind: 'set'; slot: number; variable: number; value: Code }
+  | { kind: 'setPlace'; variable: number; index: Code; value: Code }
+  | { kind: 'shift'; variable: number; value: Code }
   | { kind: 'light'; outputId: string; light: LightMode }
+  | { kind: 'level'; outputId: string; percent: Code }
   | { kind: 'text'; outputId: string; row: number; text: Template }
+  | { kind: 'sprite'; outputId: string; row: Code; column: Code; text: Template }
+  | { kind: 'lane'; outputId: string; row: number; variable: number; glyphs: string[] }
   | { kind: 'tone'; outputId: string; hz: Code; lengthUs: number }
+  | { kind: 'tune'; outputId: string; notes: { hz: number; lengthUs: number }[] }
   | { kind: 'silence'; outputId: string }
+  | { kind: 'midi'; outputId: string; message: MidiMessage; channel: number; first: Code; second: Code }
+  | { kind: 'type'; outputId: string; text: Template }
+  | { kind: 'move'; outputId: string; to: Code }
+  | { kind: 'save' }
+  | { kind: 'recall' }
+  | { kind: 'start'; timer: number; length: CompiledLength; every: boolean }
+  | { kind: 'stop'; timer: number }
+  | { kind: 'raise'; signal: number; delay: CompiledLength | null }
+  | { kind: 'cancel'; signal: number }
   | { kind: 'wait'; lengthUs: number };
 
+export const stateType = {
+  atomic: 0,
+  compound: 1,
+  parallel: 2,
+  final: 3,
+  history: 4,
+  deepHistory: 5,
+} as const;
+export type StateType = (typeof stateType)[keyof typeof stateType];
+
+/** What a rule's transition leaves: a state whose inside is left, all, nothing; or it depends on history. */
+export const domain = { root: -1, none: -2, byHistory: -3 } as const;
+
 /**
- * The flow as flat tables: what is played, explored and shipped. Rules of a state stand together in document order;
- * state s owns rules [firstRule[s], firstRule[s + 1]).
+ * The flow as flat tables: what is played, explored and shipped. States are numbered in document order, depth first, so
+ * that those inside state s are the numbers from s + 1 up to `end[s]`, open. Rules of a state stand together in document
+ * order; state s owns rules [firstRule[s], firstRule[s + 1]).
  */
 export interface FlowTables {
-  initial: number;
+  /** Where power-up leads; empty where there is no state. */
+  initial: number[];
   stateIds: string[];
-  firstRule: number[];
+  type: StateType[];
+  /** -1 on the outermost floor. */
+  parent: number[];
+  end: number[];
+  /** Of a compound state: where entering leads. Of history: where it leads while there is none. */
+  begin: number[][];
+  beginActions: CompiledAction[][];
+  /** Of each state: the history states directly in it. */
+  histories: number[][];
   entry: CompiledAction[][];
   exit: CompiledAction[][];
+  /** Event told when the state has come to its end. */
+  doneEvent: number[];
+  firstRule: number[];
   ruleIds: string[];
-  /** Number of `eventCodes`, or -1 for a timer. */
+  ruleOwner: number[];
+  /** Number of `eventCodes`, or one of `noEvent`. */
   ruleEvent: number[];
-  /** Delay of a timer rule in µs, else 0. */
-  ruleDelayUs: number[];
+  /** Delay or period of a timed rule. */
+  ruleDelay: (CompiledLength | null)[];
+  /** The timer of the rule goes on. */
+  ruleEvery: boolean[];
   /** null: no guard. */
   ruleGuard: (Code | null)[];
   ruleActions: CompiledAction[][];
-  /** State number, or -1: stay. */
-  ruleTarget: number[];
+  ruleTargets: number[][];
+  ruleInternal: boolean[];
+  /** A state, or one of `domain`. */
+  ruleDomain: number[];
+  /** Some rule needs no event. */
+  hasAlways: boolean;
+  /** No state is parallel: one atomic state is active at a time. */
+  sequential: boolean;
+  /** Some state is history: where a rule leads may depend on the past. */
+  remembers: boolean;
+  /** Of each event number, 1 where some rule may hear it. */
+  heard: boolean[];
   variableIds: string[];
+  /** First slot of each variable, and how many it has. */
+  slot: number[];
+  size: number[];
+  /** By slot. */
   initialValues: number[];
+  /** By variable. */
   low: number[];
   high: number[];
+  wraps: boolean[];
+  /** How it survives power-off: 0 not, 1 with every change, 2 after a quiet time, 3 when asked. */
+  keeps: number[];
+  quietUs: number[];
+  timerIds: string[];
+  timerEvent: number[];
+  signalIds: string[];
+  signalEvent: number[];
+  powerUpEvent: number;
+  layers: {
+    id: string;
+    /** Number of the control that must be held, or -1. */
+    held: number;
+    condition: Code | null;
+    /** By number of the control. */
+    keys: ReadonlyMap<number, { press: CompiledAction[]; release: CompiledAction[] }>;
+  }[];
+  controls: number;
+  /** Rules of each state with a timer of their own. */
+  timed: number[][];
+  /** What stepping has worked out so far: not part of what is shipped. */
+  plans: Plans;
+}
+
+/** What entering needs: the states, and those of them whose beginning is gone through. */
+export interface Entering {
+  states: Set<number>;
+  begins: Set<number>;
+  /** By the state that has it: the history that had nothing to remember, and whose beginning is gone through. */
+  blank: Map<number, number>;
+}
+
+/** What leaving and entering a rule does, where it depends on nothing but the atomic state that is active. */
+export interface Plan extends Entering {
+  left: readonly number[];
+  /** The states to enter, in order. */
+  entered: readonly number[];
+}
+
+/** By rule, for rules of the atomic state itself; and by rule and atomic state, for rules around it. */
+interface Plans {
+  own: (Plan | undefined)[];
+  outer: Map<number, Plan>;
 }
 
 /** A place whose text cannot be read; the rule then never fires, the action does nothing. */

@@ -50,7 +50,7 @@ describe('a document of the first release', () => {
     expect(parts.map(({ kind, plays }) => [kind, plays])).toEqual([
       ['push-button', [controls[0]!.id]],
       ...outputs.map(({ id, kind }) => [
-        { light: 'light', text: 'character-display', tone: 'piezo' }[kind],
+        ({ light: 'light', text: 'character-display', tone: 'piezo' } as Record<string, string>)[kind],
         [id],
       ]),
     ]);
@@ -112,6 +112,34 @@ describe('a document of the second release', () => {
       const { params } = (control as Button).debounce;
       expect(params.releaseUs).toBe(params.lockUs ?? params.settleUs);
     }
+  });
+});
+
+describe('a document of the third release', () => {
+  const stored = (file: string) => readFileSync(join(__dirname, '../test/stored', file), 'utf8');
+  const read = readGadgetText(stored('version-3.json'));
+  if (read.outcome !== 'opened') throw new Error(read.message);
+  const { gadget } = read;
+
+  it('opens with flat states, numbers and ends for what moves or sends, and plays as it did', () => {
+    expect(read.migratedFrom).toBe(3);
+    expect(gadget.flow.states.every(({ parentId, kind }) => parentId === null && kind === 'plain')).toBe(
+      true,
+    );
+    expect(gadget.outputs.map(({ kind }) => kind)).toContain('midi');
+    const buttons = ['b1', 'b2', 'b3'].flatMap((controlId, n) => [
+      { atUs: 300_000 + n * 500_000, controlId, what: 'down' as const },
+      { atUs: 390_000 + n * 500_000, controlId, what: 'up' as const },
+    ]);
+    const hands = [
+      ...buttons,
+      { atUs: 4_000_000, controlId: 'b4', what: 'turn' as const, detents: 3, overUs: 200_000 },
+      { atUs: 5_000_000, controlId: 'b1', what: 'down' as const },
+      { atUs: 6_200_000, controlId: 'b1', what: 'up' as const },
+    ];
+    const trace = JSON.stringify(replay(gadget, hands, 8_000_000, 5));
+    // Made when that release was the newest.
+    expect(createHash('sha256').update(trace).digest('hex')).toBe(stored('version-3.sha256').trim());
   });
 });
 

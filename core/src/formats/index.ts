@@ -18,3 +18,4 @@ export {
   type TraceKind,
   type TraceRead,
 } from './traces.ts';
+export { printGridCsv } from './gridCsv.ts';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { expressionSchema } from './flow.schema.ts';
+import { expressionSchema } from './actions.schema.ts';
 import { limits } from './limits.ts';
 import {
   durationUsSchema,

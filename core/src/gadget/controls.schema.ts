@@ -63,13 +63,37 @@ export const toneSchema = z
   })
   .refine((tone) => tone.lowHz <= tone.highHz, { path: ['highHz'], message: 'expected no less than lowHz' });
 
+/** Turns to an angle and holds it. */
+export const servoSchema = z.strictObject({
+  id: idSchema,
+  kind: z.literal('servo'),
+  name: nameSchema,
+  /** From 0 up to this angle. */
+  reachDeg: wholeSchema(1, 360, '°'),
+});
+
+/** Runs so fast, or shakes so hard. */
+export const motorSchema = z.strictObject({ id: idSchema, kind: z.literal('motor'), name: nameSchema });
+/** Notes, controllers and programs go out. */
+export const midiOutSchema = z.strictObject({ id: idSchema, kind: z.literal('midi'), name: nameSchema });
+/** Types into a computer. */
+export const typistSchema = z.strictObject({ id: idSchema, kind: z.literal('typist'), name: nameSchema });
+
 export const controlSchema = z.discriminatedUnion('kind', [
   buttonSchema,
   encoderSchema,
   knobSchema,
   codesSchema,
 ]);
-export const outputSchema = z.discriminatedUnion('kind', [lightSchema, textDisplaySchema, toneSchema]);
+export const outputSchema = z.discriminatedUnion('kind', [
+  lightSchema,
+  textDisplaySchema,
+  toneSchema,
+  servoSchema,
+  motorSchema,
+  midiOutSchema,
+  typistSchema,
+]);
 
 export type DebounceSetting = z.infer<typeof debounceSettingSchema>;
 export type Wants = z.infer<typeof wantsSchema>;

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { contactOf } from '../contact/index.ts';
 import { gadgetArbitrary } from '../test/arbitraries.ts';
-import { button, frozen, part, partsFor, pressToLight, rule } from '../test/fixtures.ts';
+import { button, frozen, part, partsFor, pressToLight, rule, numberVariable } from '../test/fixtures.ts';
 import {
   applyEdit,
   countUses,
@@ -19,7 +19,7 @@ describe('edits', () => {
   it('build a working gadget from nothing', () => {
     const { id: _id, ...control } = button();
     const { id: _key, plays: _none, ...key } = part('p1', 'push-button');
-    const { id: _ruleId, ...press } = rule('r1', { targetId: 's2' });
+    const { id: _ruleId, ...press } = rule('r1', { targetIds: ['s2'] });
     const built = run(
       emptyGadget('New'),
       { name: 'renameGadget', args: ['Lamp'] },
@@ -36,7 +36,7 @@ describe('edits', () => {
         name: 'changeState',
         args: ['s2', { entry: [{ kind: 'light', outputId: 'o1', light: { mode: 'on' } }] }],
       },
-      { name: 'addVariable', args: [{ name: 'count', initial: 0, min: 0, max: 9 }] },
+      { name: 'addVariable', args: [numberVariable({ max: 9 })] },
       {
         name: 'addTask',
         args: [
@@ -85,9 +85,9 @@ describe('edits', () => {
     };
     expect(refused({ name: 'renameGadget', args: [' '] })).toContain('name');
     expect(refused({ name: 'setLoopPeriod', args: [NaN] })).toContain('loop.periodUs');
-    expect(refused({ name: 'changeRule', args: ['r1', { targetId: 's9' }] })).toContain('targetId');
-    expect(refused({ name: 'changeRule', args: ['r99', { targetId: null }] })).toContain('no rule');
-    expect(refused({ name: 'setInitialState', args: ['s9'] })).toContain('initialId');
+    expect(refused({ name: 'changeRule', args: ['r1', { targetIds: ['s9'] }] })).toContain('targetId');
+    expect(refused({ name: 'changeRule', args: ['r99', { targetIds: [] }] })).toContain('no rule');
+    expect(refused({ name: 'setInitialState', args: ['s9'] })).toContain('no state');
   });
 
   it('turn a wait inside a rule into a state of its own', () => {
@@ -97,10 +97,10 @@ describe('edits', () => {
       args: ['r1', { actions: [{ kind: 'wait', lengthUs: 300_000 }, light] }],
     });
     const mended = run(waiting, { name: 'waitInOwnState', args: ['r1', 0, 'Waiting'] });
-    expect(mended.flow.states[0]!.rules[0]).toMatchObject({ actions: [], targetId: 's3' });
+    expect(mended.flow.states[0]!.rules[0]).toMatchObject({ actions: [], targetIds: ['s3'] });
     expect(mended.flow.states[2]).toMatchObject({
       name: 'Waiting',
-      rules: [{ trigger: { kind: 'after', delayUs: 300_000 }, actions: [light], targetId: 's2' }],
+      rules: [{ trigger: { kind: 'after', delay: 300_000 }, actions: [light], targetIds: ['s2'] }],
     });
   });
 
@@ -159,7 +159,7 @@ describe('edits of feel', () => {
   const apply = (from: Gadget, ...edits: Edit[]) => edits.reduce((now, edit) => applyEdit(now, edit), from);
   const ruleFor = (trigger: Gadget['flow']['states'][number]['rules'][number]['trigger']): Edit => ({
     name: 'addRule',
-    args: ['s1', { trigger, guard: null, actions: [], targetId: null }],
+    args: ['s1', { trigger, guard: null, actions: [], targetIds: [], internal: false }],
   });
 
   it('a chord takes its rules along when it goes, and goes with a key of it', () => {

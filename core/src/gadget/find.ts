@@ -1,7 +1,9 @@
 import type { Control } from './controls.schema.ts';
-import type { Action, Rule, State } from './flow.schema.ts';
+import type { Action, Length } from './actions.schema.ts';
+import type { Rule, State } from './flow.schema.ts';
 import type { Gadget } from './gadget.schema.ts';
-import { actionLists } from './references.ts';
+import { actionLists } from './flowReferences.ts';
+import type { Place } from './place.ts';
 
 /** The rule of that id and the state that owns it, or undefined. */
 export function findRule(gadget: Gadget, ruleId: string): { state: State; rule: Rule } | undefined {
@@ -20,32 +22,104 @@ export function allRules(gadget: Gadget): { state: State; rule: Rule }[] {
   return gadget.flow.states.flatMap((state) => state.rules.map((rule) => ({ state, rule })));
 }
 
+const lengthText = (length: Length | null): string[] =>
+  length !== null && typeof length === 'object' ? [length.ms] : [];
+
+/** What can be written in an action: expressions, and texts with expressions in braces. */
+export function writtenIn(action: Action): { expressions: string[]; templates: string[] } {
+  const expressions = (...texts: (string | null)[]) => ({
+    expressions: texts.filter((text) => text !== null),
+    templates: [],
+  });
+  switch (action.kind) {
+    case 'set':
+      return expressions(action.index, action.value);
+    case 'shift':
+      return expressions(action.value);
+    case 'level':
+      return expressions(action.percent);
+    case 'tone':
+      return expressions(action.hz);
+    case 'midi':
+      return expressions(action.first, action.second);
+    case 'move':
+      return expressions(action.to);
+    case 'start':
+      return expressions(...lengthText(action.length));
+    case 'raise':
+      return expressions(...lengthText(action.delay));
+    case 'text':
+    case 'type':
+      return { expressions: [], templates: [action.text] };
+    case 'sprite':
+      return { expressions: [action.row, action.column], templates: [action.text] };
+    default:
+      return expressions();
+  }
+}
+
 /** Every expression and template text of the flow. */
 export function expressionTexts(gadget: Gadget): string[] {
-  const guards = allRules(gadget).flatMap(({ rule }) => (rule.guard === null ? [] : [rule.guard]));
-  const values = allActions(gadget).flatMap((action) => {
-    if (action.kind === 'set') return [action.value];
-    if (action.kind === 'tone') return [action.hz];
-    return action.kind === 'text' ? [action.text] : [];
+  const rules = allRules(gadget).flatMap(({ rule: { guard, trigger } }) => [
+    ...(guard === null ? [] : [guard]),
+    ...('delay' in trigger ? lengthText(trigger.delay) : []),
+  ]);
+  const layers = gadget.flow.layers.flatMap(({ when }) => (when?.kind === 'on' ? [when.condition] : []));
+  const written = allActions(gadget).flatMap((action) => {
+    const { expressions, templates } = writtenIn(action);
+    return [...expressions, ...templates];
   });
-  return [...guards, ...values];
+  return [...rules, ...written, ...layers];
 }
+
+const namedBy = (record: object, id: string) =>
+  Object.entries(record).some(([field, value]) => field.endsWith('Id') && value === id);
 
 /** In how many places of the flow this id is used: as trigger, target, output or in an expression. */
 export function countUses(gadget: Gadget, id: string): number {
+  return usesOf(gadget, id).length;
+}
+
+/** Where this id is used in the flow: the state, rule or layer, once for each time. */
+export function usesOf(gadget: Gadget, id: string): Place[] {
   const word = new RegExp(`\\b${id}\\b`);
-  const inRules = allRules(gadget).filter(
-    ({ rule: { targetId, trigger } }) =>
-      targetId === id ||
-      (trigger.kind === 'gesture' && trigger.controlId === id) ||
-      (trigger.kind === 'chord' && trigger.chordId === id) ||
-      (trigger.kind === 'code' && trigger.codeId === id),
-  ).length;
-  const inActions = allActions(gadget).filter(
-    (action) =>
-      ('outputId' in action && action.outputId === id) || (action.kind === 'set' && action.variableId === id),
-  ).length;
-  return inRules + inActions + expressionTexts(gadget).filter((text) => word.test(text)).length;
+  const inActions = (place: Place, actions: readonly Action[]) =>
+    actions.flatMap((action) => {
+      const { expressions, templates } = writtenIn(action);
+      const texts = [...expressions, ...templates].filter((text) => word.test(text)).length;
+      return Array<Place>(texts + (namedBy(action, id) ? 1 : 0)).fill(place);
+    });
+  const ofStates = gadget.flow.states.flatMap((state): Place[] => {
+    const place: Place = { kind: 'state', id: state.id };
+    const initial = state.initial?.targetIds.includes(id) ? [place] : [];
+    const actions = [...(state.initial?.actions ?? []), ...state.entry, ...state.exit];
+    return [
+      ...initial,
+      ...inActions(place, actions),
+      ...state.rules.flatMap((rule): Place[] => {
+        const at: Place = { kind: 'rule', id: rule.id };
+        const texts = [rule.guard ?? '', ...('delay' in rule.trigger ? lengthText(rule.trigger.delay) : [])];
+        return [
+          ...(namedBy(rule.trigger, id) ? [at] : []),
+          ...(rule.targetIds.includes(id) ? [at] : []),
+          ...texts.filter((text) => word.test(text)).map(() => at),
+          ...inActions(at, rule.actions),
+        ];
+      }),
+    ];
+  });
+  const ofLayers = gadget.flow.layers.flatMap(({ id: layerId, when, keys }): Place[] => {
+    const place: Place = { kind: 'layer', id: layerId };
+    const condition = when?.kind === 'on' && word.test(when.condition);
+    return [
+      ...((when && namedBy(when, id)) || condition ? [place] : []),
+      ...keys.flatMap((key) => [
+        ...(key.controlId === id ? [place] : []),
+        ...inActions(place, [...key.press, ...key.release]),
+      ]),
+    ];
+  });
+  return [...ofStates, ...ofLayers];
 }
 
 /** The part that plays this control or output. */

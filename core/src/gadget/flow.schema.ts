@@ -1,13 +1,8 @@
 import * as z from 'zod';
+import { actionsSchema, expressionSchema, lengthSchema, midiMessages } from './actions.schema.ts';
 import { limits } from './limits.ts';
-import {
-  durationUsSchema,
-  idSchema,
-  int32Schema,
-  lineSchema,
-  nameSchema,
-  wholeSchema,
-} from './primitives.schema.ts';
+import { idSchema, nameSchema, wholeSchema } from './primitives.schema.ts';
+import { variableSchema } from './variables.schema.ts';
 
 /** What a control can say, in the order in which its event codes are numbered. */
 export const gestureKinds = [
@@ -31,82 +26,52 @@ export type GestureKind = (typeof gestureKinds)[number];
 export const codeGestures = ['press', 'repeat', 'release'] as const;
 export type CodeGesture = (typeof codeGestures)[number];
 
-/** Names that expressions use for functions; a variable may not take one. */
-export const functionNames = ['random', 'min', 'max', 'abs', 'clamp'] as const;
-
-/** Expression text over variable ids, e.g. `v1 + random(6)`. Whether it can be read is flow's to say. */
-export const expressionSchema = lineSchema(limits.expressionChars).min(
-  1,
-  'expected an expression, got nothing',
-);
-
-export const variableSchema = z
-  .strictObject({
-    id: idSchema,
-    name: z
-      .string()
-      .regex(/^[A-Za-z_][A-Za-z0-9_]{0,31}$/, 'expected a word such as "heat" (letters, digits, underscore)')
-      .refine(
-        (name) => !(functionNames as readonly string[]).includes(name),
-        'expected a name that is not a function',
-      ),
-    initial: int32Schema,
-    /** Assignments are held inside [min, max]. */
-    min: int32Schema,
-    max: int32Schema,
-  })
-  .refine((v) => v.min <= v.initial && v.initial <= v.max, {
-    path: ['initial'],
-    message: 'expected a start value between min and max',
-  });
+/** What happens to the gadget as a whole. */
+export const powerEvents = ['up', 'wake', 'low'] as const;
+export type PowerEvent = (typeof powerEvents)[number];
 
 export const triggerSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('gesture'), controlId: idSchema, gesture: z.enum(gestureKinds) }),
+  /** So many steps one way without one back; clockwise positive. */
+  z.strictObject({
+    kind: z.literal('turn'),
+    controlId: idSchema,
+    by: wholeSchema(-200, 200).refine((by) => Math.abs(by) > 1, 'expected at least two steps, either way'),
+  }),
+  /** A knob's value comes to `at` or above, or falls below it. */
+  z.strictObject({
+    kind: z.literal('crossing'),
+    controlId: idSchema,
+    at: wholeSchema(-65_536, 65_536),
+    rising: z.boolean(),
+  }),
   /** Keys together, as the chord says. */
   z.strictObject({ kind: z.literal('chord'), chordId: idSchema }),
   /** A code of a receiver: first heard, heard again while held, or no longer. */
   z.strictObject({ kind: z.literal('code'), codeId: idSchema, gesture: z.enum(codeGestures) }),
   /** Counted from entering the state; fires once per visit. */
-  z.strictObject({ kind: z.literal('after'), delayUs: durationUsSchema(1_000) }),
+  z.strictObject({ kind: z.literal('after'), delay: lengthSchema }),
+  /** Over and over while the state is active. */
+  z.strictObject({ kind: z.literal('every'), delay: lengthSchema }),
+  z.strictObject({ kind: z.literal('timer'), timerId: idSchema }),
+  z.strictObject({ kind: z.literal('signal'), signalId: idSchema }),
+  /** A state has come to its end: a final state in it, or the ends of all its regions. */
+  z.strictObject({ kind: z.literal('done'), stateId: idSchema }),
+  /** null: any. */
+  z.strictObject({
+    kind: z.literal('midi'),
+    message: z.enum(midiMessages),
+    channel: wholeSchema(1, 16).nullable(),
+    number: wholeSchema(0, 127).nullable(),
+  }),
+  z.strictObject({ kind: z.literal('power'), what: z.enum(powerEvents) }),
+  /** Needs no event: as soon as the guard holds. */
+  z.strictObject({ kind: z.literal('always') }),
+  /** Whatever happens, timers of single rules apart. */
+  z.strictObject({ kind: z.literal('any') }),
 ]);
 
-const lightModes = z.discriminatedUnion('mode', [
-  z.strictObject({ mode: z.literal('on') }),
-  z.strictObject({ mode: z.literal('off') }),
-  /** Half the period lit, half dark, beginning lit. */
-  z.strictObject({ mode: z.literal('blink'), periodUs: durationUsSchema(10_000) }),
-  /** From the level it has to the level given, evenly. */
-  z.strictObject({
-    mode: z.literal('fade'),
-    levelPercent: wholeSchema(0, 100, '%'),
-    overUs: durationUsSchema(1_000),
-  }),
-]);
-
-export const actionSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('set'), variableId: idSchema, value: expressionSchema }),
-  z.strictObject({ kind: z.literal('light'), outputId: idSchema, light: lightModes }),
-  z.strictObject({
-    kind: z.literal('text'),
-    outputId: idSchema,
-    /** Row counted from 0; one beyond the display is shown nowhere, and is a snag. */
-    row: wholeSchema(0, limits.displayRows - 1),
-    /** Text with expressions in braces: `Heat {v1}`. */
-    text: lineSchema(limits.templateChars),
-  }),
-  z.strictObject({
-    kind: z.literal('tone'),
-    outputId: idSchema,
-    hz: expressionSchema,
-    /** 0: until silenced or replaced. */
-    lengthUs: durationUsSchema(),
-  }),
-  z.strictObject({ kind: z.literal('silence'), outputId: idSchema }),
-  /** Blocking wait: the whole loop stands still, inputs are not read. */
-  z.strictObject({ kind: z.literal('wait'), lengthUs: durationUsSchema(1_000) }),
-]);
-
-const actionsSchema = z.array(actionSchema).max(limits.actionsPerList);
+const targetsSchema = z.array(idSchema).max(limits.regions);
 
 export const ruleSchema = z.strictObject({
   id: idSchema,
@@ -114,29 +79,97 @@ export const ruleSchema = z.strictObject({
   /** null: always. Otherwise fires only where the expression is not 0. */
   guard: expressionSchema.nullable(),
   actions: actionsSchema,
-  /** null: stay, without leaving or entering. The state itself: leave and enter again. */
-  targetId: idSchema.nullable(),
+  /** None: stay, without leaving or entering. The state itself: leave and enter again. Several: one per region. */
+  targetIds: targetsSchema,
+  /** A rule to somewhere inside its own state does not leave that state. */
+  internal: z.boolean(),
 });
+
+/** Entering a parallel state enters all in it; history goes back to where its parent was left. */
+export const stateKinds = ['plain', 'parallel', 'final', 'history', 'deepHistory'] as const;
+export type StateKind = (typeof stateKinds)[number];
 
 export const stateSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
+  kind: z.enum(stateKinds),
+  /** The state that it is in; null: none. Its place among its siblings is its place in the list. */
+  parentId: idSchema.nullable(),
+  /**
+   * For a state with others in it: where entering it leads, and what is done on the way. For history: where it leads
+   * while there is none. null: to the first state in it.
+   */
+  initial: z.strictObject({ targetIds: targetsSchema.min(1), actions: actionsSchema }).nullable(),
   entry: actionsSchema,
   exit: actionsSchema,
   rules: z.array(ruleSchema).max(limits.rulesPerState),
 });
 
+const namedSchema = z.strictObject({ id: idSchema, name: nameSchema });
+
+/** What a key does in one layer. Let go, it does what belongs to the layer it was pressed in. */
+const layerKeySchema = z.strictObject({
+  controlId: idSchema,
+  press: actionsSchema,
+  release: actionsSchema,
+});
+
+export const layerSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  /** While a control is held, or while an expression holds; null: always. */
+  when: z
+    .discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('held'), controlId: idSchema }),
+      z.strictObject({ kind: z.literal('on'), condition: expressionSchema }),
+    ])
+    .nullable(),
+  /** Keys that are not here mean what they mean in the layer before. */
+  keys: z.array(layerKeySchema).max(limits.controls),
+});
+
+/** Where the numbers of chance begin: alike each time, by when the first press came, or by noise of the circuit. */
+export const chanceKinds = ['same', 'press', 'noise'] as const;
+
 export const flowSchema = z.strictObject({
   variables: z.array(variableSchema).max(limits.variables),
+  signals: z.array(namedSchema).max(limits.signals),
+  timers: z.array(namedSchema).max(limits.timers),
+  chance: z.enum(chanceKinds),
   states: z.array(stateSchema).max(limits.states),
   /** Where power-up leads; null exactly when there is no state. */
   initialId: idSchema.nullable(),
+  /** What the same keys mean, the first layer undermost. */
+  layers: z.array(layerSchema).max(limits.layers),
+  /** Events that a state leaves unanswered on purpose. */
+  ignored: z.array(z.strictObject({ stateId: idSchema, trigger: triggerSchema })).max(limits.ignored),
 });
 
-export type Variable = z.infer<typeof variableSchema>;
 export type Trigger = z.infer<typeof triggerSchema>;
-export type LightMode = z.infer<typeof lightModes>;
-export type Action = z.infer<typeof actionSchema>;
 export type Rule = z.infer<typeof ruleSchema>;
 export type State = z.infer<typeof stateSchema>;
+export type Layer = z.infer<typeof layerSchema>;
+export type LayerKey = z.infer<typeof layerKeySchema>;
 export type Flow = z.infer<typeof flowSchema>;
+
+/** Nothing happens yet. */
+export const emptyFlow = (): Flow => ({
+  variables: [],
+  signals: [],
+  timers: [],
+  chance: 'noise',
+  states: [],
+  initialId: null,
+  layers: [],
+  ignored: [],
+});
+
+/** A state with nothing in it, on the outermost floor. */
+export const blankState = (): Omit<State, 'id' | 'name'> => ({
+  kind: 'plain',
+  parentId: null,
+  initial: null,
+  entry: [],
+  exit: [],
+  rules: [],
+});

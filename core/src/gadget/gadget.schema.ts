@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { briefSchema, noWishes } from './brief.schema.ts';
 import { captureSchema } from './contact.schema.ts';
 import { controlSchema, outputSchema } from './controls.schema.ts';
-import { flowSchema } from './flow.schema.ts';
+import { emptyFlow, flowSchema } from './flow.schema.ts';
 import { chordsSchema } from './gestures.schema.ts';
 import { handsSchema, human } from './human.ts';
 import { limits } from './limits.ts';
@@ -16,7 +16,7 @@ import { noWiring, wiringSchema } from './wiring.schema.ts';
 export const gadgetSchema = z
   .strictObject({
     kind: z.literal('hum-lever-gadget'),
-    version: z.literal(gadgetVersions.FeltControls),
+    version: z.literal(gadgetVersions.NestedFlow),
     name: nameSchema,
     brief: briefSchema,
     /** The main loop reads the inputs once per period. */
@@ -45,7 +45,7 @@ export type Gadget = z.infer<typeof gadgetSchema>;
 export function emptyGadget(name: string): Gadget {
   return {
     kind: 'hum-lever-gadget',
-    version: gadgetVersions.FeltControls,
+    version: gadgetVersions.NestedFlow,
     name,
     brief: { purpose: '', picture: null, words: [], tasks: [], wishes: noWishes },
     loop: { periodUs: 1_000 },
@@ -57,6 +57,6 @@ export function emptyGadget(name: string): Gadget {
     bill: { currency: 'EUR' },
     parts: [],
     wiring: noWiring,
-    flow: { variables: [], states: [], initialId: null },
+    flow: emptyFlow(),
   };
 }

@@ -14,6 +14,10 @@ export const idPrefix = {
   variable: 'v',
   state: 's',
   rule: 'r',
+  option: 'q',
+  signal: 'g',
+  timer: 'm',
+  layer: 'y',
 } as const;
 
 /**
@@ -34,6 +38,10 @@ export function nextId(gadget: Gadget, kind: keyof typeof idPrefix): string {
     ...parts,
     ...wiring.sets,
     ...flow.variables,
+    ...flow.variables.flatMap((variable) => (variable.kind === 'choice' ? variable.options : [])),
+    ...flow.signals,
+    ...flow.timers,
+    ...flow.layers,
     ...flow.states,
   ];
   const ids = [

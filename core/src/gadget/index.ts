@@ -38,19 +38,40 @@ export {
   type Wiper,
 } from './turning.schema.ts';
 export {
-  codeGestures,
-  functionNames,
-  gestureKinds,
+  midiMessages,
   type Action,
+  type Length,
+  type LightMode,
+  type MidiMessage,
+} from './actions.schema.ts';
+export {
+  functionNames,
+  variableRange,
+  variableSize,
+  variableStart,
+  type Saved,
+  type Variable,
+} from './variables.schema.ts';
+export {
+  blankState,
+  chanceKinds,
+  codeGestures,
+  emptyFlow,
+  gestureKinds,
+  powerEvents,
+  stateKinds,
   type CodeGesture,
   type Flow,
   type GestureKind,
-  type LightMode,
+  type Layer,
+  type LayerKey,
+  type PowerEvent,
   type Rule,
   type State,
+  type StateKind,
   type Trigger,
-  type Variable,
 } from './flow.schema.ts';
+export { areApart, areInside, isHistory, nestingOf, type Nesting } from './nesting.ts';
 export {
   caseMaterials,
   circumstances,
@@ -74,7 +95,7 @@ export { emptyGadget, gadgetSchema, type Gadget } from './gadget.schema.ts';
 export { currentVersion, gadgetVersions } from './versions.ts';
 export { faultsOf, openGadget, type Fault, type Opened } from './open.ts';
 export { canonicalJson } from './canonical.ts';
-export { allActions, allRules, controlsOf, countUses, findRule, partOf } from './find.ts';
+export { allActions, allRules, controlsOf, countUses, findRule, partOf, usesOf, writtenIn } from './find.ts';
 export {
   applyEdit,
   EditRefused,
@@ -95,4 +116,5 @@ export {
   type TerminalRole,
 } from './terminal.ts';
 export { human, type Hands } from './human.ts';
-export type { Derived, Edge, Place, Snag, SnagLevel, SnagRule } from './snag.ts';
+export type { Place } from './place.ts';
+export type { Derived, Edge, Snag, SnagLevel, SnagRule } from './snag.ts';

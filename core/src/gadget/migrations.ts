@@ -210,10 +210,89 @@ function toFeltControls(document: Raw): Raw {
   };
 }
 
+/** Ends that outputs beyond light, text and tone are, for parts that had none. */
+const movedEnds: Raw = {
+  servo: { kind: 'servo', reachDeg: 180 },
+  'vibration-motor': { kind: 'motor' },
+  'midi-out': { kind: 'midi' },
+  'usb-keyboard': { kind: 'typist' },
+};
+
+/** States lie in one another, variables have kinds, rules lead to several places, and more can be done. */
+function toNestedFlow(document: Raw): Raw {
+  const list = (value: unknown, what: string): Raw[] => {
+    if (!Array.isArray(value) || !value.every(isRecord)) throw new Error(`expected a list of ${what}`);
+    return value;
+  };
+  if (!isRecord(document.flow)) throw new Error('expected a flow');
+  const { flow } = document;
+  const actions = (value: unknown): Raw[] =>
+    list(value, 'actions').map((action) => (action.kind === 'set' ? { ...action, index: null } : action));
+  const trigger = (value: unknown): Raw => {
+    if (!isRecord(value)) throw new Error('expected a trigger');
+    if (value.kind !== 'after') return value;
+    const { delayUs, ...rest } = value;
+    return { ...rest, delay: delayUs };
+  };
+  const rule = ({ targetId, ...rest }: Raw): Raw => ({
+    ...rest,
+    trigger: trigger(rest.trigger),
+    actions: actions(rest.actions),
+    targetIds: targetId === null ? [] : [targetId],
+    internal: false,
+  });
+  const outputs = list(document.outputs, 'outputs');
+  let last = outputs.reduce(
+    (most, { id }) => Math.max(most, Number(/^o(\d+)$/.exec(String(id))?.[1] ?? 0)),
+    0,
+  );
+  const parts = list(document.parts, 'parts').map((part): Raw => {
+    const end = movedEnds[String(part.kind)];
+    if (!isRecord(end)) return part;
+    last += 1;
+    outputs.push({ id: `o${last}`, ...end, name: part.name });
+    return { ...part, plays: [...(part.plays as unknown[]), `o${last}`] };
+  });
+  return {
+    ...document,
+    outputs,
+    parts,
+    flow: {
+      ...flow,
+      variables: list(flow.variables, 'variables').map((variable) => ({
+        ...variable,
+        // Words that expressions have taken for themselves since.
+        name: ['elapsed', 'true', 'false'].includes(String(variable.name))
+          ? `${String(variable.name)}_`
+          : variable.name,
+        kind: 'number',
+        unit: '',
+        overflow: 'hold',
+        saved: null,
+      })),
+      states: list(flow.states, 'states').map((state) => ({
+        ...state,
+        kind: 'plain',
+        parentId: null,
+        initial: null,
+        entry: actions(state.entry),
+        exit: actions(state.exit),
+        rules: list(state.rules, 'rules').map(rule),
+      })),
+      signals: [],
+      timers: [],
+      chance: 'noise',
+      layers: [],
+      ignored: [],
+    },
+  };
+}
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
     { name: 'WholeMicroseconds', step: toWholeMicroseconds },
     { name: 'PartsAndWiring', step: toPartsAndWiring },
     { name: 'FeltControls', step: toFeltControls },
+    { name: 'NestedFlow', step: toNestedFlow },
   ];

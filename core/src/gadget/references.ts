@@ -1,6 +1,7 @@
 import type { Brief } from './brief.schema.ts';
 import type { Capture } from './contact.schema.ts';
-import type { Action, Flow } from './flow.schema.ts';
+import type { Flow } from './flow.schema.ts';
+import { flowFaults } from './flowReferences.ts';
 import type { Chord } from './gestures.schema.ts';
 import type { Part } from './parts.schema.ts';
 import type { Wiring } from './wiring.schema.ts';
@@ -21,24 +22,6 @@ interface Referring {
   parts: Part[];
   wiring: Wiring;
   flow: Flow;
-}
-
-const outputOf: Partial<Record<Action['kind'], Output['kind']>> = {
-  light: 'light',
-  text: 'text',
-  tone: 'tone',
-  silence: 'tone',
-};
-
-/** Every list of actions in the flow, with its path in the document. Entry, exit, then rules, in order. */
-export function* actionLists(flow: Flow): Generator<{ actions: Action[]; path: Path; stateIndex: number }> {
-  for (const [s, state] of flow.states.entries()) {
-    const base = ['flow', 'states', s];
-    yield { actions: state.entry, path: [...base, 'entry'], stateIndex: s };
-    yield { actions: state.exit, path: [...base, 'exit'], stateIndex: s };
-    for (const [r, rule] of state.rules.entries())
-      yield { actions: rule.actions, path: [...base, 'rules', r, 'actions'], stateIndex: s };
-  }
 }
 
 /**
@@ -67,7 +50,13 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
   outputs.forEach((output, i) => unique(output.id, ['outputs', i]));
   parts.forEach((part, i) => unique(part.id, ['parts', i]));
   wiring.sets.forEach((set, i) => unique(set.id, ['wiring', 'sets', i]));
-  flow.variables.forEach((variable, i) => unique(variable.id, ['flow', 'variables', i]));
+  flow.variables.forEach((variable, i) => {
+    unique(variable.id, ['flow', 'variables', i]);
+    if (variable.kind === 'choice')
+      variable.options.forEach((option, o) => unique(option.id, ['flow', 'variables', i, 'options', o]));
+  });
+  for (const list of ['signals', 'timers', 'layers'] as const)
+    flow[list].forEach((one, i) => unique(one.id, ['flow', list, i]));
   flow.states.forEach((state, s) => {
     unique(state.id, ['flow', 'states', s]);
     state.rules.forEach((rule, r) => unique(rule.id, ['flow', 'states', s, 'rules', r]));
@@ -94,13 +83,6 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
   const state = (id: string | null, path: Path) => {
     if (id !== null && !stateIds.has(id)) fault(path, `expected the id of a state, got "${id}"`);
   };
-  const controlIds = new Set(controls.map((control) => control.id));
-  const codeIds = new Set(
-    controls.flatMap((control) => (control.kind === 'codes' ? control.codes.map(({ id }) => id) : [])),
-  );
-  const variableIds = new Set(flow.variables.map((variable) => variable.id));
-  const kindOf = new Map(outputs.map((output) => [output.id, output.kind]));
-
   brief.tasks.forEach((task, i) => {
     state(task.startStateId, ['brief', 'tasks', i, 'startStateId']);
     state(task.goalStateId, ['brief', 'tasks', i, 'goalStateId']);
@@ -113,31 +95,7 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
     }),
   );
   faults.push(...feelFaults(gadget), ...partFaults(gadget), ...wiringFaults(gadget));
-  state(flow.initialId, ['flow', 'initialId']);
-  if ((flow.initialId === null) !== (flow.states.length === 0))
-    fault(['flow', 'initialId'], 'expected the id of the first state, or null where there is no state');
-  flow.states.forEach(({ rules }, s) =>
-    rules.forEach(({ trigger, targetId }, r) => {
-      const base = ['flow', 'states', s, 'rules', r];
-      state(targetId, [...base, 'targetId']);
-      if (trigger.kind === 'gesture' && !controlIds.has(trigger.controlId))
-        fault([...base, 'trigger', 'controlId'], `expected the id of a control, got "${trigger.controlId}"`);
-      if (trigger.kind === 'chord' && chords.every(({ id }) => id !== trigger.chordId))
-        fault([...base, 'trigger', 'chordId'], `expected the id of a chord, got "${trigger.chordId}"`);
-      if (trigger.kind === 'code' && !codeIds.has(trigger.codeId))
-        fault([...base, 'trigger', 'codeId'], `expected the id of a code, got "${trigger.codeId}"`);
-    }),
-  );
-  for (const { actions, path } of actionLists(flow))
-    actions.forEach((action, a) => {
-      if (action.kind === 'set' && !variableIds.has(action.variableId))
-        fault([...path, a, 'variableId'], `expected the id of a variable, got "${action.variableId}"`);
-      if ('outputId' in action && kindOf.get(action.outputId) !== outputOf[action.kind])
-        fault(
-          [...path, a, 'outputId'],
-          `expected the id of a ${outputOf[action.kind]} output, got "${action.outputId}"`,
-        );
-    });
+  flowFaults(gadget, fault);
   return faults;
 }
 

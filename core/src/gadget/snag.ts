@@ -1,14 +1,9 @@
 import type { Edit } from './edits/index.ts';
 import type { Gadget } from './gadget.schema.ts';
+import type { Place } from './place.ts';
 
 /** stop: it cannot work. likely: it will bite most makers. note: a trade worth knowing. */
 export type SnagLevel = 'stop' | 'likely' | 'note';
-
-/** Where in the document, by id, so that the place survives a move. */
-export interface Place {
-  kind: 'control' | 'output' | 'variable' | 'state' | 'rule' | 'word' | 'part' | 'keySet' | 'board' | 'chord';
-  id: string;
-}
 
 /** A finding as ids and numbers; its words are the web's. */
 export interface Snag {

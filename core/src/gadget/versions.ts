@@ -4,6 +4,7 @@ export const gadgetVersions = {
   WholeMicroseconds: 1,
   PartsAndWiring: 2,
   FeltControls: 3,
+  NestedFlow: 4,
 } as const;
 
 /** The version this program writes. */

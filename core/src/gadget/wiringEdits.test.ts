@@ -2,6 +2,8 @@ import * as fc from 'fast-check';
 import { frozen, part, pressToLight } from '../test/fixtures.ts';
 import { edited, gadgetOf, wired } from '../test/wiringFixtures.ts';
 import {
+  blankState,
+  emptyFlow,
   applyEdit,
   EditRefused,
   emptyGadget,
@@ -107,20 +109,20 @@ describe('edits of parts', () => {
     const withRule: Gadget = {
       ...pad,
       flow: {
-        variables: [],
+        ...emptyFlow(),
         initialId: 's1',
         states: [
           {
+            ...blankState(),
             id: 's1',
             name: 'Play',
-            entry: [],
-            exit: [],
             rules: ['b1', 'b4'].map((controlId, n) => ({
               id: `r${n + 1}`,
               trigger: { kind: 'gesture', controlId, gesture: 'press' },
               guard: null,
               actions: [],
-              targetId: null,
+              targetIds: [],
+              internal: false,
             })),
           },
         ],

@@ -6,9 +6,13 @@ export const maxEventsAtOnce = 20_000;
 
 /** Something in the gadget never comes to rest. */
 export class NeverAtRest extends Error {
-  constructor(atUs: number, where: string) {
+  /** @param bound how many steps were taken before it was given up */
+  constructor(atUs: number, where: string, bound: number = maxEventsAtOnce) {
     super(
-      `More than ${maxEventsAtOnce} steps at ${atUs} µs: a rule in ${where} probably re-enters itself without time passing.`,
+      `More than ${bound} steps at ${atUs} µs: a rule in ${where} probably re-enters itself without time passing.`,
     );
   }
 }
+
+/** Rounds of one macrostep; a chart that comes to rest needs about as many as it has states in a row. */
+export const maxRoundsAtOnce = 1_000;

@@ -1,4 +1,4 @@
 export { noiseAt, normalAt, unitAt } from './noise.ts';
 export { exactExp, exactLn } from './exact.ts';
 export { emptyQueue, nextDue, schedule, takeNext, type QueueState } from './queue.ts';
-export { maxEventsAtOnce, NeverAtRest } from './bound.ts';
+export { maxEventsAtOnce, maxRoundsAtOnce, NeverAtRest } from './bound.ts';

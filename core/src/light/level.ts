@@ -1,8 +1,8 @@
-import type { LightMode } from '../gadget/index.ts';
+import type { LightOrder } from '../flow/index.ts';
 
 /** A light as it was last told to be. Plain JSON: it costs nothing while it blinks. */
 export interface LitLight {
-  light: LightMode;
+  light: LightOrder;
   sinceUs: number;
   /** Level when it was told, where a fade starts. */
   fromPercent: number;
@@ -20,6 +20,10 @@ export function lightLevel({ light, sinceUs, fromPercent }: LitLight, atUs: numb
       return 100;
     case 'off':
       return 0;
+    case 'level':
+      return light.levelPercent;
+    case 'pattern':
+      return light.steps[Math.floor((atUs - sinceUs) / light.stepUs) % light.steps.length] === '#' ? 100 : 0;
     case 'blink':
       // Lit in the first half of each period.
       return ((atUs - sinceUs) % light.periodUs) * 2 < light.periodUs ? 100 : 0;
@@ -36,6 +40,9 @@ export const slowestSafeBlinkUs = 400_000;
 /** The light as it may be shown on a screen: blinking no faster than 2.5 Hz. */
 export function safelyShown(lit: LitLight): LitLight {
   const { light } = lit;
+  // Two steps of a pattern are its quickest flash.
+  if (light.mode === 'pattern' && light.stepUs * 2 < slowestSafeBlinkUs)
+    return { ...lit, light: { ...light, stepUs: slowestSafeBlinkUs / 2 } };
   if (light.mode !== 'blink' || light.periodUs >= slowestSafeBlinkUs) return lit;
   return { ...lit, light: { mode: 'blink', periodUs: slowestSafeBlinkUs } };
 }

@@ -1,5 +1,7 @@
+import { activeIds } from '../flow/index.ts';
 import { unreadKnob, type TogetherState } from '../gesture/index.ts';
 import type { CompiledGadget, CompiledInput, CompiledKnob } from './compiled.ts';
+import { adoptFlow } from './adoptFlow.ts';
 import { freshEncoder } from './encoders.ts';
 import { freshInput } from './input.ts';
 import { darkShown } from './outputs.ts';
@@ -17,10 +19,8 @@ export function adoptState(
   from: CompiledGadget,
   to: CompiledGadget,
 ): MachineState | null {
-  const stateId = from.tables.stateIds[state.flow.current];
-  const current = stateId === undefined ? -1 : to.tables.stateIds.indexOf(stateId);
-  if (current < 0) return null;
-  const values = new Map(from.tables.variableIds.map((id, slot) => [id, state.flow.values[slot]!]));
+  const flow = adoptFlow(state.flow, from.tables, to.tables, state.nowUs);
+  if (!flow) return null;
   const samePeriod = from.periodUs === to.periodUs;
   return {
     ...state,
@@ -41,30 +41,9 @@ export function adoptState(
     ),
     receivers: keep(freshOf(to.receivers, freshReceiver), state.receivers),
     together: adoptTogether(state, to),
-    flow: {
-      current,
-      values: to.tables.variableIds.map((id, slot) => values.get(id) ?? to.tables.initialValues[slot]!),
-      timers: adoptTimers(state, from, to, current),
-      draws: state.flow.draws,
-    },
-    shown: adoptShown(state.shown, darkShown(to.gadget)),
+    flow,
+    shown: adoptShown(state.shown, darkShown(to.gadget), activeIds(to.tables, flow)),
   };
-}
-
-/** Timers whose delay is unchanged go on; the others, and new ones, start now. */
-function adoptTimers(state: MachineState, from: CompiledGadget, to: CompiledGadget, current: number) {
-  const before = new Map(from.tables.ruleIds.map((id, rule) => [id, rule]));
-  const { firstRule, ruleEvent, ruleDelayUs, ruleIds } = to.tables;
-  const timers: { rule: number; dueUs: number }[] = [];
-  for (let rule = firstRule[current]!; rule < firstRule[current + 1]!; rule += 1) {
-    if (ruleEvent[rule] !== -1) continue;
-    const old = before.get(ruleIds[rule]!);
-    const same = old !== undefined && from.tables.ruleDelayUs[old] === ruleDelayUs[rule];
-    const running = state.flow.timers.find((timer) => timer.rule === old);
-    if (!same) timers.push({ rule, dueUs: state.nowUs + ruleDelayUs[rule]! });
-    else if (running) timers.push({ rule, dueUs: running.dueUs });
-  }
-  return timers;
 }
 
 /** Finger and contact stay; another algorithm, setting or period starts from the level that was clean. */
@@ -114,10 +93,19 @@ function adoptTogether({ together }: MachineState, { inputs, gadget }: CompiledG
   };
 }
 
-function adoptShown(was: Shown, dark: Shown): Shown {
+/** Of a list; 0 for a number. */
+const lengthOf = (value: number | number[]) => (Array.isArray(value) ? value.length : 0);
+
+function adoptShown(was: Shown, dark: Shown, stateIds: string[]): Shown {
   return {
-    stateId: was.stateId,
-    variables: keep(dark.variables, was.variables),
+    stateIds,
+    variables: Object.fromEntries(
+      Object.entries(dark.variables).map(([id, fresh]) => {
+        const then = was.variables[id];
+        const alike = then !== undefined && lengthOf(then) === lengthOf(fresh);
+        return [id, alike ? then : fresh];
+      }),
+    ),
     lights: keep(dark.lights, was.lights),
     texts: Object.fromEntries(
       Object.entries(dark.texts).map(([id, rows]) => [
@@ -126,5 +114,7 @@ function adoptShown(was: Shown, dark: Shown): Shown {
       ]),
     ),
     tones: keep(dark.tones, was.tones),
+    moves: keep(dark.moves, was.moves),
+    sent: keep(dark.sent, was.sent),
   };
 }

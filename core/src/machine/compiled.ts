@@ -14,6 +14,7 @@ import {
 } from '../gadget/index.ts';
 import type { Straighten } from '../gesture/index.ts';
 import { encoderPart, taperOf, type EncoderPart } from '../parts/index.ts';
+import { nowActiveIn, type NowActive } from './nowActive.ts';
 import { arraysOf, boardOf, usualLogicMv, type ScannedArray } from '../wiring/index.ts';
 
 interface Compiled<C extends Control> {
@@ -55,6 +56,7 @@ export interface CompiledGadget {
   tones: ReadonlyMap<string, Tone>;
   events: EventCodes;
   tables: FlowTables;
+  nowActive: NowActive;
 }
 
 function portsOf(inputs: readonly CompiledInput[]): CompiledInput[][] {
@@ -106,5 +108,6 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
     tones: new Map(gadget.outputs.flatMap((output) => (output.kind === 'tone' ? [[output.id, output]] : []))),
     events: eventCodes(gadget),
     tables: compileFlow(gadget).tables,
+    nowActive: nowActiveIn(gadget),
   };
 }

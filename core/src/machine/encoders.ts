@@ -13,6 +13,8 @@ export const freshEncoder = (): EncoderState => ({
   moved: false,
   decoder: decodeRest(0, 0),
   pending: 0,
+  steps: 0,
+  oneWay: 0,
 });
 
 /** Chance of the two channels is apart from that of any button. */

@@ -1,6 +1,14 @@
 import { contactOf } from '../contact/index.ts';
 import { freshEncoder, freshKnob } from '../drawer/index.ts';
-import type { Button, Chord, Codes, Control, Gadget, Trigger } from '../gadget/index.ts';
+import {
+  emptyFlow,
+  type Button,
+  type Chord,
+  type Codes,
+  type Control,
+  type Gadget,
+  type Trigger,
+} from '../gadget/index.ts';
 import {
   button,
   frozen,
@@ -29,7 +37,7 @@ function listening(controls: Control[], triggers: Trigger[], patch: Partial<Gadg
     ...pressToLight(),
     controls,
     flow: {
-      variables: [],
+      ...emptyFlow(),
       initialId: 's1',
       states: [state('s1', { rules: triggers.map((trigger, n) => rule(`r${n + 1}`, { trigger })) })],
     },

@@ -1,4 +1,6 @@
 export { Machine } from './machine.ts';
 export { replay } from './replay.ts';
+export { wholeGadget } from './state.ts';
 export type { MachineState, Shown, Stimulus, Touch } from './state.ts';
 export type { EntryOf, Lane, TraceEntry } from './trace.ts';
+export { nowActiveIn, type NowActive } from './nowActive.ts';

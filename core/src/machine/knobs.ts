@@ -14,6 +14,7 @@ export const freshKnob = (): KnobInput => ({
   overUs: 0,
   dueUs: 0,
   reading: unreadKnob,
+  oneWay: 0,
 });
 
 /** Where it is, in thousandths of the way. */

@@ -1,4 +1,4 @@
-import { nextTimerUs, stepFlow, stepTimer, type FlowStep } from '../flow/index.ts';
+import { nextTimerUs, powerUp, stepFlow, stepTimer, type Around, type FlowStep } from '../flow/index.ts';
 import type { GestureKind } from '../gadget/index.ts';
 import {
   nextGestureUs,
@@ -7,19 +7,26 @@ import {
   onKey,
   onTime,
   onWindow,
+  valueOf,
   type TogetherAnswer,
 } from '../gesture/index.ts';
 import { schedule } from '../kernel/index.ts';
 import { turnAtOrAfter, turnsLost } from '../scan/index.ts';
-import type { CompiledGadget, CompiledInput } from './compiled.ts';
+import { lightLevel } from '../light/index.ts';
+import type { CompiledGadget, CompiledInput, CompiledKnob } from './compiled.ts';
 import { readShaft } from './encoders.ts';
 import { cleanChange, readInput, scanArrays, swallowed } from './input.ts';
 import { readWiper, wakeKnob } from './knobs.ts';
-import { carryOut } from './outputs.ts';
+import { aroundFlow } from './flowAround.ts';
+import { isMessage } from './midiIn.ts';
+import { carryOut, darkShown } from './outputs.ts';
 import { stirByChange, stirByReading } from './port.ts';
 import { readReceiver, receiverDueUs } from './receivers.ts';
-import type { MachineState } from './state.ts';
+import type { MachineEvent, MachineState, Touch } from './state.ts';
 import type { TraceEntry } from './trace.ts';
+
+/** What is forgotten with the power: effects and tones on their way. */
+const powered: ReadonlySet<MachineEvent['kind']> = new Set(['effect', 'hush', 'note']);
 
 /**
  * The firmware's main loop over a state and the document it runs: what a turn reads, what comes of it, and when the
@@ -55,7 +62,7 @@ export class MainLoop {
     if (changed.length > 0) stirByChange(state, compiled, changed);
     this.readOthers();
     for (;;) {
-      const step = stepTimer(compiled.tables, state.flow, state.nowUs, this.freeUs, state.seed);
+      const step = stepTimer(compiled.tables, state.flow, state.nowUs, this.around);
       if (!step) break;
       this.follow(step);
     }
@@ -111,16 +118,44 @@ export class MainLoop {
       const one = state.encoders[encoder.control.id]!;
       const steps = one.pending;
       one.pending = 0;
-      this.sayMany(encoder.control.id, steps);
+      this.saySteps(encoder.control.id, one, steps);
     }
-    for (const knob of compiled.knobs.values()) this.sayMany(knob.control.id, readWiper(state, knob, trace));
+    for (const knob of compiled.knobs.values()) {
+      const one = state.knobs[knob.control.id]!;
+      const before = one.reading.step;
+      const moved = readWiper(state, knob, trace);
+      this.saySteps(knob.control.id, one, moved);
+      if (moved !== 0 || before === null) this.sayCrossings(knob, before);
+    }
     for (const receiver of compiled.receivers.values())
       for (const { codeId, gesture } of readReceiver(state, receiver, trace))
         this.tell(compiled.events.code(codeId, gesture));
   }
 
-  private sayMany(controlId: string, steps: number): void {
-    for (let n = 0; n < Math.abs(steps); n += 1) this.say(controlId, steps > 0 ? 'up' : 'down');
+  /** Step by step, and every so many one way where a rule waits for that. */
+  private saySteps(controlId: string, one: { oneWay: number; steps?: number }, steps: number): void {
+    const by = Math.sign(steps);
+    for (let n = 0; n < Math.abs(steps); n += 1) {
+      one.oneWay = Math.sign(one.oneWay) === -by ? by : one.oneWay + by;
+      if (one.steps !== undefined) one.steps += by;
+      this.say(controlId, by > 0 ? 'up' : 'down');
+      for (const { trigger, code } of this.compiled.events.awaited)
+        if (trigger.kind === 'turn' && trigger.controlId === controlId && Math.sign(trigger.by) === by)
+          if (one.oneWay % trigger.by === 0) this.tell(code);
+    }
+  }
+
+  /** Values that a knob came to or fell below, from the step it had before; a first reading crosses nothing. */
+  private sayCrossings({ control }: CompiledKnob, before: number | null): void {
+    const now = this.state.knobs[control.id]!.reading.step;
+    if (before === null || now === null) return;
+    const from = valueOf(before, control.reading);
+    const to = valueOf(now, control.reading);
+    for (const { trigger, code } of this.compiled.events.awaited) {
+      if (trigger.kind !== 'crossing' || trigger.controlId !== control.id) continue;
+      const { at, rising } = trigger;
+      if (rising ? from < at && to >= at : from >= at && to < at) this.tell(code);
+    }
   }
 
   private say(controlId: string, gesture: GestureKind): void {
@@ -128,9 +163,58 @@ export class MainLoop {
     this.tell(this.compiled.events.gesture(controlId, gesture));
   }
 
-  private tell(event: number): void {
+  private tell(event: number, also: readonly number[] | null = null): void {
     const { state, compiled } = this;
-    this.follow(stepFlow(compiled.tables, state.flow, event, this.freeUs, state.seed));
+    this.follow(stepFlow(compiled.tables, state.flow, event, this.around, also));
+  }
+
+  /** What the flow finds when it acts now. */
+  private get around(): Around {
+    return aroundFlow(this.state, this.compiled, this.freeUs);
+  }
+
+  /** Something happens to the gadget as a whole. */
+  whole(touch: Extract<Touch, { what: 'power' | 'midi' }>): void {
+    const { state, compiled, trace } = this;
+    if (touch.what === 'midi') {
+      trace.push({ at: state.nowUs, lane: 'midiIn', bytes: touch.bytes });
+      const [first, ...also] = compiled.events.awaited.flatMap(({ trigger, code }) =>
+        trigger.kind === 'midi' && isMessage(touch.bytes, trigger) ? [code] : [],
+      );
+      if (first !== undefined) this.tell(first, also.length > 0 ? also : null);
+      return;
+    }
+    trace.push({ at: state.nowUs, lane: 'power', event: touch.event });
+    if (touch.event !== 'cycle') return this.tell(compiled.events.power(touch.event));
+    const { state: flow, ...first } = powerUp(compiled.tables, this.around, state.flow.saved);
+    state.flow = flow;
+    const { nowUs } = state;
+    const dark = darkShown(compiled.gadget);
+    for (const [id, { hz }] of Object.entries(state.shown.tones))
+      if (hz > 0) trace.push({ at: nowUs, lane: 'tone', id, hz: 0 });
+    for (const [id, lit] of Object.entries(state.shown.lights))
+      if (lit.light.mode !== 'off')
+        trace.push({
+          at: nowUs,
+          lane: 'light',
+          id,
+          light: { mode: 'off' },
+          fromPercent: lightLevel(lit, nowUs),
+        });
+    state.queue.heap = state.queue.heap.filter(({ event: { kind } }) => !powered.has(kind));
+    state.shown = dark;
+    for (const slot of compiled.tables.variableIds.keys()) this.showValue(slot);
+    this.follow(first);
+  }
+
+  /** What was kept is seen from the beginning. */
+  private showValue(variable: number): void {
+    const { state, compiled } = this;
+    const { variableIds, slot, size } = compiled.tables;
+    const id = variableIds[variable]!;
+    const from = slot[variable]!;
+    const values = state.flow.values.slice(from, from + size[variable]!);
+    state.shown.variables[id] = Array.isArray(state.shown.variables[id]) ? values : values[0]!;
   }
 
   /** Carries out what the flow wants, at once or behind its blocking waits. */

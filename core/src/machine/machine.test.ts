@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { contactOf } from '../contact/index.ts';
 import { gadgetArbitrary, stimuliArbitrary } from '../test/arbitraries.ts';
 import { button, frozen, ideal, pressToLight, rule, setting, state } from '../test/fixtures.ts';
-import type { Gadget } from '../gadget/index.ts';
+import { emptyFlow, type Gadget } from '../gadget/index.ts';
 import { Machine, replay, type EntryOf, type Lane, type Stimulus, type TraceEntry } from './index.ts';
 
 const press = (atMs: number, heldMs: number, controlId = 'b1'): Stimulus[] => [
@@ -40,11 +40,11 @@ describe('from finger to output', () => {
 
   it('powers up into the first state', () => {
     const machine = new Machine(pressToLight(), 1);
-    expect(machine.shown).toMatchObject({ stateId: 's1', texts: { o2: ['Dark'] } });
+    expect(machine.shown).toMatchObject({ stateIds: ['s1'], texts: { o2: ['Dark'] } });
   });
 
   it('an empty gadget and a gadget without states do nothing, quietly', () => {
-    const still = { ...pressToLight(), flow: { variables: [], states: [], initialId: null } };
+    const still = { ...pressToLight(), flow: emptyFlow() };
     expect(run(still, press(1, 50), 100).filter(({ lane }) => lane === 'gesture')).toHaveLength(3);
   });
 
@@ -102,14 +102,14 @@ describe('from finger to output', () => {
   it('an after timer counts from entering, once, and dies with its state', () => {
     const gadget = { ...pressToLight({ contact: ideal }) };
     gadget.flow = {
-      variables: [],
+      ...emptyFlow(),
       initialId: 's1',
       states: [
-        state('s1', { rules: [rule('r1', { targetId: 's2' })] }),
+        state('s1', { rules: [rule('r1', { targetIds: ['s2'] })] }),
         state('s2', {
           rules: [
-            rule('r2', { trigger: { kind: 'after', delayUs: 300_000 }, targetId: 's3' }),
-            rule('r3', { targetId: 's1' }),
+            rule('r2', { trigger: { kind: 'after', delay: 300_000 }, targetIds: ['s3'] }),
+            rule('r3', { targetIds: ['s1'] }),
           ],
         }),
         state('s3'),
@@ -126,9 +126,12 @@ describe('from finger to output', () => {
   it('takes the first rule in document order whose guard holds', () => {
     const gadget = pressToLight({ contact: ideal });
     gadget.flow.states[0]!.rules = [
-      rule('r5', { guard: 'v1 > 0', targetId: 's2' }),
-      rule('r6', { guard: 'v1 == 0', actions: [{ kind: 'set', variableId: 'v1', value: '500' }] }),
-      rule('r7', { targetId: 's2' }),
+      rule('r5', { guard: 'v1 > 0', targetIds: ['s2'] }),
+      rule('r6', {
+        guard: 'v1 == 0',
+        actions: [{ kind: 'set', variableId: 'v1', index: null, value: '500' }],
+      }),
+      rule('r7', { targetIds: ['s2'] }),
     ];
     const trace = run(gadget, [...press(10, 50), ...press(200, 50)], 400);
     expect(of(trace, 'rule').map(({ id }) => id)).toEqual(['r6', 'r5']);
@@ -232,7 +235,7 @@ describe('taking over an edit while running', () => {
       debounce: setting('stable', { settleUs: 40_000 }),
     });
     expect(machine.adopt(slower)).toEqual({ restarted: false });
-    expect(machine.shown).toMatchObject({ stateId: 's2', variables: { v1: 1 }, texts: { o2: ['Lit 1'] } });
+    expect(machine.shown).toMatchObject({ stateIds: ['s2'], variables: { v1: 1 }, texts: { o2: ['Lit 1'] } });
     machine.takeTrace();
     press(500, 60).forEach((stimulus) => machine.stimulate(stimulus));
     machine.advanceTo(700_000);
@@ -248,7 +251,7 @@ describe('taking over an edit while running', () => {
       debounce: setting('integrator', { steps: 4 }),
     });
     edited.flow.states[1]!.rules.push(
-      rule('r3', { trigger: { kind: 'after', delayUs: 50_000 }, targetId: 's1' }),
+      rule('r3', { trigger: { kind: 'after', delay: 50_000 }, targetIds: ['s1'] }),
     );
     machine.adopt(edited);
     machine.takeTrace();
@@ -263,10 +266,12 @@ describe('taking over an edit while running', () => {
     machine.advanceTo(123_456);
     const other = pressToLight({ contact: ideal });
     other.flow = {
-      variables: [],
+      ...emptyFlow(),
       initialId: 's7',
       states: [
-        state('s7', { rules: [rule('r1', { trigger: { kind: 'after', delayUs: 10_000 }, targetId: 's7' })] }),
+        state('s7', {
+          rules: [rule('r1', { trigger: { kind: 'after', delay: 10_000 }, targetIds: ['s7'] })],
+        }),
       ],
     };
     machine.takeTrace();
@@ -280,7 +285,7 @@ describe('taking over an edit while running', () => {
     machine.advanceTo(100_000);
     const waiting = pressToLight({ contact: ideal });
     const entry = [{ kind: 'wait', lengthUs: 50_000 }] as const;
-    waiting.flow = { variables: [], initialId: 's7', states: [state('s7', { entry: [...entry] })] };
+    waiting.flow = { ...emptyFlow(), initialId: 's7', states: [state('s7', { entry: [...entry] })] };
     machine.takeTrace();
     machine.adopt(waiting);
     expect(of(machine.takeTrace(), 'blocked')).toEqual([{ at: 100_000, lane: 'blocked', untilUs: 150_000 }]);

@@ -1,4 +1,4 @@
-import { powerUp } from '../flow/index.ts';
+import { freshFlow, powerUp } from '../flow/index.ts';
 import type { Gadget } from '../gadget/index.ts';
 import { nothingTogether } from '../gesture/index.ts';
 import { emptyQueue, maxEventsAtOnce, nextDue, NeverAtRest, schedule, takeNext } from '../kernel/index.ts';
@@ -6,11 +6,12 @@ import { adoptState } from './adopt.ts';
 import { compileGadget, type CompiledInput } from './compiled.ts';
 import { planUnrest } from './contacts.ts';
 import { freshEncoder } from './encoders.ts';
+import { aroundFlow } from './flowAround.ts';
 import { happen } from './happen.ts';
 import { freshInput } from './input.ts';
 import { freshKnob } from './knobs.ts';
 import { MainLoop } from './loop.ts';
-import { carryOut, darkShown, hush } from './outputs.ts';
+import { carryOut, darkShown, hush, playNote, stillPlays } from './outputs.ts';
 import { freshReceiver } from './receivers.ts';
 import { freshOf, type MachineEvent, type MachineState, type Shown, type Stimulus } from './state.ts';
 import type { TraceEntry } from './trace.ts';
@@ -25,7 +26,6 @@ export class Machine {
   /** Powers up: the first state is entered at 0. @param seed any 32-bit integer */
   constructor(gadget: Gadget, seed: number) {
     const compiled = compileGadget(gadget);
-    const { state: flow, ...first } = powerUp(compiled.tables, seed);
     const state: MachineState = {
       nowUs: 0,
       seed,
@@ -40,9 +40,12 @@ export class Machine {
       knobs: freshOf(compiled.knobs, freshKnob),
       receivers: freshOf(compiled.receivers, freshReceiver),
       together: nothingTogether,
-      flow,
+      firstPressUs: null,
+      flow: freshFlow(compiled.tables, null),
       shown: darkShown(gadget),
     };
+    const { state: flow, ...first } = powerUp(compiled.tables, aroundFlow(state, compiled, 0));
+    state.flow = flow;
     this.loop = new MainLoop(state, compiled, []);
     for (const input of compiled.inputs.values()) planUnrest(state, input);
     this.loop.follow(first);
@@ -113,7 +116,7 @@ export class Machine {
       const dueUs = Math.min(queuedUs, turnUs);
       if (dueUs > untilUs) break;
       atOnce = dueUs === state.nowUs ? atOnce + 1 : 0;
-      if (atOnce > maxEventsAtOnce) throw new NeverAtRest(dueUs, state.shown.stateId ?? 'no state');
+      if (atOnce > maxEventsAtOnce) throw new NeverAtRest(dueUs, state.shown.stateIds.at(-1) ?? 'no state');
       state.nowUs = dueUs;
       // Whatever moves at the moment of a turn is seen by that turn.
       if (queuedUs <= turnUs) this.handle(takeNext(state.queue)!.event);
@@ -155,6 +158,7 @@ export class Machine {
     state.nowUs = nowUs;
     for (const queued of state.queue.heap) queued.at += nowUs;
     for (const timer of state.flow.timers) timer.dueUs += nowUs;
+    state.flow.enteredUs = state.flow.enteredUs.map((us) => us + nowUs);
     for (const lit of Object.values(state.shown.lights)) if (lit.light.mode !== 'off') lit.sinceUs += nowUs;
     state.blockedFromUs += nowUs;
     state.blockedUntilUs += nowUs;
@@ -172,7 +176,16 @@ export class Machine {
       case 'hush':
         hush(state, event.outputId, event.order, trace);
         return;
+      case 'note':
+        if (stillPlays(state, event.outputId, event.order)) playNote(state, compiled, event, trace);
+        return;
       default:
+        if (event.kind === 'touch' && (event.touch.what === 'power' || event.touch.what === 'midi')) {
+          this.loop.whole(event.touch);
+          this.loop.planTurn();
+          return;
+        }
+        if (event.kind === 'touch' && event.touch.what === 'down') state.firstPressUs ??= state.nowUs;
         happen(state, compiled, event, trace);
         // A knob is read at times of its own; whatever else moved is seen by the next turn.
         if (event.kind === 'touch' && event.touch.what === 'move') this.loop.planTurn();

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { applyEdit, type Edit, type Gadget } from '../gadget/index.ts';
+import { applyEdit, type Edit, type Gadget, blankState, emptyFlow } from '../gadget/index.ts';
 import { edited, gadgetOf } from '../test/wiringFixtures.ts';
 import { ideal } from '../test/fixtures.ts';
 import { Machine, replay, type EntryOf, type Lane, type Stimulus, type TraceEntry } from './index.ts';
@@ -9,19 +9,19 @@ function keypad(scheme: string, params: Record<string, number>): Gadget {
   const four = gadgetOf(null, ['push-button'], ['push-button'], ['push-button'], ['push-button']);
   for (const control of four.controls) if (control.kind === 'button') control.contact = ideal;
   const states = {
+    ...blankState(),
     id: 's1',
     name: 'Play',
-    entry: [],
-    exit: [],
     rules: four.controls.map(({ id }, n) => ({
       id: `r${n + 1}`,
       trigger: { kind: 'gesture' as const, controlId: id, gesture: 'press' as const },
       guard: null,
       actions: [],
-      targetId: null,
+      targetIds: [],
+      internal: false,
     })),
   };
-  const flow = { variables: [], initialId: 's1', states: [states] };
+  const flow = { ...emptyFlow(), initialId: 's1', states: [states] };
   const ids = four.controls.map(({ id }) => id);
   return edited(
     { ...four, flow },

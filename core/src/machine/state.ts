@@ -15,7 +15,14 @@ export type Touch =
   | { what: 'turn'; detents: number; overUs: number }
   /** To so many thousandths of the way, evenly over that time. */
   | { what: 'move'; perMille: number; overUs: number }
-  | { what: 'send'; codeId: string; heldUs: number };
+  | { what: 'send'; codeId: string; heldUs: number }
+  /** To the gadget as a whole, whose control is `gadget`: off and on again, woken, or its cell running low. */
+  | { what: 'power'; event: 'cycle' | 'wake' | 'low' }
+  /** One message comes in, to the gadget as a whole. */
+  | { what: 'midi'; bytes: number[] };
+
+/** Stands for the gadget as a whole where a stimulus names a control. */
+export const wholeGadget = 'gadget';
 
 /** What waits in the queue, by ids of the document, so that it outlives an edit. */
 export type MachineEvent =
@@ -34,7 +41,9 @@ export type MachineEvent =
   | { kind: 'code'; controlId: string; sentId: string; codeId: string }
   | { kind: 'effect'; effect: Effect }
   /** A tone's end; void if another began since (`order`). */
-  | { kind: 'hush'; outputId: string; order: number };
+  | { kind: 'hush'; outputId: string; order: number }
+  /** The rest of a tune; void if another order came since. */
+  | { kind: 'note'; outputId: string; order: number; notes: { hz: number; lengthUs: number }[] };
 
 /** One control between finger and meaning. */
 export interface InputState {
@@ -92,6 +101,9 @@ export interface EncoderState {
   decoder: DecoderState;
   /** Steps that an interrupt has counted and no turn has said yet. */
   pending: number;
+  /** Steps said since power-up, clockwise positive, and those one way without one back. */
+  steps: number;
+  oneWay: number;
 }
 interface ChannelState {
   level: 0 | 1;
@@ -109,6 +121,8 @@ export interface KnobInput {
   /** Next reading; null: none until something moves. */
   dueUs: number | null;
   reading: KnobState;
+  /** Steps one way without one back. */
+  oneWay: number;
 }
 
 /** One receiver. Codes that have arrived since the last turn. */
@@ -120,12 +134,18 @@ export interface ReceiverState {
 
 /** What the gadget shows: the state as seen from outside, and its outputs. Records are by id. */
 export interface Shown {
-  stateId: string | null;
-  variables: Record<string, number>;
+  /** The active states, in the order of the document. */
+  stateIds: string[];
+  /** A list as all its places. */
+  variables: Record<string, number | number[]>;
   lights: Record<string, LitLight>;
   texts: Record<string, string[]>;
   /** Pitch now, 0: silent. `order` counts the orders to this sounder. */
   tones: Record<string, { hz: number; order: number }>;
+  /** Degrees of servos, percent of motors. */
+  moves: Record<string, number>;
+  /** What was sent or typed last, latest last. */
+  sent: Record<string, string[]>;
 }
 
 /** The whole machine as plain JSON. With the document it belongs to, going on from it is going on. */
@@ -147,6 +167,8 @@ export interface MachineState {
   knobs: Record<string, KnobInput>;
   receivers: Record<string, ReceiverState>;
   together: TogetherState;
+  /** When a key was first pressed: where chance begins, where the document says so. */
+  firstPressUs: number | null;
   flow: FlowState;
   shown: Shown;
 }

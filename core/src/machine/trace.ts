@@ -1,5 +1,6 @@
 import type { SwallowReason } from '../debounce/index.ts';
-import type { CodeGesture, GestureKind, LightMode } from '../gadget/index.ts';
+import type { EvaluationFault, LightOrder } from '../flow/index.ts';
+import type { CodeGesture, GestureKind } from '../gadget/index.ts';
 
 /**
  * What happened, in order of time. Entries carry ids of the document, whole microseconds and plain values, so
@@ -42,11 +43,26 @@ export type TraceEntry =
   | { at: number; lane: 'chord'; id: string }
   /** A rule fired; `stateId` is where. */
   | { at: number; lane: 'rule'; id: string; stateId: string }
+  /** A state was entered: whatever could not stay active beside it was left. */
   | { at: number; lane: 'state'; id: string }
-  | { at: number; lane: 'variable'; id: string; value: number }
+  /** A final state on the outermost floor: nothing is heard any more. */
+  | { at: number; lane: 'ended' }
+  | { at: number; lane: 'signal'; id: string }
+  /** `index`: the place of a list. */
+  | { at: number; lane: 'variable'; id: string; value: number; index?: number }
+  /** What is kept was written down. */
+  | { at: number; lane: 'saved' }
+  /** A division by zero or a place outside a list, which count as 0; `id` is the state whose rule it was. */
+  | { at: number; lane: 'fault'; id: string | null; fault: EvaluationFault }
+  | { at: number; lane: 'power'; event: 'cycle' | 'wake' | 'low' }
+  | { at: number; lane: 'midiIn'; bytes: number[] }
   /** `fromPercent` is the level at that moment: where a fade begins. */
-  | { at: number; lane: 'light'; id: string; light: LightMode; fromPercent: number }
+  | { at: number; lane: 'light'; id: string; light: LightOrder; fromPercent: number }
   | { at: number; lane: 'text'; id: string; row: number; text: string }
+  | { at: number; lane: 'midi'; id: string; bytes: number[] }
+  | { at: number; lane: 'typed'; id: string; text: string }
+  /** Degrees of a servo, percent of a motor. */
+  | { at: number; lane: 'move'; id: string; value: number }
   /** hz 0: silent. */
   | { at: number; lane: 'tone'; id: string; hz: number }
   /** The loop stands still until then. */

@@ -1,7 +1,19 @@
 import { terminalsOf, figuresOf, kindOf, partFaults, partKinds } from './index.ts';
 import { part } from '../test/fixtures.ts';
 
-const ends = new Set<string>(['button', 'encoder', 'knob', 'codes', 'light', 'text', 'tone']);
+const ends = new Set<string>([
+  'button',
+  'encoder',
+  'knob',
+  'codes',
+  'light',
+  'text',
+  'tone',
+  'servo',
+  'motor',
+  'midi',
+  'typist',
+]);
 
 describe('the catalogue of parts', () => {
   it('has a class for each thing that makers reach for', () => {

@@ -4,7 +4,8 @@ import { powerEnd, signal, type Terminal } from '../gadget/index.ts';
 export type Figures = Record<string, number>;
 
 /** What a part can realise of the path: ends that the machine plays. */
-export type EndKind = 'button' | 'encoder' | 'knob' | 'codes' | 'light' | 'text' | 'tone';
+export type EndKind =
+  'button' | 'encoder' | 'knob' | 'codes' | 'light' | 'text' | 'tone' | 'servo' | 'motor' | 'midi' | 'typist';
 
 export const partGroups = [
   'controls',

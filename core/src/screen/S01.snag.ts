@@ -22,17 +22,16 @@ function texts(gadget: Gadget): { action: TextAction; place: Place; state: strin
 export const S01: SnagRule = {
   id: 'S01',
   check(gadget): Snag[] {
-    const { variables } = gadget.flow;
     return texts(gadget).flatMap(({ action, place, state }): Snag[] => {
       const display = gadget.outputs.find(({ id }) => id === action.outputId);
       if (display?.kind !== 'text') return [];
       const { columns, rows, name } = display;
-      const length = longestText(action.text, variables);
+      const length = longestText(action.text, gadget);
       const common = { rule: 'S01', level: 'likely', place } as const;
       const values = {
         state,
         display: name,
-        text: showTemplate(action.text, variables),
+        text: showTemplate(action.text, gadget),
         length,
         columns,
         rows,

@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { contactOf } from '../contact/index.ts';
-import { applyEdit, type Gadget, type GestureSetting, type Snag } from '../gadget/index.ts';
+import { applyEdit, type Gadget, type GestureSetting, type Snag, emptyFlow } from '../gadget/index.ts';
 import { frozen, gestures, ideal, pressToLight, rule, setting, state } from '../test/fixtures.ts';
 import { checkGadget, snagRules } from './index.ts';
 import { feelCases } from '../test/feelCases.ts';
@@ -93,7 +93,7 @@ const pathCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
   [
     'L01',
     'a state nothing leads to',
-    flowWith(({ states }) => void states.push(state('s3', { rules: [rule('r3', { targetId: 's1' })] }))),
+    flowWith(({ states }) => void states.push(state('s3', { rules: [rule('r3', { targetIds: ['s1'] })] }))),
     { place: { kind: 'state', id: 's3' }, values: { name: 's3', reached: 2, states: 3 } },
     true,
   ],
@@ -117,7 +117,7 @@ const pathCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
     flowWith(
       ({ states }) =>
         void (states[1]!.rules = [
-          rule('r2', { trigger: { kind: 'after', delayUs: 1_000 }, targetId: 's1' }),
+          rule('r2', { trigger: { kind: 'after', delay: 1_000 }, targetIds: ['s1'] }),
         ]),
     ),
     { level: 'note', values: { name: 'Lit', count: 1, controls: 'Stir' } },
@@ -158,8 +158,8 @@ const pathCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
     flowWith(
       ({ states }) =>
         void states[0]!.rules.push(
-          rule('r3', { trigger: { kind: 'after', delayUs: 5_000 }, targetId: 's2' }),
-          rule('r4', { trigger: { kind: 'after', delayUs: 9_000 } }),
+          rule('r3', { trigger: { kind: 'after', delay: 5_000 }, targetIds: ['s2'] }),
+          rule('r4', { trigger: { kind: 'after', delay: 9_000 } }),
         ),
     ),
     { values: { state: 'Dark', number: 3, reason: 'outlived', delayUs: 9_000, earlierUs: 5_000 } },
@@ -220,7 +220,7 @@ describe('snags', () => {
     expect(
       checkGadget({
         ...clean,
-        flow: { variables: [], states: [], initialId: null },
+        flow: emptyFlow(),
         controls: [],
         outputs: [],
         parts: [],

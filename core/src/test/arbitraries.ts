@@ -15,10 +15,12 @@ import {
   type Gadget,
   type GestureSetting,
   type Rule,
+  blankState,
+  emptyFlow,
 } from '../gadget/index.ts';
 import type { Stimulus } from '../machine/index.ts';
 import { freshEncoder, freshKnob } from '../drawer/index.ts';
-import { partsFor } from './fixtures.ts';
+import { partsFor, numberVariable } from './fixtures.ts';
 
 const protectUs = fc.integer({ min: 0, max: 30 }).map((n) => n * 700);
 
@@ -60,6 +62,7 @@ const actionArbitrary: fc.Arbitrary<Action> = fc.oneof(
   fc.record({
     kind: fc.constant('set' as const),
     variableId: fc.constantFrom('v1', 'v2'),
+    index: fc.constant(null),
     value: expression,
   }),
   fc.record({
@@ -99,7 +102,9 @@ const ruleArbitrary: fc.Arbitrary<Omit<Rule, 'id'>> = fc.record({
       controlId: fc.constantFrom(...controlIds, ...otherIds),
       gesture: fc.constantFrom(...gestureKinds),
     }),
-    fc.record({ kind: fc.constant('after' as const), delayUs: delay }),
+    fc.record({ kind: fc.constant('after' as const), delay }),
+    fc.record({ kind: fc.constant('every' as const), delay: delay.map((us) => us + 20_000) }),
+    fc.constant({ kind: 'turn' as const, controlId: 'b4', by: 2 }),
     fc.constant({ kind: 'chord' as const, chordId: 'c1' }),
     fc.record({
       kind: fc.constant('code' as const),
@@ -109,7 +114,8 @@ const ruleArbitrary: fc.Arbitrary<Omit<Rule, 'id'>> = fc.record({
   ),
   guard: fc.option(expression),
   actions,
-  targetId: fc.option(fc.constantFrom(...stateIds)),
+  targetIds: fc.option(fc.constantFrom(...stateIds)).map((id): string[] => (id === null ? [] : [id])),
+  internal: fc.constant(false),
 });
 
 /** Anything that a button can listen for, together. */
@@ -233,12 +239,14 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 100, highHz: 5_000 },
     ],
     flow: {
+      ...emptyFlow(),
       variables: [
-        { id: 'v1', name: 'heat', initial: 2, min: -10, max: 50 },
-        { id: 'v2', name: 'wind', initial: 0, min: 0, max: 9 },
+        numberVariable({ id: 'v1', name: 'heat', initial: 2, min: -10, max: 50 }),
+        numberVariable({ id: 'v2', name: 'wind', initial: 0, min: 0, max: 9 }),
       ],
       initialId: 's1',
       states: states.map((state, s) => ({
+        ...blankState(),
         ...state,
         rules: state.rules.map((rule, r) => ({ ...rule, id: `r${s * 100 + r}` })),
       })),

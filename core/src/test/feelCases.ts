@@ -1,5 +1,14 @@
 import { freshEncoder, freshKnob } from '../drawer/index.ts';
-import type { Button, Encoder, EncoderReading, Gadget, Knob, KnobReading, Snag } from '../gadget/index.ts';
+import {
+  emptyFlow,
+  type Button,
+  type Encoder,
+  type EncoderReading,
+  type Gadget,
+  type Knob,
+  type KnobReading,
+  type Snag,
+} from '../gadget/index.ts';
 import { schemeOf } from '../scan/index.ts';
 import { button, part, partsFor, pressToLight, rule, state } from './fixtures.ts';
 import { edited, gadgetOf } from './wiringFixtures.ts';
@@ -46,7 +55,7 @@ function turning(gadget: Gadget, up: string, down: string): Gadget {
   const on = (id: string, gesture: 'up' | 'down', value: string) =>
     rule(id, {
       trigger: { kind: 'gesture', controlId: 'b2', gesture },
-      actions: [{ kind: 'set', variableId: 'v1', value }],
+      actions: [{ kind: 'set', variableId: 'v1', index: null, value }],
     });
   for (const { id, rules } of clone.flow.states)
     rules.push(on(`r${id}1`, 'up', up), on(`r${id}2`, 'down', down));
@@ -58,13 +67,13 @@ function turning(gadget: Gadget, up: string, down: string): Gadget {
 function race(periodUs: number): Gadget {
   const controls: Button[] = [button(), button({ id: 'b2', name: 'Fan', key: null })];
   const to = (id: string, controlId: string, targetId: string) =>
-    rule(id, { trigger: { kind: 'gesture', controlId, gesture: 'press' }, targetId });
+    rule(id, { trigger: { kind: 'gesture', controlId, gesture: 'press' }, targetIds: [targetId] });
   const gadget: Gadget = {
     ...pressToLight(),
     loop: { periodUs },
     controls,
     flow: {
-      variables: [],
+      ...emptyFlow(),
       initialId: 's1',
       states: [
         state('s1', { name: 'Ready', rules: [to('r1', 'b1', 's2'), to('r2', 'b2', 's3')] }),
@@ -81,7 +90,7 @@ function waker(): Gadget {
   const gadget = structuredClone(pressToLight());
   gadget.parts[0]!.figures = { wakes: 1 };
   gadget.flow.states[1]!.rules = [
-    rule('r2', { trigger: { kind: 'gesture', controlId: 'b1', gesture: 'tap' }, targetId: 's1' }),
+    rule('r2', { trigger: { kind: 'gesture', controlId: 'b1', gesture: 'tap' }, targetIds: ['s1'] }),
   ];
   return gadget;
 }

@@ -2,6 +2,8 @@ import { contactOf, undisturbed } from '../contact/index.ts';
 import { defaultSetting } from '../debounce/index.ts';
 import {
   emptyGadget,
+  blankState,
+  emptyFlow,
   type Button,
   type DebounceSetting,
   type Gadget,
@@ -9,6 +11,7 @@ import {
   type Part,
   type Rule,
   type State,
+  type Variable,
 } from '../gadget/index.ts';
 
 /** A contact that never bounces, where a test is about something else. */
@@ -58,12 +61,28 @@ export function button(patch: Partial<Button> = {}): Button {
 
 export function rule(id: string, patch: Partial<Rule> = {}): Rule {
   const trigger = { kind: 'gesture', controlId: 'b1', gesture: 'press' } as const;
-  return { id, trigger, guard: null, actions: [], targetId: null, ...patch };
+  return { id, trigger, guard: null, actions: [], targetIds: [], internal: false, ...patch };
 }
 
 export function state(id: string, patch: Partial<State> = {}): State {
-  return { id, name: id, entry: [], exit: [], rules: [], ...patch };
+  return { ...blankState(), id, name: id, ...patch };
 }
+
+/** A number that is held inside its range and forgotten at power-off, unless something else is said. */
+export const numberVariable = (
+  patch: Partial<Extract<Variable, { kind: 'number' }>>,
+): Extract<Variable, { kind: 'number' }> => ({
+  id: 'v1',
+  kind: 'number',
+  name: 'count',
+  saved: null,
+  initial: 0,
+  min: 0,
+  max: 99,
+  overflow: 'hold',
+  unit: '',
+  ...patch,
+});
 
 export function part(id: string, kind: string, plays: string[] = [], patch: Partial<Part> = {}): Part {
   return { id, kind, name: id, figures: {}, priceCents: null, quantity: 1, have: 0, plays, ...patch };
@@ -77,6 +96,10 @@ const usualClass = {
   light: 'light',
   text: 'character-display',
   tone: 'piezo',
+  servo: 'servo',
+  motor: 'vibration-motor',
+  midi: 'midi-out',
+  typist: 'usb-keyboard',
 };
 
 /** The usual part for every control and output. */
@@ -99,14 +122,18 @@ export function pressToLight(patch: Partial<Button> = {}): Gadget {
       { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000 },
     ],
     flow: {
-      variables: [{ id: 'v1', name: 'count', initial: 0, min: 0, max: 99 }],
+      ...emptyFlow(),
+      variables: [numberVariable({})],
       initialId: 's1',
       states: [
         state('s1', {
           name: 'Dark',
           entry: [light('off'), text('Dark')],
           rules: [
-            rule('r1', { actions: [{ kind: 'set', variableId: 'v1', value: 'v1 + 1' }], targetId: 's2' }),
+            rule('r1', {
+              actions: [{ kind: 'set', variableId: 'v1', index: null, value: 'v1 + 1' }],
+              targetIds: ['s2'],
+            }),
           ],
         }),
         state('s2', {
@@ -116,7 +143,7 @@ export function pressToLight(patch: Partial<Button> = {}): Gadget {
             text('Lit {v1}'),
             { kind: 'tone', outputId: 'o3', hz: '440', lengthUs: 100_000 },
           ],
-          rules: [rule('r2', { targetId: 's1' })],
+          rules: [rule('r2', { targetIds: ['s1'] })],
         }),
       ],
     },

@@ -1,4 +1,4 @@
-import { applyEdit, type Gadget, type Snag } from '../gadget/index.ts';
+import { applyEdit, type Gadget, type Snag, blankState, emptyFlow } from '../gadget/index.ts';
 import { fitted } from '../wiring/index.ts';
 import { edited, gadgetOf, pinOf, to, wired, type Piece } from './wiringFixtures.ts';
 
@@ -320,10 +320,11 @@ export const wiringCases: Case[] = [
     (() => {
       const gadget = gadgetOf(null, ['buzzer']);
       gadget.flow = {
-        variables: [],
+        ...emptyFlow(),
         initialId: 's1',
         states: [
           {
+            ...blankState(),
             id: 's1',
             name: 'On',
             entry: [

@@ -16,7 +16,9 @@ export type Piece = [kind: string, figures?: Record<string, number>];
 const outputOf = (kind: Output['kind'], id: string): Output => {
   if (kind === 'light') return { id, kind, name: id, colour: 'amber' };
   if (kind === 'text') return { id, kind, name: id, columns: 16, rows: 2 };
-  return { id, kind, name: id, lowHz: 100, highHz: 5_000 };
+  if (kind === 'servo') return { id, kind, name: id, reachDeg: 180 };
+  if (kind === 'tone') return { id, kind, name: id, lowHz: 100, highHz: 5_000 };
+  return { id, kind, name: id };
 };
 
 const controlOf = (end: Control['kind'], kind: string, id: string): Control => {

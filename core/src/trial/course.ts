@@ -1,5 +1,5 @@
-import type { Gadget } from '../gadget/index.ts';
-import type { TraceEntry } from '../machine/index.ts';
+import { variableStart, type Gadget } from '../gadget/index.ts';
+import { nowActiveIn, type TraceEntry } from '../machine/index.ts';
 import type { Expectation } from './trial.schema.ts';
 
 /** What a thing was, from each moment on. Ordered by time; the last of several at one moment is what stayed. */
@@ -27,7 +27,7 @@ export function courseOf(
   switch (what.kind) {
     case 'state':
       if (!gadget.flow.states.some(({ id }) => id === what.stateId)) return null;
-      return entries((entry) => (entry.lane === 'state' ? entry.id : undefined));
+      return stateCourse(gadget, trace, what.stateId);
     case 'light':
       if (!has('light', what.outputId)) return null;
       return [
@@ -56,11 +56,22 @@ export function courseOf(
       const variable = gadget.flow.variables.find(({ id }) => id === what.variableId);
       if (!variable) return null;
       return [
-        { atUs: 0, value: variable.initial },
+        { atUs: 0, value: variable.kind === 'list' ? variable.initial : variableStart(variable) },
         ...entries((entry) =>
-          entry.lane === 'variable' && entry.id === variable.id ? entry.value : undefined,
+          entry.lane === 'variable' && entry.id === variable.id && !entry.index ? entry.value : undefined,
         ),
       ];
     }
   }
+}
+
+/** Of one state: itself while it is active, otherwise the innermost that is, the last of several beside one another. */
+function stateCourse(gadget: Gadget, trace: readonly TraceEntry[], stateId: string): Course[] {
+  const follow = nowActiveIn(gadget);
+  let active: string[] = [];
+  return trace.flatMap((entry) => {
+    if (entry.lane !== 'state') return [];
+    active = follow(active, entry.id);
+    return [{ atUs: entry.at, value: active.includes(stateId) ? stateId : entry.id }];
+  });
 }

@@ -1,5 +1,5 @@
 import type { Gadget } from '../gadget/index.ts';
-import { replay, type TraceEntry } from '../machine/index.ts';
+import { replay, wholeGadget, type TraceEntry } from '../machine/index.ts';
 import { courseOf, type Course } from './course.ts';
 import type { Comparison, Expectation, Trial } from './trial.schema.ts';
 
@@ -78,7 +78,7 @@ function judge(
 export function runTrial(gadget: Gadget, trial: Trial): { result: TrialResult; trace: TraceEntry[] } {
   const trace = replay(gadget, trial.stimuli, trial.endUs, trial.seed);
   const expectations = trial.expectations.map((expectation) => judge(gadget, trace, expectation));
-  const known = new Set(gadget.controls.map(({ id }) => id));
+  const known = new Set([wholeGadget, ...gadget.controls.map(({ id }) => id)]);
   const missingControls = [...new Set(trial.stimuli.map(({ controlId }) => controlId))].filter(
     (id) => !known.has(id),
   );

@@ -17,7 +17,7 @@ const whatSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('light'),
     outputId: idSchema,
-    mode: z.enum(['on', 'off', 'blink', 'fade']),
+    mode: z.enum(['on', 'off', 'blink', 'fade', 'level', 'pattern']),
   }),
   /** The row holds this text somewhere; empty: the row is blank. */
   z.strictObject({
@@ -72,6 +72,8 @@ export const stimulusSchema = z.discriminatedUnion('what', [
     overUs: durationUsSchema(),
   }),
   z.strictObject({ ...touched, what: z.literal('send'), codeId: idSchema, heldUs: durationUsSchema() }),
+  z.strictObject({ ...touched, what: z.literal('power'), event: z.enum(['cycle', 'wake', 'low']) }),
+  z.strictObject({ ...touched, what: z.literal('midi'), bytes: z.array(wholeSchema(0, 255)).min(1).max(8) }),
 ]);
 
 /**

@@ -17,7 +17,7 @@ import { play, prepareSound, setMuted, unlockSound, useSound } from './audio.ts'
 import classes from './InHand.module.css';
 import { Dial, holdCode, moveKnobTo, placeOfKnob, Remote, Slide, turnDial } from './Turning.tsx';
 import { useRecording } from './useRecording.ts';
-import { Display, LightPart, Sounder, useIsLit } from './Outputs.tsx';
+import { Display, LightPart, Mover, Sender, Sounder, useIsLit } from './Outputs.tsx';
 
 /** A finger on a control: which, whether down, and the event's own stamp. */
 type Move = (controlId: string, down: boolean, stampMs: number) => void;
@@ -234,6 +234,15 @@ function Body({ gadget, held, move }: { gadget: Gadget; held: ReadonlySet<string
         ))}
         {of(gadget, 'tone').map(({ id, name }) => (
           <Sounder key={id} id={id} name={name} />
+        ))}
+        {of(gadget, 'servo').map(({ id, name }) => (
+          <Mover key={id} id={id} name={name} unit="°" />
+        ))}
+        {of(gadget, 'motor').map(({ id, name }) => (
+          <Mover key={id} id={id} name={name} unit="%" />
+        ))}
+        {[...of(gadget, 'midi'), ...of(gadget, 'typist')].map(({ id, name }) => (
+          <Sender key={id} id={id} name={name} />
         ))}
       </div>
       <div className={classes.row} data-many={gadget.controls.length > keypadFrom || undefined}>

@@ -33,6 +33,7 @@ export function Lamp({
       const moves =
         shown &&
         (shown.light.mode === 'blink' ||
+          shown.light.mode === 'pattern' ||
           (shown.light.mode === 'fade' && atUs < shown.sinceUs + shown.light.overUs));
       if (moves) frame = requestAnimationFrame(paint);
     };
@@ -46,7 +47,7 @@ export function Lamp({
         className={classes.lens}
         data-colour={colour}
         role="img"
-        aria-label={`${name}: ${lit?.light.mode ?? 'off'}`}
+        aria-label={`${name}: ${lit?.light.mode === 'level' ? `${lit.light.levelPercent} %` : (lit?.light.mode ?? 'off')}`}
       />
       <figcaption>{name}</figcaption>
       {fast && !lifted && (

@@ -44,5 +44,38 @@ export function Sounder({ id, name }: { id: string; name: string }) {
   );
 }
 
+/** A servo or motor, with where it is or how hard it runs. */
+export function Mover({ id, name, unit }: { id: string; name: string; unit: string }) {
+  const value = usePlayer((state) => state.shown?.moves[id] ?? 0);
+  const pointed = useIsLit(id);
+  return (
+    <figure className={classes.sounder} data-on={value > 0 || undefined} data-lit={pointed}>
+      <span className={classes.grille} aria-hidden />
+      <figcaption>
+        {name}
+        <span className="number">
+          {value}
+          {'\u202f'}
+          {unit}
+        </span>
+      </figcaption>
+    </figure>
+  );
+}
+
+/** What went out last, over the wire or as typing. */
+export function Sender({ id, name }: { id: string; name: string }) {
+  const last = usePlayer((state) => state.shown?.sent[id]?.at(-1));
+  const pointed = useIsLit(id);
+  return (
+    <figure className={classes.sounder} data-lit={pointed}>
+      <figcaption>
+        {name}
+        <span className="number">{last ?? 'nothing yet'}</span>
+      </figcaption>
+    </figure>
+  );
+}
+
 /** Whether a sheet points at it: a thread of the wiring, say. */
 export const useIsLit = (id: string) => useLit(({ endIds }) => endIds.includes(id)) || undefined;

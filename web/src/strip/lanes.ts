@@ -1,4 +1,11 @@
-import type { Control, EntryOf, Gadget, Lane, TraceEntry } from '@hum-lever/core';
+import {
+  nowActiveIn,
+  type Control,
+  type EntryOf,
+  type Gadget,
+  type Lane,
+  type TraceEntry,
+} from '@hum-lever/core';
 import type { Stage } from '../shared/index.ts';
 import { byHand } from '../words/index.ts';
 import { firstAt } from '../workers/index.ts';
@@ -29,7 +36,8 @@ export function controlsInView({ controls }: Gadget, trace: readonly TraceEntry[
   for (let index = trace.length - 1; index >= 0 && touched.size < controlsShown; index -= 1) {
     const entry = trace[index]!;
     // A ghost touches too: it is what one wants to see.
-    if ((byHand.has(entry.lane) || entry.lane === 'ghost') && 'id' in entry) touched.add(entry.id);
+    if ((byHand.has(entry.lane) || entry.lane === 'ghost') && 'id' in entry && entry.id !== null)
+      touched.add(entry.id);
   }
   // Before the first touch any will do; then the lanes have their places already.
   for (const { id } of controls) if (touched.size < controlsShown) touched.add(id);
@@ -76,7 +84,12 @@ const laneOf = (entry: TraceEntry): string | null => {
     case 'light':
     case 'text':
     case 'tone':
+    case 'midi':
+    case 'typed':
+    case 'move':
       return `output ${entry.id}`;
+    case 'signal':
+      return 'state';
     default:
       return null;
   }
@@ -105,13 +118,15 @@ const lookBack = 4_000;
  * window's edges. Cost follows the entries in the window.
  */
 export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Span): Mark[] {
-  const stateName = new Map(gadget.flow.states.map(({ id, name }) => [id, name]));
+  const names = new Map([...gadget.flow.states, ...gadget.flow.signals].map(({ id, name }) => [id, name]));
+  const inState = statesIn(gadget);
   const first = firstAt(trace, window.fromUs);
   const end = firstAt(trace, window.toUs + 1);
   const open = new Map<string, number>();
   const rows = new Map<string, string[]>();
   /** What a display shows from this entry on: all its rows, as one line. */
-  const note = (entry: TraceEntry) => {
+  const note = (entry: TraceEntry, index: number) => {
+    if (entry.lane === 'state') inState.enter(entry.id, index);
     if (entry.lane !== 'text') return;
     const shown = [...(rows.get(entry.id) ?? [])];
     shown[entry.row] = entry.text.trim();
@@ -120,7 +135,7 @@ export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Sp
   for (let index = Math.max(0, first - lookBack); index < first; index += 1) {
     const entry = trace[index]!;
     if (lasts(entry)) open.set(laneOf(entry)!, index);
-    note(entry);
+    note(entry, index);
   }
   const marks: Mark[] = [];
   const close = (lane: string, toUs: number) => {
@@ -131,7 +146,7 @@ export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Sp
     if (span.toUs < span.fromUs) return;
     if (entry.lane === 'contact' || entry.lane === 'clean')
       marks.push({ kind: 'level', lane, span, level: entry.level, entry: index });
-    else marks.push({ kind: 'band', lane, span, entry: index, ...bandOf(entry, stateName, rows) });
+    else marks.push({ kind: 'band', lane, span, entry: index, ...bandOf(entry, inState.at(index), rows) });
   };
   for (let index = first; index < end; index += 1) {
     const entry = trace[index]!;
@@ -147,24 +162,20 @@ export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Sp
     if (lane === null) continue;
     if (lasts(entry)) {
       close(lane, entry.at);
-      note(entry);
+      note(entry, index);
       open.set(lane, index);
       if (entry.lane === 'clean' && entry.extra)
         marks.push({ kind: 'tick', lane, atUs: entry.at, entry: index, text: 'again!', bad: true });
-    } else addTick(marks, { kind: 'tick', lane, atUs: entry.at, entry: index, ...tickOf(entry) });
+    } else addTick(marks, { kind: 'tick', lane, atUs: entry.at, entry: index, ...tickOf(entry, names) });
   }
   for (const lane of open.keys()) close(lane, window.toUs);
   return marks;
 }
 
-function bandOf(
-  entry: Lasting,
-  stateName: Map<string, string>,
-  rows: Map<string, string[]>,
-): { text: string; dim: boolean } {
+function bandOf(entry: Lasting, states: string, rows: Map<string, string[]>): { text: string; dim: boolean } {
   switch (entry.lane) {
     case 'state':
-      return { text: stateName.get(entry.id) ?? 'removed', dim: false };
+      return { text: states, dim: false };
     case 'light':
       return { text: entry.light.mode, dim: entry.light.mode === 'off' };
     case 'text':
@@ -181,7 +192,33 @@ const textBand = (rows: string[]) => {
   return { text, dim: text === '' };
 };
 
-function tickOf(entry: TraceEntry): { text: string; bad: boolean } {
+/** What is active from each state entry on, as the innermost names, those of other regions beside one another. */
+function statesIn(gadget: Gadget) {
+  const { states } = gadget.flow;
+  const nameOf = new Map(states.map(({ id, name }) => [id, name]));
+  const holds = new Set(states.map(({ parentId }) => parentId));
+  const next = nowActiveIn(gadget);
+  const texts = new Map<number, string>();
+  let active: string[] = [];
+  return {
+    enter: (id: string, index: number) => {
+      active = next(active, id);
+      const inner = active.filter((one) => !holds.has(one));
+      texts.set(
+        index,
+        (inner.length > 0 ? inner : [id]).map((one) => nameOf.get(one) ?? 'removed').join(' · '),
+      );
+    },
+    at: (index: number) => texts.get(index) ?? '',
+  };
+}
+
+function tickOf(entry: TraceEntry, names: ReadonlyMap<string, string>): { text: string; bad: boolean } {
+  if (entry.lane === 'signal') return { text: names.get(entry.id) ?? '', bad: false };
+  if (entry.lane === 'midi')
+    return { text: entry.bytes.map((byte) => byte.toString(16)).join(' '), bad: false };
+  if (entry.lane === 'typed') return { text: entry.text, bad: false };
+  if (entry.lane === 'move') return { text: String(entry.value), bad: false };
   if (entry.lane === 'gesture') return { text: entry.gesture, bad: false };
   if (entry.lane === 'swallowed') return { text: 'swallowed', bad: true };
   if (entry.lane === 'counted')

@@ -53,6 +53,15 @@ export const stageOf: Record<TraceEntry['lane'], Stage> = {
   rule: 'state',
   state: 'state',
   variable: 'state',
+  ended: 'state',
+  signal: 'state',
+  saved: 'state',
+  fault: 'state',
+  power: 'contact',
+  midiIn: 'contact',
+  midi: 'output',
+  typed: 'output',
+  move: 'output',
   blocked: 'state',
   light: 'output',
   text: 'output',
@@ -63,7 +72,15 @@ export const stageOf: Record<TraceEntry['lane'], Stage> = {
 export function namesOf(gadget: Gadget): (id: string) => string {
   const { controls, chords, outputs, flow } = gadget;
   const codes = controls.flatMap((control) => (control.kind === 'codes' ? control.codes : []));
-  const all = [...controls, ...codes, ...chords, ...outputs, ...flow.variables, ...flow.states];
+  const all = [
+    ...controls,
+    ...codes,
+    ...chords,
+    ...outputs,
+    ...flow.variables,
+    ...flow.signals,
+    ...flow.states,
+  ];
   const names = new Map(all.map(({ id, name }) => [id, name]));
   return (id) => names.get(id) ?? 'something removed since';
 }
@@ -182,7 +199,27 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
     case 'state':
       return `Now in ${name(entry.id)}.`;
     case 'variable':
-      return `${name(entry.id)} became ${entry.value}.`;
+      return entry.index === undefined
+        ? `${name(entry.id)} became ${variableWords(gadget, entry)}.`
+        : `Place ${entry.index} of ${name(entry.id)} became ${entry.value}.`;
+    case 'ended':
+      return 'The end: nothing is heard any more until the power is switched off and on.';
+    case 'signal':
+      return `${name(entry.id)} was raised.`;
+    case 'saved':
+      return 'What is kept was written down.';
+    case 'fault':
+      return `${entry.fault === 'divide' ? 'A division by zero' : 'A place outside its list'} in ${entry.id === null ? 'a layer' : name(entry.id)}; it counts as 0.`;
+    case 'power':
+      return powerWords[entry.event];
+    case 'midiIn':
+      return `MIDI came in: ${bytesWords(entry.bytes)}.`;
+    case 'midi':
+      return `${name(entry.id)} sent ${bytesWords(entry.bytes)}.`;
+    case 'typed':
+      return `${name(entry.id)} typed “${entry.text}”.`;
+    case 'move':
+      return `${name(entry.id)} went to ${entry.value}.`;
     case 'light':
       return `${name(entry.id)}: ${lightWords(entry)}.`;
     case 'text':
@@ -192,6 +229,22 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
     case 'blocked':
       return `A wait begins: nothing is read and nothing happens for ${showDuration(entry.untilUs - entry.at)}.`;
   }
+}
+
+const powerWords: Record<EntryOf<'power'>['event'], string> = {
+  cycle: 'The power went off and came on again.',
+  wake: 'The gadget was woken.',
+  low: 'The cell runs low.',
+};
+const bytesWords = (bytes: readonly number[]) =>
+  bytes.map((byte) => byte.toString(16).padStart(2, '0')).join(' ');
+
+/** A value as its variable has it: yes or no, the name of an option, a number with its unit. */
+function variableWords(gadget: Gadget, { id, value }: { id: string; value: number }): string {
+  const variable = gadget.flow.variables.find((one) => one.id === id);
+  if (variable?.kind === 'flag') return value === 1 ? 'yes' : 'no';
+  if (variable?.kind === 'choice') return variable.options[value]?.name ?? String(value);
+  return variable?.kind === 'number' && variable.unit ? `${value}\u202f${variable.unit}` : String(value);
 }
 
 const signed = (n: number) => (n > 0 ? `+${n}` : String(n)).replace('-', '−');
@@ -205,6 +258,8 @@ function ruleWords(gadget: Gadget, { id, stateId }: EntryOf<'rule'>): string {
 
 function lightWords({ light }: EntryOf<'light'>): string {
   if (light.mode === 'blink') return `blinks every ${showDuration(light.periodUs)}`;
+  if (light.mode === 'level') return `at ${light.levelPercent}\u202f%`;
+  if (light.mode === 'pattern') return `shows ${light.steps}, a step every ${showDuration(light.stepUs)}`;
   if (light.mode === 'fade')
     return `fades to ${light.levelPercent}\u202f% over ${showDuration(light.overUs)}`;
   return light.mode;

@@ -1,4 +1,11 @@
-import { readGadgetText, replay, type Button, type Gadget, type TraceEntry } from '@hum-lever/core';
+import {
+  emptyFlow,
+  readGadgetText,
+  replay,
+  type Button,
+  type Gadget,
+  type TraceEntry,
+} from '@hum-lever/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setting } from '../test/gadgets.ts';
@@ -53,7 +60,7 @@ class Rig {
     return this.reports.findLast((report) => report.kind === kind) as Extract<Report, { kind: K }>;
   }
   get state() {
-    return this.last('slice').shown.stateId;
+    return this.last('slice').shown.stateIds.at(-1);
   }
 }
 
@@ -173,10 +180,10 @@ describe('the live machine', () => {
     rig.press();
     rig.pass(700);
     rig.send({ kind: 'scrub', toUs: 0 }, { kind: 'edit', gadget: { ...kettle, loop: { periodUs: 2_000 } } });
-    expect(rig.reports.at(-1)).toMatchObject({ kind: 'past', atUs: 0, shown: { stateId: 's1' } });
+    expect(rig.reports.at(-1)).toMatchObject({ kind: 'past', atUs: 0, shown: { stateIds: ['s1'] } });
     expect(rig.last('slice').pastUs).toBe(0);
     rig.send({ kind: 'present' });
-    expect(rig.last('slice')).toMatchObject({ pastUs: null, shown: { stateId: 's2' } });
+    expect(rig.last('slice')).toMatchObject({ pastUs: null, shown: { stateIds: ['s2'] } });
   });
 
   it('fingers do not reach into the past', () => {
@@ -196,9 +203,9 @@ describe('the live machine', () => {
         controls: [{ ...(kettle.controls[0] as Button), debounce: setting('stable', { settleUs: 200_000 }) }],
       },
     });
-    expect(rig.last('slice')).toMatchObject({ restarted: false, shown: { stateId: 's2' } });
-    rig.send({ kind: 'edit', gadget: { ...kettle, flow: { variables: [], states: [], initialId: null } } });
-    expect(rig.last('slice')).toMatchObject({ restarted: true, shown: { stateId: null } });
+    expect(rig.last('slice')).toMatchObject({ restarted: false, shown: { stateIds: ['s2'] } });
+    rig.send({ kind: 'edit', gadget: { ...kettle, flow: emptyFlow() } });
+    expect(rig.last('slice')).toMatchObject({ restarted: true, shown: { stateIds: [] } });
   });
 
   it('plays what hands have planned at its very time, and forgets it with a look at the past', () => {

@@ -37,7 +37,7 @@ export const F12: SnagRule = {
         const at = rule.actions.findIndex(({ kind }) => kind === 'wait');
         const name = `${state.name}, waiting`.slice(0, 80);
         const edit: Edit = { name: 'waitInOwnState', args: [rule.id, at, name] };
-        const mend = rule.targetId === null ? undefined : { name, edit };
+        const mend = rule.targetIds.length === 0 ? undefined : { name, edit };
         return found(state.name, { kind: 'rule', id: rule.id }, rule.actions, mend);
       }),
     ]);

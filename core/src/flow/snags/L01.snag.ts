@@ -1,23 +1,29 @@
-import type { SnagRule } from '../../gadget/index.ts';
-import { compiled, reachable } from './reach.ts';
+import { isHistory, type Snag, type SnagRule } from '../../gadget/index.ts';
+import { nested, reachable } from './reach.ts';
 
-/** A state that no rule ever leads to. */
+/** A state that no rule ever leads to. One in a state that is not reached itself is not told of again. */
 export const L01: SnagRule = {
   id: 'L01',
   check(gadget, derived) {
-    const reached = reachable(compiled(gadget, derived).tables);
-    return gadget.flow.states.flatMap(({ id, name }, index) =>
-      reached.has(index)
-        ? []
-        : [
-            {
-              rule: 'L01',
-              level: 'likely',
-              place: { kind: 'state', id },
-              values: { name, reached: reached.size, states: gadget.flow.states.length },
-              mend: { key: 'removeState', edit: { name: 'removeState', args: [id] } },
-            },
-          ],
-    );
+    const reached = reachable(gadget, derived);
+    const nesting = nested(gadget, derived);
+    return gadget.flow.states.flatMap((state): Snag[] => {
+      const { id, name, parentId } = state;
+      if (reached.has(id) || isHistory(state) || (parentId !== null && !reached.has(parentId))) return [];
+      return [
+        {
+          rule: 'L01',
+          level: 'likely',
+          place: { kind: 'state', id },
+          values: {
+            name,
+            reached: reached.size,
+            states: gadget.flow.states.length,
+            inner: gadget.flow.states.filter((one) => nesting.isInside(one.id, id)).length,
+          },
+          mend: { key: 'removeState', edit: { name: 'removeState', args: [id] } },
+        },
+      ];
+    });
   },
 };

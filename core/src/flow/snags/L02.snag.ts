@@ -1,4 +1,13 @@
-import { controlsOf, type Edit, type Gadget, type SnagRule, type State } from '../../gadget/index.ts';
+import {
+  controlsOf,
+  type Edit,
+  type Gadget,
+  type Nesting,
+  type Snag,
+  type SnagRule,
+  type State,
+} from '../../gadget/index.ts';
+import { beside, nested, outwards, standing } from './reach.ts';
 
 /** A tap, of the first control that this state does not listen to already, that leads home. */
 function wayHome(gadget: Gadget, state: State): { edit: Edit; control: string } | null {
@@ -10,21 +19,32 @@ function wayHome(gadget: Gadget, state: State): { edit: Edit; control: string } 
   );
   if (!free || homeId === null || homeId === state.id) return null;
   const trigger = { kind: 'gesture', controlId: free.id, gesture: 'tap' } as const;
-  return {
-    control: free.name,
-    edit: { name: 'addRule', args: [state.id, { trigger, guard: null, actions: [], targetId: homeId }] },
-  };
+  const rule = { trigger, guard: null, actions: [], targetIds: [homeId], internal: false };
+  return { control: free.name, edit: { name: 'addRule', args: [state.id, rule] } };
 }
 
-/** A state that no rule leaves. */
+/** Whether one of its own rules, of those around it, or of other regions, leads out of it. */
+function hasWayOut(gadget: Gadget, nesting: Nesting, state: State): boolean {
+  const elsewhere = (id: string) => id !== state.id && !nesting.isInside(state.id, id);
+  const leaves = ({ rules }: State) => rules.some(({ targetIds }) => targetIds.some(elsewhere));
+  if (outwards(nesting, state).some(leaves)) return true;
+  const home = outwards(nesting, state).find(({ kind }) => kind === 'parallel');
+  return beside(gadget, nesting, state).some(({ rules }) =>
+    rules.some(({ targetIds }) => targetIds.some((id) => home && !nesting.isInside(id, home.id))),
+  );
+}
+
+/** A state that no rule leaves. One that is a region of its own has nowhere to go, and is none. */
 export const L02: SnagRule = {
   id: 'L02',
-  check(gadget) {
+  check(gadget, derived) {
     const { states, initialId } = gadget.flow;
     if (states.length < 2) return [];
-    const home = states.find(({ id }) => id === initialId)!;
-    return states.flatMap((state) => {
-      if (state.rules.some(({ targetId }) => targetId !== null && targetId !== state.id)) return [];
+    const nesting = nested(gadget, derived);
+    const home = nesting.byId.get(initialId!)!;
+    return standing(gadget, nesting).flatMap((state): Snag[] => {
+      const region = nesting.byId.get(state.parentId ?? '')?.kind === 'parallel';
+      if (state.kind === 'final' || region || hasWayOut(gadget, nesting, state)) return [];
       const way = wayHome(gadget, state);
       return [
         {

@@ -9,6 +9,7 @@ import {
   type Snag,
   type SnagRule,
   type State,
+  type Trigger,
 } from '../../gadget/index.ts';
 import { alwaysOrNever, compiled } from './reach.ts';
 
@@ -18,9 +19,15 @@ type Reason =
   | { reason: 'outlived'; delayUs: number; earlierUs: number }
   | { reason: 'unheard'; gesture: string; control: string; mend: Edit };
 
-/** The same event: timers are told apart by their delay, and so never shadow each other. */
+/** The same event: timers each have their own, and so never shadow each other. */
 const sameTrigger = ({ trigger: a }: Rule, { trigger: b }: Rule) =>
-  a.kind !== 'after' && canonicalJson(a) === canonicalJson(b);
+  a.kind !== 'after' && a.kind !== 'every' && canonicalJson(a) === canonicalJson(b);
+
+/** When a timer first fires, where that is no expression. */
+const fixedUs = (trigger: Trigger): number | null =>
+  (trigger.kind === 'after' || trigger.kind === 'every') && typeof trigger.delay === 'number'
+    ? trigger.delay
+    : null;
 
 /** Starting points for a gesture that a rule wants and its control does not listen for. */
 const listening = {
@@ -65,14 +72,14 @@ function whyNever(
       by: shadow + 1,
       mend: { name: 'moveRule', args: [rule.id, shadow - index] },
     };
-  if (rule.trigger.kind === 'after') {
-    const { delayUs } = rule.trigger;
-    for (const [at, { trigger, targetId, id }] of state.rules.entries()) {
-      if (trigger.kind !== 'after' || targetId === null || at === index || always(id) !== true) continue;
-      if (trigger.delayUs < delayUs || (trigger.delayUs === delayUs && at < index))
-        return { reason: 'outlived', delayUs, earlierUs: trigger.delayUs };
+  const delayUs = fixedUs(rule.trigger);
+  if (delayUs !== null)
+    for (const [at, { trigger, targetIds, id }] of state.rules.entries()) {
+      const earlierUs = fixedUs(trigger);
+      if (earlierUs === null || targetIds.length === 0 || at === index || always(id) !== true) continue;
+      if (earlierUs < delayUs || (earlierUs === delayUs && at < index))
+        return { reason: 'outlived', delayUs, earlierUs };
     }
-  }
   return unheard(gadget, rule);
 }
 

@@ -1,25 +1,50 @@
-import type { Action, SnagRule } from '../../gadget/index.ts';
+import type { Action, Snag, SnagRule } from '../../gadget/index.ts';
+import { nested } from './reach.ts';
 
-const shows = ({ kind }: Action) =>
-  kind === 'light' || kind === 'text' || kind === 'tone' || kind === 'silence';
+const unseen: ReadonlySet<Action['kind']> = new Set([
+  'set',
+  'shift',
+  'save',
+  'recall',
+  'start',
+  'stop',
+  'raise',
+  'cancel',
+  'wait',
+]);
+const shows = ({ kind }: Action) => !unseen.has(kind);
 
-/** A change of state with no light, text or sound to show it. */
+/** A change of state with no light, text, sound or anything else to show it. */
 export const L13: SnagRule = {
   id: 'L13',
-  check: (gadget) =>
-    gadget.flow.states.flatMap((from) =>
-      from.rules.flatMap((rule) => {
-        const target = gadget.flow.states.find(({ id }) => id === rule.targetId);
-        if (!target || target === from) return [];
-        if ([...from.exit, ...rule.actions, ...target.entry].some(shows)) return [];
+  check: (gadget, derived) => {
+    const nesting = nested(gadget, derived);
+    return gadget.flow.states.flatMap((from) =>
+      from.rules.flatMap(({ id, actions, targetIds }): Snag[] => {
+        const targets = targetIds.map((target) => nesting.byId.get(target)!);
+        const [first] = targets;
+        if (!first || first === from || nesting.isInside(from.id, first.id)) return [];
+        // What is entered on the way in is not known before the gadget runs: any of it may show the change.
+        const entered = targets.flatMap((target) => [
+          target,
+          ...gadget.flow.states.filter((inner) => nesting.isInside(inner.id, target.id)),
+          ...nesting.ancestorsOf(target.id).filter((over) => !nesting.isInside(from.id, over.id)),
+        ]);
+        const done = [
+          ...from.exit,
+          ...actions,
+          ...entered.flatMap(({ entry, initial }) => [...entry, ...(initial?.actions ?? [])]),
+        ];
+        if (done.some(shows)) return [];
         return [
           {
             rule: 'L13',
             level: 'likely',
-            place: { kind: 'rule', id: rule.id },
-            values: { from: from.name, to: target.name },
+            place: { kind: 'rule', id },
+            values: { from: from.name, to: first.name },
           },
         ];
       }),
-    ),
+    );
+  },
 };

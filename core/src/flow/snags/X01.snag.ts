@@ -10,6 +10,6 @@ export const X01: SnagRule = {
       rule: 'X01',
       level: 'stop',
       place,
-      values: { text: showTemplate(text, gadget.flow.variables), message },
+      values: { text: showTemplate(text, gadget), message },
     })),
 };

@@ -1,9 +1,23 @@
 import { produce, type Draft } from 'immer';
+import type { Action } from '../actions.schema.ts';
+import { canonicalJson } from '../canonical.ts';
 import { findRule } from '../find.ts';
-import type { Rule, State, Variable } from '../flow.schema.ts';
+import { blankState, type Layer, type Rule, type State, type Trigger } from '../flow.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
-import { drop, EditRefused, eachActions, findIn, moveBy, unlink, type Patch } from './help.ts';
+import { isHistory, nestingOf } from '../nesting.ts';
+import type { Variable } from '../variables.schema.ts';
+import {
+  drop,
+  dropTriggers,
+  EditRefused,
+  eachActions,
+  findIn,
+  moveBy,
+  unlink,
+  type Patch,
+  type Without,
+} from './help.ts';
 
 const ruleDraft = (draft: Draft<Gadget>, id: string) => {
   const found = findRule(draft, id);
@@ -11,46 +25,278 @@ const ruleDraft = (draft: Draft<Gadget>, id: string) => {
   return found;
 };
 
+/** The state and all in it, by id. */
+function withInner(gadget: Gadget, id: string): Set<string> {
+  const nesting = nestingOf(gadget.flow);
+  return new Set([
+    id,
+    ...gadget.flow.states.filter((one) => nesting.isInside(one.id, id)).map((one) => one.id),
+  ]);
+}
+
+/** No rule and no beginning leads to these any more; a rule that led nowhere else goes. */
+function dropTargets(draft: Draft<Gadget>, gone: ReadonlySet<string>): void {
+  for (const state of draft.flow.states) {
+    drop(state.rules, (rule) => {
+      const before = rule.targetIds.length;
+      drop(rule.targetIds, (id) => gone.has(id));
+      return before > 0 && rule.targetIds.length === 0;
+    });
+    if (state.initial) {
+      drop(state.initial.targetIds, (id) => gone.has(id));
+      if (state.initial.targetIds.length === 0) state.initial = null;
+    }
+  }
+}
+
+/** What a state without others in it cannot have. */
+function tidyParent(draft: Draft<Gadget>, id: string | null): void {
+  const inner = draft.flow.states.filter(({ parentId }) => parentId === id);
+  const parent = draft.flow.states.find((state) => state.id === id);
+  if (!parent) return;
+  if (inner.every(isHistory)) {
+    const gone = new Set(inner.map((state) => state.id));
+    drop(draft.flow.states, (state) => gone.has(state.id));
+    dropTargets(draft, gone);
+    parent.initial = null;
+    if (parent.kind === 'parallel') parent.kind = 'plain';
+  }
+}
+
+/** Beginnings lead inside their own state: those that no longer do begin with its first state instead. */
+function tidyBeginnings(draft: Draft<Gadget>): void {
+  const nesting = nestingOf(draft.flow);
+  for (const state of draft.flow.states) {
+    const home = isHistory(state) ? state.parentId : state.id;
+    if (
+      state.initial &&
+      (home === null || !state.initial.targetIds.every((id) => nesting.isInside(id, home)))
+    )
+      state.initial = null;
+  }
+}
+
+const sameRule = ({ id: _a, ...a }: Rule, { id: _b, ...b }: Rule) => canonicalJson(a) === canonicalJson(b);
+
+/** Names that a copy gets: the same with a number, where it is taken. */
+function freshName(taken: readonly string[], name: string): string {
+  const stem = name.replace(/ \d+$/, '').slice(0, 70);
+  let n = 2;
+  while (taken.includes(`${stem} ${n}`)) n += 1;
+  return taken.includes(name) ? `${stem} ${n}` : name;
+}
+
 export const flowEdits = {
-  addVariable: (gadget: Gadget, variable: Omit<Variable, 'id'>) =>
+  addVariable: (gadget: Gadget, variable: Without<Variable>) =>
     produce(
       gadget,
-      (draft) => void draft.flow.variables.push({ ...variable, id: nextId(gadget, 'variable') }),
+      (draft) => void draft.flow.variables.push({ ...variable, id: nextId(gadget, 'variable') } as Variable),
     ),
   changeVariable: (gadget: Gadget, id: string, patch: Patch<Variable>) =>
     produce(gadget, (draft) => void Object.assign(findIn(draft.flow.variables, id, 'variable'), patch)),
+  /** Another kind of variable under the same id and name, so that what uses it goes on using it. */
+  replaceVariable: (gadget: Gadget, id: string, variable: Without<Variable>) =>
+    produce(gadget, (draft) => {
+      const at = draft.flow.variables.indexOf(findIn(draft.flow.variables, id, 'variable'));
+      const was = gadget.flow.variables[at]!;
+      draft.flow.variables[at] = { ...variable, id } as Variable;
+      if ((was.kind === 'list') === (variable.kind === 'list')) return;
+      eachActions(draft, (actions) => {
+        drop(
+          actions,
+          (action) => (action.kind === 'shift' || action.kind === 'lane') && action.variableId === id,
+        );
+        for (const action of actions)
+          if (action.kind === 'set' && action.variableId === id)
+            action.index = variable.kind === 'list' ? '0' : null;
+      });
+    }),
   /** Takes along the actions that set it; expressions that read it stay, and become a snag. */
   removeVariable: (gadget: Gadget, id: string) =>
     produce(gadget, (draft) => {
       drop(draft.flow.variables, (variable) => variable.id === id);
       eachActions(draft, (actions) =>
-        drop(actions, (action) => action.kind === 'set' && action.variableId === id),
+        drop(actions, (action) => 'variableId' in action && action.variableId === id),
       );
     }),
+  addOption: (gadget: Gadget, variableId: string, name: string) =>
+    produce(gadget, (draft) => {
+      const variable = findIn(draft.flow.variables, variableId, 'variable');
+      if (variable.kind !== 'choice') throw new EditRefused('Expected a choice, to give it another option.');
+      variable.options.push({ id: nextId(gadget, 'option'), name });
+    }),
 
-  addState: (gadget: Gadget, name: string) =>
+  addSignal: (gadget: Gadget, name: string) =>
+    produce(gadget, (draft) => void draft.flow.signals.push({ id: nextId(gadget, 'signal'), name })),
+  renameSignal: (gadget: Gadget, id: string, name: string) =>
+    produce(gadget, (draft) => void (findIn(draft.flow.signals, id, 'signal').name = name)),
+  /** Takes along the rules that wait for it and the actions that raise it. */
+  removeSignal: (gadget: Gadget, id: string) =>
+    produce(gadget, (draft) => {
+      drop(draft.flow.signals, (signal) => signal.id === id);
+      dropTriggers(draft, (trigger) => trigger.kind === 'signal' && trigger.signalId === id);
+      eachActions(draft, (actions) =>
+        drop(actions, (action) => 'signalId' in action && action.signalId === id),
+      );
+    }),
+  addTimer: (gadget: Gadget, name: string) =>
+    produce(gadget, (draft) => void draft.flow.timers.push({ id: nextId(gadget, 'timer'), name })),
+  renameTimer: (gadget: Gadget, id: string, name: string) =>
+    produce(gadget, (draft) => void (findIn(draft.flow.timers, id, 'timer').name = name)),
+  /** Takes along the rules that wait for it and the actions that start or stop it. */
+  removeTimer: (gadget: Gadget, id: string) =>
+    produce(gadget, (draft) => {
+      drop(draft.flow.timers, (timer) => timer.id === id);
+      dropTriggers(draft, (trigger) => trigger.kind === 'timer' && trigger.timerId === id);
+      eachActions(draft, (actions) =>
+        drop(actions, (action) => 'timerId' in action && action.timerId === id),
+      );
+    }),
+  setChance: (gadget: Gadget, chance: Gadget['flow']['chance']) =>
+    produce(gadget, (draft) => void (draft.flow.chance = chance)),
+
+  addLayer: (gadget: Gadget, name: string, when: Layer['when']) =>
+    produce(
+      gadget,
+      (draft) => void draft.flow.layers.push({ id: nextId(gadget, 'layer'), name, when, keys: [] }),
+    ),
+  changeLayer: (gadget: Gadget, id: string, patch: Partial<Pick<Layer, 'name' | 'when'>>) =>
+    produce(gadget, (draft) => void Object.assign(findIn(draft.flow.layers, id, 'layer'), patch)),
+  moveLayer: (gadget: Gadget, id: string, by: number) =>
+    produce(gadget, (draft) => moveBy(draft.flow.layers, id, by, 'layer')),
+  removeLayer: (gadget: Gadget, id: string) =>
+    produce(gadget, (draft) => drop(draft.flow.layers, (layer) => layer.id === id)),
+  /** What a key does in a layer; nothing at all: it means what it means in the layer before. */
+  setLayerKey: (
+    gadget: Gadget,
+    layerId: string,
+    controlId: string,
+    does: { press: Action[]; release: Action[] } | null,
+  ) =>
+    produce(gadget, (draft) => {
+      const { keys } = findIn(draft.flow.layers, layerId, 'layer');
+      drop(keys, (key) => key.controlId === controlId);
+      if (does) keys.push({ controlId, ...does });
+    }),
+
+  addState: (gadget: Gadget, name: string, parentId: string | null = null) =>
     produce(gadget, (draft) => {
       const id = nextId(gadget, 'state');
-      draft.flow.states.push({ id, name, entry: [], exit: [], rules: [] });
+      draft.flow.states.push({ ...blankState(), id, name, parentId });
       draft.flow.initialId ??= id;
     }),
-  changeState: (gadget: Gadget, id: string, patch: Partial<Pick<State, 'name' | 'entry' | 'exit'>>) =>
-    produce(gadget, (draft) => void Object.assign(findIn(draft.flow.states, id, 'state'), patch)),
+  changeState: (
+    gadget: Gadget,
+    id: string,
+    patch: Partial<Pick<State, 'name' | 'kind' | 'initial' | 'entry' | 'exit'>>,
+  ) =>
+    produce(gadget, (draft) => {
+      const state = Object.assign(findIn(draft.flow.states, id, 'state'), patch);
+      if (state.kind === 'parallel' || state.kind === 'final') state.initial = null;
+      if (isHistory(state) || state.kind === 'final') state.rules = [];
+      if (isHistory(state)) state.entry = state.exit = [];
+    }),
+  /** Among the states that lie in the same one. */
   moveState: (gadget: Gadget, id: string, by: number) =>
-    produce(gadget, (draft) => moveBy(draft.flow.states, id, by, 'state')),
+    produce(gadget, (draft) => {
+      const { states } = draft.flow;
+      const { parentId } = findIn(states, id, 'state');
+      const siblings = states.filter((state) => state.parentId === parentId);
+      moveBy(siblings, id, by, 'state');
+      // Siblings change places among themselves; the others keep theirs.
+      let next = 0;
+      draft.flow.states = states.map((state) => (state.parentId === parentId ? siblings[next++]! : state));
+    }),
+  /** Into another state, or out to the outermost floor, with all that is in it. */
+  nestState: (gadget: Gadget, id: string, parentId: string | null) =>
+    produce(gadget, (draft) => {
+      const state = findIn(draft.flow.states, id, 'state');
+      if (parentId !== null && withInner(gadget, id).has(parentId))
+        throw new EditRefused('Expected another state than this one or one in it.');
+      const from = state.parentId;
+      state.parentId = parentId;
+      tidyParent(draft, from);
+      tidyBeginnings(draft);
+    }),
   setInitialState: (gadget: Gadget, id: string) =>
-    produce(gadget, (draft) => void (draft.flow.initialId = id)),
-  /** Takes along the rules that lead there, and frees the tasks that name it. */
+    produce(gadget, (draft) => {
+      const state = findIn(draft.flow.states, id, 'state');
+      const parent = draft.flow.states.find((one) => one.id === state.parentId);
+      if (parent) parent.initial = { targetIds: [id], actions: parent.initial?.actions ?? [] };
+      else draft.flow.initialId = id;
+    }),
+  /** Takes along the states in it and the rules that lead to them, and frees the tasks that name them. */
   removeState: (gadget: Gadget, id: string) =>
     produce(gadget, (draft) => {
-      drop(draft.flow.states, (state) => state.id === id);
-      for (const { rules } of draft.flow.states) drop(rules, (rule) => rule.targetId === id);
+      const gone = withInner(gadget, id);
+      const parentId = draft.flow.states.find((state) => state.id === id)?.parentId ?? null;
+      drop(draft.flow.states, (state) => gone.has(state.id));
+      dropTargets(draft, gone);
+      dropTriggers(draft, (trigger) => trigger.kind === 'done' && gone.has(trigger.stateId));
+      drop(draft.flow.ignored, ({ stateId }) => gone.has(stateId));
       for (const task of draft.brief.tasks) {
-        if (task.startStateId === id) task.startStateId = null;
-        if (task.goalStateId === id) task.goalStateId = null;
+        if (task.startStateId !== null && gone.has(task.startStateId)) task.startStateId = null;
+        if (task.goalStateId !== null && gone.has(task.goalStateId)) task.goalStateId = null;
       }
-      unlink(draft, id);
-      if (draft.flow.initialId === id) draft.flow.initialId = draft.flow.states[0]?.id ?? null;
+      for (const one of gone) unlink(draft, one);
+      tidyParent(draft, parentId);
+      const { initialId, states } = draft.flow;
+      if (initialId !== null && gone.has(initialId))
+        draft.flow.initialId = states.find((state) => state.parentId === null)?.id ?? null;
+    }),
+  /** Puts states that lie side by side into a new one; rules that they all have alike, and in the same order, move up. */
+  extractParent: (gadget: Gadget, ids: readonly string[], name: string) =>
+    produce(gadget, (draft) => {
+      const { states } = draft.flow;
+      const inner = states.filter((state) => ids.includes(state.id));
+      const [first] = inner;
+      if (!first || inner.some(({ parentId }) => parentId !== first.parentId))
+        throw new EditRefused('Expected states that lie side by side.');
+      const id = nextId(gadget, 'state');
+      const shared = first.rules.filter(
+        (rule) =>
+          rule.trigger.kind !== 'after' &&
+          rule.trigger.kind !== 'every' &&
+          inner.every(({ rules }) => rules.some((other) => sameRule(rule, other))),
+      );
+      const beginsHere =
+        draft.flow.initialId !== null && ids.includes(draft.flow.initialId) ? draft.flow.initialId : null;
+      states.splice(states.indexOf(first), 0, {
+        ...blankState(),
+        id,
+        name,
+        parentId: first.parentId,
+        initial: beginsHere !== null ? { targetIds: [beginsHere], actions: [] } : null,
+        rules: shared.map((rule) => ({ ...rule })),
+      });
+      for (const state of inner) {
+        state.parentId = id;
+        drop(state.rules, (rule) => shared.some((other) => sameRule(rule, other)));
+      }
+      if (beginsHere !== null) draft.flow.initialId = id;
+    }),
+  /** A second state with the same rules beside it, to be made different; what led to the first goes on leading there. */
+  splitState: (gadget: Gadget, id: string) =>
+    produce(gadget, (draft) => {
+      const { states } = draft.flow;
+      const state = findIn(states, id, 'state');
+      const copy: State = { ...gadget.flow.states[states.indexOf(state)]! };
+      copy.id = nextId(gadget, 'state');
+      copy.name = freshName(
+        gadget.flow.states.map((one) => one.name),
+        state.name,
+      );
+      copy.initial = null;
+      let last = Number(nextId(gadget, 'rule').slice(1));
+      copy.rules = copy.rules.map((rule) => ({ ...rule, id: `r${last++}` }));
+      states.splice(states.indexOf(state) + 1, 0, copy);
+    }),
+  /** Whether the state leaves that event unanswered on purpose. */
+  setIgnored: (gadget: Gadget, stateId: string, trigger: Trigger, ignored: boolean) =>
+    produce(gadget, (draft) => {
+      const key = canonicalJson(trigger);
+      drop(draft.flow.ignored, (one) => one.stateId === stateId && canonicalJson(one.trigger) === key);
+      if (ignored) draft.flow.ignored.push({ stateId, trigger });
     }),
 
   addRule: (gadget: Gadget, stateId: string, rule: Omit<Rule, 'id'>) =>
@@ -70,20 +316,27 @@ export const flowEdits = {
    */
   waitInOwnState: (gadget: Gadget, ruleId: string, actionIndex: number, name: string) =>
     produce(gadget, (draft) => {
-      const { rule } = ruleDraft(draft, ruleId);
+      const { rule, state } = ruleDraft(draft, ruleId);
       const wait = rule.actions[actionIndex];
-      if (wait?.kind !== 'wait' || rule.targetId === null)
+      if (wait?.kind !== 'wait' || rule.targetIds.length === 0)
         throw new EditRefused('Expected a wait in a rule that leads to a state.');
       const id = nextId(gadget, 'state');
       const after: Rule = {
         id: nextId(gadget, 'rule'),
-        trigger: { kind: 'after', delayUs: wait.lengthUs },
+        trigger: { kind: 'after', delay: wait.lengthUs },
         guard: null,
         actions: rule.actions.slice(actionIndex + 1),
-        targetId: rule.targetId,
+        targetIds: rule.targetIds,
+        internal: false,
       };
-      draft.flow.states.push({ id, name, entry: [], exit: [], rules: [after] });
+      draft.flow.states.push({
+        ...blankState(),
+        id,
+        name,
+        parentId: state.parentId,
+        rules: [after],
+      });
       rule.actions = rule.actions.slice(0, actionIndex);
-      rule.targetId = id;
+      rule.targetIds = [id];
     }),
 };

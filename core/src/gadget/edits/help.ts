@@ -1,8 +1,9 @@
 import type { Draft } from 'immer';
-import type { Action } from '../flow.schema.ts';
+import type { Action } from '../actions.schema.ts';
+import type { Trigger } from '../flow.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import type { Fault } from '../open.ts';
-import { actionLists } from '../references.ts';
+import { actionLists } from '../flowReferences.ts';
 
 export type Without<T> = T extends unknown ? Omit<T, 'id'> : never;
 export type Patch<T> = T extends unknown ? Partial<Omit<T, 'id' | 'kind'>> : never;
@@ -50,15 +51,18 @@ export const unwire = (draft: Draft<Gadget>, ownerId: string) => {
   drop(draft.wiring.companions, ({ forId }) => forId === ownerId);
 };
 
+/** Rules that wait for what is gone go, and so does what was ignored of it. */
+export const dropTriggers = (draft: Draft<Gadget>, gone: (trigger: Trigger) => boolean) => {
+  for (const { rules } of draft.flow.states) drop(rules, ({ trigger }) => gone(trigger));
+  drop(draft.flow.ignored, ({ trigger }) => gone(trigger));
+};
+
 /** Takes along the rules that it triggers. */
 export const dropChord = (draft: Draft<Gadget>, chordId: string) => {
   drop(draft.chords, ({ id }) => id === chordId);
-  for (const { rules } of draft.flow.states)
-    drop(rules, ({ trigger }) => trigger.kind === 'chord' && trigger.chordId === chordId);
+  dropTriggers(draft, (trigger) => trigger.kind === 'chord' && trigger.chordId === chordId);
 };
 
 /** Rules that these codes trigger go. */
-export const dropCodeRules = (draft: Draft<Gadget>, gone: (codeId: string) => boolean) => {
-  for (const { rules } of draft.flow.states)
-    drop(rules, ({ trigger }) => trigger.kind === 'code' && gone(trigger.codeId));
-};
+export const dropCodeRules = (draft: Draft<Gadget>, gone: (codeId: string) => boolean) =>
+  dropTriggers(draft, (trigger) => trigger.kind === 'code' && gone(trigger.codeId));

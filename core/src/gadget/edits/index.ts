@@ -11,19 +11,26 @@ export { EditRefused } from './help.ts';
 export type { End } from './partEdits.ts';
 
 /* Every change to a document is one of these: small, named, pure. Undo, history, API and mends share them. */
-const single = { ...briefEdits, ...partEdits, ...wiringEdits, ...feelEdits, ...flowEdits };
-type SingleName = keyof typeof single;
+type Singles = typeof briefEdits &
+  typeof partEdits &
+  typeof wiringEdits &
+  typeof feelEdits &
+  typeof flowEdits;
+const single: Singles = { ...briefEdits, ...partEdits, ...wiringEdits, ...feelEdits, ...flowEdits };
+type SingleName = keyof Singles;
 type Rest<F> = F extends (gadget: Gadget, ...rest: infer R) => unknown ? R : never;
-type SingleEdit = { [K in SingleName]: { name: K; args: Rest<(typeof single)[K]> } }[SingleName];
+type SingleEdit = { [K in SingleName]: { name: K; args: Rest<Singles[K]> } }[SingleName];
 
 const run = (gadget: Gadget, { name, args }: SingleEdit): Gadget =>
   (single[name] as (gadget: Gadget, ...args: unknown[]) => Gadget)(gadget, ...args);
 
-export const edits = {
+export const edits: Singles & {
+  several: (gadget: Gadget, list: readonly SingleEdit[]) => Gadget;
+} = {
   ...single,
   /** Several edits as one step of undo: a way out, an import. All or nothing. */
   several: (gadget: Gadget, list: readonly SingleEdit[]): Gadget => list.reduce(run, gadget),
-} satisfies Record<string, (gadget: Gadget, ...args: never[]) => Gadget>;
+};
 
 export type EditName = keyof typeof edits;
 

@@ -7,6 +7,7 @@ import {
   drop,
   dropChord,
   dropCodeRules,
+  dropTriggers,
   eachActions,
   findIn,
   moveBy,
@@ -42,8 +43,9 @@ function dropEnds(draft: Draft<Gadget>, ids: readonly string[]): void {
   dropCodeRules(draft, (codeId) => codes.some(({ id }) => id === codeId));
   drop(draft.controls, ({ id }) => gone(id));
   drop(draft.outputs, ({ id }) => gone(id));
-  for (const { rules } of draft.flow.states)
-    drop(rules, ({ trigger }) => trigger.kind === 'gesture' && gone(trigger.controlId));
+  dropTriggers(draft, (trigger) => 'controlId' in trigger && gone(trigger.controlId));
+  drop(draft.flow.layers, ({ when }) => when?.kind === 'held' && gone(when.controlId));
+  for (const { keys } of draft.flow.layers) drop(keys, ({ controlId }) => gone(controlId));
   for (const { id } of draft.chords.filter(({ controlIds }) => controlIds.some(gone))) dropChord(draft, id);
   eachActions(draft, (actions) => drop(actions, (action) => 'outputId' in action && gone(action.outputId)));
   for (const set of draft.wiring.sets) {

@@ -10,7 +10,7 @@ export const midiOut = definePart({
   figures: z.strictObject({ loopUa: ua('Loop current') }),
   defaults: { loopUa: 5_000 },
   priceCents: 140,
-  plays: () => [],
+  plays: () => ['midi'],
   terminals: ({ loopUa }) => [
     signal('data', { bus: 'uart', line: 'tx', baud: 31_250 }, { maxUa: loopUa }),
     powerEnd('source', 'supply', loopUa),

@@ -10,7 +10,7 @@ export const servo = definePart({
   figures: z.strictObject(supplied),
   defaults: { supplyMinMv: 4_500, supplyMaxMv: 6_000, typicalUa: 120_000, worstUa: 800_000 },
   priceCents: 400,
-  plays: () => [],
+  plays: () => ['servo'],
   terminals: (figures) => [signal('pulse', 'servo'), ...powerEnds(figures)],
   ...aModule,
 });

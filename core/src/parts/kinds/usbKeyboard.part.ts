@@ -10,7 +10,7 @@ export const usbKeyboard = definePart({
   figures: z.strictObject({}),
   defaults: {},
   priceCents: 0,
-  plays: () => [],
+  plays: () => ['typist'],
   terminals: () => [signal('usb', 'usb')],
   draws: drawsNothing,
   supply: noSupply,

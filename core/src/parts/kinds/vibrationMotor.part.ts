@@ -10,7 +10,7 @@ export const vibrationMotor = definePart({
   figures: z.strictObject({ ...supplied, baseUa: ua('Driver takes from the pin') }),
   defaults: { supplyMinMv: 2_500, supplyMaxMv: 5_000, typicalUa: 20_000, worstUa: 90_000, baseUa: 1_000 },
   priceCents: 180,
-  plays: () => [],
+  plays: () => ['motor'],
   terminals: (figures) => [signal('drive', 'pwm', { maxUa: figures.baseUa }), ...powerEnds(figures)],
   ...aModule,
 });

@@ -53,7 +53,8 @@ export function Tasks() {
 }
 
 function TaskCard({ task, first, last }: { task: Task; first: boolean; last: boolean }) {
-  const { states, variables } = useDocument().flow;
+  const gadget = useDocument();
+  const { states, variables } = gadget.flow;
   const change = (patch: Partial<Omit<Task, 'id'>>) => edit({ name: 'changeTask', args: [task.id, patch] });
   const move = (by: number) => edit({ name: 'moveTask', args: [task.id, by] });
   const options = (none: string) => [
@@ -63,7 +64,7 @@ function TaskCard({ task, first, last }: { task: Task; first: boolean; last: boo
   const setCondition = (typed: string): string | null => {
     if (typed.trim() === '') return change({ doneWhen: null });
     try {
-      return change({ doneWhen: readExpression(typed.trim(), variables) });
+      return change({ doneWhen: readExpression(typed.trim(), gadget) });
     } catch (error) {
       return (error as Error).message;
     }
@@ -123,7 +124,7 @@ function TaskCard({ task, first, last }: { task: Task; first: boolean; last: boo
           w={170}
           label="and where"
           placeholder={variables[0] ? `${variables[0].name} > 0` : 'a condition'}
-          value={task.doneWhen === null ? '' : showExpression(task.doneWhen, variables)}
+          value={task.doneWhen === null ? '' : showExpression(task.doneWhen, gadget)}
           commit={setCondition}
         />
         <NumberField

@@ -24,7 +24,7 @@ function useTouched(): { id: string; at: number } | null {
   const [openedUs] = useState(() => traceNow().at(-1)?.at ?? -1);
   return useMemo(() => {
     const entry = traceNow().findLast(({ lane, at }) => byHand.has(lane) && at > openedUs);
-    return entry && 'id' in entry ? { id: entry.id, at: entry.at } : null;
+    return entry && 'id' in entry && entry.id !== null ? { id: entry.id, at: entry.at } : null;
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the trace grows in place
   }, [version, openedUs]);
 }

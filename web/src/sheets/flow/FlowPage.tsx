@@ -1,42 +1,44 @@
-import { Button, TextInput } from '@mantine/core';
-import { useMemo, useState } from 'react';
+import { Button, SegmentedControl } from '@mantine/core';
+import { lazy, Suspense } from 'react';
+import { useSearchParams } from 'react-router';
 import { edit, useDocument } from '../../client/index.ts';
 import { FirstStep, SheetFrame } from '../../shared/index.ts';
-import { traceNow, usePlayer } from '../../workers/index.ts';
-import { StateCard } from './StateCard.tsx';
-import { StateIndex } from './StateIndex.tsx';
-import { Variables } from './Variables.tsx';
-import classes from './Flow.module.css';
+import { RulesView } from './RulesView.tsx';
 
-/** From so many states on, a filter helps more than it takes room. */
-const manyStates = 8;
+const MapView = lazy(() => import('./map/index.ts').then(({ MapView: view }) => ({ default: view })));
+const GridView = lazy(() => import('./grid/index.ts').then(({ GridView: view }) => ({ default: view })));
 
-/** The last rule that fired, up to the moment that is looked at. */
-function useLastRule(): string | null {
-  const version = usePlayer((state) => state.traceVersion);
-  const pastUs = usePlayer((state) => state.pastUs);
-  return useMemo(() => {
-    const fired = traceNow().findLast(
-      (entry) => entry.lane === 'rule' && (pastUs === null || entry.at <= pastUs),
-    );
-    return fired?.lane === 'rule' ? fired.id : null;
-  }, [version, pastUs]); // eslint-disable-line react-hooks/exhaustive-deps -- the trace grows in place; its version says when
-}
+const views = [
+  { value: 'rules', label: 'Rules' },
+  { value: 'map', label: 'Map' },
+  { value: 'grid', label: 'Grid' },
+] as const;
+type View = (typeof views)[number]['value'];
 
-/** What the gadget does: states, and rules as sentences. */
+/** What the gadget does: states, and rules as sentences; the same as a map, and as a grid of what is answered. */
 export function FlowPage() {
   const { flow } = useDocument();
-  const stateId = usePlayer((state) => state.shown?.stateId ?? null);
-  const lastRuleId = useLastRule();
-  const [filter, setFilter] = useState('');
+  const [params, setParams] = useSearchParams();
+  const view: View = views.find(({ value }) => value === params.get('view'))?.value ?? 'rules';
   const addState = () => edit({ name: 'addState', args: [`State ${flow.states.length + 1}`] });
   const add = <Button onClick={addState}>Add a state</Button>;
-  const shown = flow.states.filter(({ name }) => name.toLowerCase().includes(filter.toLowerCase()));
+  const tools = (
+    <>
+      <SegmentedControl
+        size="xs"
+        aria-label="View"
+        data={[...views]}
+        value={view}
+        onChange={(value) => setParams(value === 'rules' ? {} : { view: value }, { replace: true })}
+      />
+      {add}
+    </>
+  );
   return (
     <SheetFrame
       title="Flow"
       about="What it does: in each state, the first rule that fits answers."
-      tools={flow.states.length > 0 && add}
+      tools={flow.states.length > 0 && tools}
     >
       {flow.states.length === 0 ? (
         <FirstStep action={add}>
@@ -44,31 +46,11 @@ export function FlowPage() {
           entering it, then add rules for what leads on.
         </FirstStep>
       ) : (
-        <>
-          <StateIndex currentId={stateId} />
-          <Variables />
-          {flow.states.length > manyStates && (
-            <TextInput
-              mb="sm"
-              size="sm"
-              aria-label="Filter states by name"
-              placeholder="Filter states by name"
-              value={filter}
-              onChange={(event) => setFilter(event.currentTarget.value)}
-            />
-          )}
-          <ol className={classes.states}>
-            {shown.map((state) => (
-              <StateCard
-                key={state.id}
-                state={state}
-                index={flow.states.indexOf(state)}
-                current={state.id === stateId}
-                lastRuleId={state.rules.some(({ id }) => id === lastRuleId) ? lastRuleId : null}
-              />
-            ))}
-          </ol>
-        </>
+        <Suspense fallback={<p role="status">Drawing…</p>}>
+          {view === 'rules' && <RulesView />}
+          {view === 'map' && <MapView />}
+          {view === 'grid' && <GridView />}
+        </Suspense>
       )}
     </SheetFrame>
   );

@@ -1,10 +1,13 @@
 import { ActionIcon, Menu } from '@mantine/core';
-import { IconDots } from '@tabler/icons-react';
-import { showExpression, type Rule, type State } from '@hum-lever/core';
+import { IconDots, IconKeyboard } from '@tabler/icons-react';
+import { areInside, showExpression, type Rule, type State } from '@hum-lever/core';
+import { useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { Choice, DurationField, TextField, usePlace } from '../../shared/index.ts';
+import { Choice, TextField, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
-import { targetChoices, triggerChoices, triggerOf, triggerValue, typedGuard } from './sentences.ts';
+import { targetChoices, typedGuard } from './sentences.ts';
+import { TriggerSlots } from './TriggerSlots.tsx';
+import { TypedRule } from './TypedRule.tsx';
 import classes from './Flow.module.css';
 
 /** A rule as a sentence: when, if, then, and where to. */
@@ -19,14 +22,9 @@ export function RuleLine({
   number: number;
   fired: boolean;
 }) {
-  const gadget = useDocument();
-  const { variables } = gadget.flow;
+  const [typing, setTyping] = useState(false);
   const { id, className } = usePlace(rule.id);
   const change = (patch: Partial<Omit<Rule, 'id'>>) => edit({ name: 'changeRule', args: [rule.id, patch] });
-  const guard = (typed: string) => {
-    const read = typedGuard(typed, variables);
-    return 'ok' in read ? change({ guard: read.ok }) : read.refused;
-  };
   return (
     <li
       id={id}
@@ -38,67 +36,110 @@ export function RuleLine({
         {number}
       </span>
       <div className={classes.sentence}>
-        <div className={classes.clause}>
-          When
-          <Choice
-            label="When"
-            data={triggerChoices(gadget, rule.trigger)}
-            value={triggerValue(rule.trigger)}
-            choose={(chosen) => change({ trigger: triggerOf(chosen) })}
-          />
-          {rule.trigger.kind === 'after' && (
-            <DurationField
-              label=""
-              aria-label="Time since entering"
-              width={98}
-              minUs={1_000}
-              step={50}
-              value={rule.trigger.delayUs}
-              commit={(delayUs) => change({ trigger: { kind: 'after', delayUs } })}
-            />
-          )}
-          if
-          <TextField
-            size="xs"
-            className={classes.guard!}
-            classNames={{ input: 'number' }}
-            aria-label="Only if"
-            placeholder="always"
-            value={rule.guard === null ? '' : showExpression(rule.guard, variables)}
-            commit={guard}
-          />
-          <Choice
-            label="Then"
-            data={targetChoices(gadget, state.id)}
-            value={rule.targetId ?? ''}
-            choose={(chosen) => change({ targetId: chosen || null })}
-          />
-        </div>
-        <ActionList
-          label={`Rule ${number} of ${state.name}`}
-          actions={rule.actions}
-          put={(actions) => change({ actions })}
-        />
+        {typing ? (
+          <TypedRule rule={rule} put={change} close={() => setTyping(false)} />
+        ) : (
+          <Sentence state={state} rule={rule} number={number} change={change} />
+        )}
       </div>
-      <Menu position="bottom-end">
-        <Menu.Target>
-          <ActionIcon variant="subtle" size="sm" aria-label={`More for rule ${number} of ${state.name}`}>
-            <IconDots size={16} />
-          </ActionIcon>
-        </Menu.Target>
-        <Menu.Dropdown>
-          <Menu.Item disabled={number === 1} onClick={() => edit({ name: 'moveRule', args: [rule.id, -1] })}>
-            Ask it earlier
-          </Menu.Item>
-          <Menu.Item
-            disabled={number === state.rules.length}
-            onClick={() => edit({ name: 'moveRule', args: [rule.id, 1] })}
-          >
-            Ask it later
-          </Menu.Item>
-          <Menu.Item onClick={() => edit({ name: 'removeRule', args: [rule.id] })}>Remove</Menu.Item>
-        </Menu.Dropdown>
-      </Menu>
+      <span className={classes.ruleTools}>
+        <ActionIcon
+          variant="subtle"
+          size="sm"
+          aria-label={`Rule ${number} of ${state.name} as text`}
+          aria-pressed={typing}
+          onClick={() => setTyping(!typing)}
+        >
+          <IconKeyboard size={16} />
+        </ActionIcon>
+        <Menu position="bottom-end">
+          <Menu.Target>
+            <ActionIcon variant="subtle" size="sm" aria-label={`More for rule ${number} of ${state.name}`}>
+              <IconDots size={16} />
+            </ActionIcon>
+          </Menu.Target>
+          <Menu.Dropdown>
+            <Menu.Item
+              disabled={number === 1}
+              onClick={() => edit({ name: 'moveRule', args: [rule.id, -1] })}
+            >
+              Ask it earlier
+            </Menu.Item>
+            <Menu.Item
+              disabled={number === state.rules.length}
+              onClick={() => edit({ name: 'moveRule', args: [rule.id, 1] })}
+            >
+              Ask it later
+            </Menu.Item>
+            <Menu.Item onClick={() => edit({ name: 'removeRule', args: [rule.id] })}>Remove</Menu.Item>
+          </Menu.Dropdown>
+        </Menu>
+      </span>
     </li>
+  );
+}
+
+function Sentence({
+  state,
+  rule,
+  number,
+  change,
+}: {
+  state: State;
+  rule: Rule;
+  number: number;
+  change: (patch: Partial<Omit<Rule, 'id'>>) => string | null;
+}) {
+  const gadget = useDocument();
+  const guard = (typed: string) => {
+    const read = typedGuard(typed, gadget);
+    return 'ok' in read ? change({ guard: read.ok }) : read.refused;
+  };
+  const [first, ...others] = rule.targetIds;
+  const inward = rule.targetIds.length > 0 && areInside(gadget, rule.targetIds, state.id);
+  return (
+    <>
+      <div className={classes.clause}>
+        When
+        <TriggerSlots trigger={rule.trigger} put={(trigger) => change({ trigger })} />
+        if
+        <TextField
+          size="xs"
+          className={classes.guard!}
+          classNames={{ input: 'number' }}
+          aria-label="Only if"
+          placeholder="always"
+          value={rule.guard === null ? '' : showExpression(rule.guard, gadget)}
+          commit={guard}
+        />
+        <Choice
+          label="Then"
+          data={targetChoices(gadget, state.id)}
+          value={first ?? ''}
+          choose={(chosen) => change({ targetIds: chosen ? [chosen] : [], internal: false })}
+        />
+        {others.length > 0 && (
+          <span className={classes.also}>
+            and to {others.map((id) => gadget.flow.states.find((one) => one.id === id)?.name).join(', ')}
+          </span>
+        )}
+        {inward && (
+          <Choice
+            label="Whether it leaves this state"
+            data={[
+              { value: 'out', label: `leaving ${state.name} first` },
+              { value: 'in', label: `staying in ${state.name}` },
+            ]}
+            value={rule.internal ? 'in' : 'out'}
+            choose={(chosen) => change({ internal: chosen === 'in' })}
+          />
+        )}
+      </div>
+      <ActionList
+        label={`Rule ${number} of ${state.name}`}
+        actions={rule.actions}
+        put={(actions) => change({ actions })}
+      />
+    </>
   );
 }

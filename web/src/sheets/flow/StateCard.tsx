@@ -1,17 +1,22 @@
-import { ActionIcon, Button, Menu } from '@mantine/core';
-import { IconDots, IconPlayerPlay } from '@tabler/icons-react';
-import type { State } from '@hum-lever/core';
+import { Button } from '@mantine/core';
+import { IconPlayerPlay } from '@tabler/icons-react';
+import { isHistory, type State } from '@hum-lever/core';
 import { memo } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { TextField, usePlace } from '../../shared/index.ts';
+import { Choice, TextField, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
+import { kindSigns, kindWords } from './Outline.tsx';
 import { RuleLine } from './RuleLine.tsx';
 import { firstTrigger } from './sentences.ts';
+import { StateMenu } from './StateMenu.tsx';
 import classes from './Flow.module.css';
 
 interface StateCardProps {
   state: State;
-  index: number;
+  /** Names of the states around it, outermost first. */
+  around: string;
+  /** The states directly in it, history apart. */
+  inner: readonly State[];
   /** Whether the gadget in hand is in it. */
   current: boolean;
   /** The rule that fired last, where it is one of this state's. */
@@ -19,17 +24,28 @@ interface StateCardProps {
 }
 
 /** One state: what happens on entering and leaving it, and its rules in the order in which they are asked. */
-export const StateCard = memo(function StateCard({ state, index, current, lastRuleId }: StateCardProps) {
+export const StateCard = memo(function StateCard({
+  state,
+  around,
+  inner,
+  current,
+  lastRuleId,
+}: StateCardProps) {
   const gadget = useDocument();
   const { flow } = gadget;
   const { id, className } = usePlace(state.id);
   const change = (patch: Partial<Pick<State, 'name' | 'entry' | 'exit'>>) =>
     edit({ name: 'changeState', args: [state.id, patch] });
-  const first = flow.initialId === state.id;
+  const parent = flow.states.find((one) => one.id === state.parentId);
+  const first = parent ? parent.initial?.targetIds.includes(state.id) : flow.initialId === state.id;
+  const history = isHistory(state);
   const addRule = () =>
     edit({
       name: 'addRule',
-      args: [state.id, { trigger: firstTrigger(gadget), guard: null, actions: [], targetId: null }],
+      args: [
+        state.id,
+        { trigger: firstTrigger(gadget), guard: null, actions: [], targetIds: [], internal: false },
+      ],
     });
   return (
     <li
@@ -40,76 +56,102 @@ export const StateCard = memo(function StateCard({ state, index, current, lastRu
       aria-current={current || undefined}
     >
       <header className={classes.stateHead}>
-        <TextField
-          className={classes.stateName!}
-          variant="unstyled"
-          aria-label="Name of the state"
-          value={state.name}
-          commit={(name) => change({ name: name.trim() })}
-        />
+        <div className={classes.stateName}>
+          {around !== '' && <span className={classes.around}>in {around}</span>}
+          <TextField
+            variant="unstyled"
+            aria-label="Name of the state"
+            value={state.name}
+            commit={(name) => change({ name: name.trim() })}
+          />
+        </div>
+        {state.kind !== 'plain' && (
+          <span className={classes.first} title={kindWords[state.kind]}>
+            {kindSigns[state.kind]} {kindWords[state.kind]}
+          </span>
+        )}
         {first && (
           <span className={classes.first}>
             <IconPlayerPlay size={14} aria-hidden /> starts here
           </span>
         )}
         {current && <span className={classes.here}>in hand now</span>}
-        <Menu position="bottom-end">
-          <Menu.Target>
-            <ActionIcon variant="subtle" aria-label={`More for ${state.name}`}>
-              <IconDots size={18} />
-            </ActionIcon>
-          </Menu.Target>
-          <Menu.Dropdown>
-            <Menu.Item disabled={first} onClick={() => edit({ name: 'setInitialState', args: [state.id] })}>
-              Start here
-            </Menu.Item>
-            <Menu.Item
-              disabled={index === 0}
-              onClick={() => edit({ name: 'moveState', args: [state.id, -1] })}
-            >
-              Move up
-            </Menu.Item>
-            <Menu.Item
-              disabled={index === flow.states.length - 1}
-              onClick={() => edit({ name: 'moveState', args: [state.id, 1] })}
-            >
-              Move down
-            </Menu.Item>
-            <Menu.Item onClick={() => edit({ name: 'removeState', args: [state.id] })}>
-              Remove, with the rules that lead here
-            </Menu.Item>
-          </Menu.Dropdown>
-        </Menu>
+        <StateMenu state={state} first={first === true} />
       </header>
-      <div className={classes.block}>
-        <span className={classes.blockName}>On entering</span>
-        <ActionList
-          label={`On entering ${state.name}`}
-          actions={state.entry}
-          put={(entry) => change({ entry })}
-        />
-      </div>
-      <ol className={classes.rules}>
-        {state.rules.map((rule, at) => (
-          <RuleLine key={rule.id} state={state} rule={rule} number={at + 1} fired={rule.id === lastRuleId} />
-        ))}
-      </ol>
-      <Button
-        size="compact-sm"
-        variant="default"
-        onClick={addRule}
-        aria-label={`Add a rule to ${state.name}`}
-      >
-        Add a rule
-      </Button>
-      <div className={classes.block}>
-        <span className={classes.blockName}>On leaving</span>
-        <ActionList
-          label={`On leaving ${state.name}`}
-          actions={state.exit}
-          put={(exit) => change({ exit })}
-        />
-      </div>
+      {(inner.length > 0 && state.kind === 'plain') || history ? (
+        <Beginning state={state} inner={inner} history={history} />
+      ) : null}
+      {!history && (
+        <div className={classes.block}>
+          <span className={classes.blockName}>On entering</span>
+          <ActionList
+            label={`On entering ${state.name}`}
+            actions={state.entry}
+            put={(entry) => change({ entry })}
+          />
+        </div>
+      )}
+      {!history && state.kind !== 'final' && (
+        <>
+          <ol className={classes.rules}>
+            {state.rules.map((rule, at) => (
+              <RuleLine
+                key={rule.id}
+                state={state}
+                rule={rule}
+                number={at + 1}
+                fired={rule.id === lastRuleId}
+              />
+            ))}
+          </ol>
+          <Button
+            size="compact-sm"
+            variant="default"
+            onClick={addRule}
+            aria-label={`Add a rule to ${state.name}`}
+          >
+            Add a rule
+          </Button>
+          <div className={classes.block}>
+            <span className={classes.blockName}>On leaving</span>
+            <ActionList
+              label={`On leaving ${state.name}`}
+              actions={state.exit}
+              put={(exit) => change({ exit })}
+            />
+          </div>
+        </>
+      )}
     </li>
   );
 });
+
+/** Where entering a state with others in it leads; for history, while there is none. */
+function Beginning({ state, inner, history }: { state: State; inner: readonly State[]; history: boolean }) {
+  const [first] = inner;
+  const value = state.initial?.targetIds[0] ?? '';
+  return (
+    <div className={classes.block}>
+      <span className={classes.blockName}>{history ? 'At first' : 'Begins in'}</span>
+      <div className={classes.clause}>
+        <Choice
+          label={history ? `Where ${state.name} leads at first` : `Where ${state.name} begins`}
+          data={[
+            { value: '', label: first ? `${first.name}, its first` : 'the first' },
+            ...inner.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          value={inner.some(({ id }) => id === value) ? value : ''}
+          choose={(id) =>
+            edit({
+              name: 'changeState',
+              args: [
+                state.id,
+                { initial: id === '' ? null : { targetIds: [id], actions: state.initial?.actions ?? [] } },
+              ],
+            })
+          }
+        />
+      </div>
+    </div>
+  );
+}

@@ -1,46 +1,93 @@
 import { ActionIcon, Button, Table, VisuallyHidden } from '@mantine/core';
 import { IconTrash } from '@tabler/icons-react';
-import { countUses, type Variable } from '@hum-lever/core';
+import { countUses, type Saved, type Variable } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
-import { count, NumberField, TextField, usePlace } from '../../shared/index.ts';
+import { Choice, count, NumberField, TextField, usePlace } from '../../shared/index.ts';
 import { usePlayer } from '../../workers/index.ts';
 import classes from './Flow.module.css';
 
+type Kind = Variable['kind'];
+type Fresh = Variable extends infer V ? (V extends Variable ? Omit<V, 'id'> : never) : never;
+
+const kindWords: Record<Kind, string> = {
+  number: 'number',
+  flag: 'yes or no',
+  choice: 'choice',
+  list: 'list',
+};
+
 /** A word that no variable has yet. */
-function freshName(variables: Variable[]): string {
+function freshName(variables: Variable[], stem: string): string {
   let n = 1;
-  while (variables.some(({ name }) => name === `number${n}`)) n += 1;
-  return `number${n}`;
+  while (variables.some(({ name }) => name === `${stem}${n}`)) n += 1;
+  return `${stem}${n}`;
 }
 
-/** The numbers that the gadget remembers, with what they are just now. */
+/** As each kind starts out. Option ids are the document's own to give; these are free in a new choice. */
+function fresh(kind: Kind, name: string, saved: Saved | null, taken: readonly string[]): Fresh {
+  const free = (n: number): string => {
+    let at = n;
+    while (taken.includes(`q${at}`)) at += 2;
+    return `q${at}`;
+  };
+  switch (kind) {
+    case 'number':
+      return { kind, name, saved, initial: 0, min: 0, max: 100, overflow: 'hold', unit: '' };
+    case 'flag':
+      return { kind, name, saved, initial: false };
+    case 'choice': {
+      const options = [
+        { id: free(1), name: 'One' },
+        { id: free(2), name: 'Other' },
+      ];
+      return { kind, name, saved, options, initialId: options[0]!.id };
+    }
+    case 'list':
+      return { kind, name, saved, initial: 0, min: 0, max: 9, overflow: 'hold', length: 8 };
+  }
+}
+
+const optionIds = (variables: readonly Variable[]) =>
+  variables.flatMap((variable) => (variable.kind === 'choice' ? variable.options.map(({ id }) => id) : []));
+
+/** What the gadget remembers, with what it is just now. */
 export function Variables() {
   const { variables } = useDocument().flow;
   const add = () =>
-    edit({ name: 'addVariable', args: [{ name: freshName(variables), initial: 0, min: 0, max: 100 }] });
+    edit({
+      name: 'addVariable',
+      args: [fresh('number', freshName(variables, 'number'), null, optionIds(variables))],
+    });
   return (
-    <details className={`card ${classes.variables}`} open={variables.length > 0 && variables.length < 6}>
-      <summary>{variables.length === 0 ? 'No variables' : count(variables.length, 'variable')}</summary>
+    <details className={`card ${classes.variables}`}>
+      <summary>
+        {variables.length === 0 ? 'No variables' : count(variables.length, 'variable')}
+        <Values variables={variables} />
+      </summary>
       {variables.length > 0 && (
-        <Table verticalSpacing={4}>
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>Name</Table.Th>
-              <Table.Th>Starts at</Table.Th>
-              <Table.Th>At least</Table.Th>
-              <Table.Th>At most</Table.Th>
-              <Table.Th className="right">Now</Table.Th>
-              <Table.Th>
-                <VisuallyHidden>Remove</VisuallyHidden>
-              </Table.Th>
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {variables.map((variable) => (
-              <VariableRow key={variable.id} variable={variable} />
-            ))}
-          </Table.Tbody>
-        </Table>
+        <div className={classes.scroll}>
+          <Table verticalSpacing={4}>
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>Name</Table.Th>
+                <Table.Th>Kind</Table.Th>
+                <Table.Th>Starts at</Table.Th>
+                <Table.Th>Range</Table.Th>
+                <Table.Th>Beyond it</Table.Th>
+                <Table.Th>At power-off</Table.Th>
+                <Table.Th className="right">Now</Table.Th>
+                <Table.Th>
+                  <VisuallyHidden>Remove</VisuallyHidden>
+                </Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              {variables.map((variable) => (
+                <VariableRow key={variable.id} variable={variable} />
+              ))}
+            </Table.Tbody>
+          </Table>
+        </div>
       )}
       <Button size="compact-sm" variant="default" onClick={add} mt={6}>
         Add a variable
@@ -49,21 +96,37 @@ export function Variables() {
   );
 }
 
+/** Each with what it is now, as far as a line holds them. */
+function Values({ variables }: { variables: readonly Variable[] }) {
+  const now = usePlayer((state) => state.shown?.variables);
+  return (
+    <span className={classes.values}>
+      {variables.slice(0, 12).map((variable) => (
+        <span key={variable.id}>
+          {variable.name} <span className="number">{nowWords(variable, now?.[variable.id])}</span>
+        </span>
+      ))}
+    </span>
+  );
+}
+
+const savedWords: Record<Saved['when'] | 'no', string> = {
+  no: 'forgotten',
+  change: 'kept, with each change',
+  quiet: 'kept, once quiet for 2 s',
+  asked: 'kept, when told to save',
+};
+const savedAs = (when: string): Saved | null => {
+  if (when === 'no') return null;
+  return when === 'quiet' ? { when, quietUs: 2_000_000 } : { when: when as 'change' | 'asked' };
+};
+
 function VariableRow({ variable }: { variable: Variable }) {
   const gadget = useDocument();
   const place = usePlace(variable.id);
   const now = usePlayer((state) => state.shown?.variables[variable.id]);
-  const change = (patch: Partial<Omit<Variable, 'id'>>) =>
-    edit({ name: 'changeVariable', args: [variable.id, patch] });
-  const number = (field: 'initial' | 'min' | 'max', label: string) => (
-    <NumberField
-      label=""
-      aria-label={`${label} of ${variable.name}`}
-      width={104}
-      value={variable[field]}
-      commit={(value) => change({ [field]: value })}
-    />
-  );
+  const { variables } = gadget.flow;
+  const change = (patch: object) => edit({ name: 'changeVariable', args: [variable.id, patch] });
   const uses = countUses(gadget, variable.id);
   return (
     <Table.Tr {...place}>
@@ -76,10 +139,29 @@ function VariableRow({ variable }: { variable: Variable }) {
           commit={(name) => change({ name: name.trim() })}
         />
       </Table.Td>
-      <Table.Td>{number('initial', 'Start')}</Table.Td>
-      <Table.Td>{number('min', 'Minimum')}</Table.Td>
-      <Table.Td>{number('max', 'Maximum')}</Table.Td>
-      <Table.Td className="right number">{now ?? '–'}</Table.Td>
+      <Table.Td>
+        <Choice
+          label={`Kind of ${variable.name}`}
+          data={Object.entries(kindWords).map(([value, label]) => ({ value, label }))}
+          value={variable.kind}
+          choose={(kind) =>
+            edit({
+              name: 'replaceVariable',
+              args: [variable.id, fresh(kind as Kind, variable.name, variable.saved, optionIds(variables))],
+            })
+          }
+        />
+      </Table.Td>
+      <Figures variable={variable} change={change} />
+      <Table.Td>
+        <Choice
+          label={`At power-off, ${variable.name}`}
+          data={Object.entries(savedWords).map(([value, label]) => ({ value, label }))}
+          value={variable.saved?.when ?? 'no'}
+          choose={(when) => change({ saved: savedAs(when) })}
+        />
+      </Table.Td>
+      <Table.Td className="right number">{nowWords(variable, now)}</Table.Td>
       <Table.Td>
         <ActionIcon
           variant="subtle"
@@ -90,5 +172,129 @@ function VariableRow({ variable }: { variable: Variable }) {
         </ActionIcon>
       </Table.Td>
     </Table.Tr>
+  );
+}
+
+function nowWords(variable: Variable, now: number | number[] | undefined): string {
+  if (now === undefined) return '–';
+  if (Array.isArray(now)) return now.join(' ');
+  if (variable.kind === 'flag') return now === 1 ? 'yes' : 'no';
+  if (variable.kind === 'choice') return variable.options[now]?.name ?? String(now);
+  return variable.kind === 'number' && variable.unit !== '' ? `${now}\u202f${variable.unit}` : String(now);
+}
+
+type Change = (patch: object) => string | null;
+
+/** Start, range and what lies beyond it, as far as the kind has them. */
+function Figures({ variable, change }: { variable: Variable; change: Change }) {
+  const { name } = variable;
+  if (variable.kind === 'flag')
+    return (
+      <>
+        <Table.Td>
+          <Choice
+            label={`Start of ${name}`}
+            data={[
+              { value: 'no', label: 'no' },
+              { value: 'yes', label: 'yes' },
+            ]}
+            value={variable.initial ? 'yes' : 'no'}
+            choose={(value) => change({ initial: value === 'yes' })}
+          />
+        </Table.Td>
+        <Table.Td colSpan={2} />
+      </>
+    );
+  if (variable.kind === 'choice')
+    return (
+      <>
+        <Table.Td>
+          <Choice
+            label={`Start of ${name}`}
+            data={variable.options.map((option) => ({ value: option.id, label: option.name }))}
+            value={variable.initialId}
+            choose={(initialId) => change({ initialId })}
+          />
+        </Table.Td>
+        <Table.Td colSpan={2}>
+          <Options variable={variable} change={change} />
+        </Table.Td>
+      </>
+    );
+  const number = (field: 'initial' | 'min' | 'max', label: string) => (
+    <NumberField
+      label=""
+      aria-label={`${label} of ${name}`}
+      width={68}
+      value={variable[field]}
+      commit={(value) => change({ [field]: value })}
+    />
+  );
+  return (
+    <>
+      <Table.Td>
+        {number('initial', 'Start')}
+        {variable.kind === 'list' && (
+          <NumberField
+            label=""
+            aria-label={`Places of ${name}`}
+            width={84}
+            unit="places"
+            min={1}
+            max={64}
+            value={variable.length}
+            commit={(length) => change({ length })}
+          />
+        )}
+      </Table.Td>
+      <Table.Td>
+        <div className={classes.range}>
+          {number('min', 'Minimum')}
+          {number('max', 'Maximum')}
+        </div>
+      </Table.Td>
+      <Table.Td>
+        <Choice
+          label={`Beyond the range of ${name}`}
+          data={[
+            { value: 'hold', label: 'stops' },
+            { value: 'wrap', label: 'goes round' },
+          ]}
+          value={variable.overflow}
+          choose={(overflow) => change({ overflow })}
+        />
+      </Table.Td>
+    </>
+  );
+}
+
+function Options({ variable, change }: { variable: Extract<Variable, { kind: 'choice' }>; change: Change }) {
+  const { options } = variable;
+  return (
+    <div className={classes.options}>
+      {options.map((option, at) => (
+        <TextField
+          key={option.id}
+          size="xs"
+          w={84}
+          classNames={{ input: 'number' }}
+          aria-label={`Option ${at + 1} of ${variable.name}`}
+          value={option.name}
+          commit={(name) =>
+            change({
+              options: options.map((one) => (one.id === option.id ? { ...one, name: name.trim() } : one)),
+            })
+          }
+        />
+      ))}
+      <button
+        type="button"
+        className={classes.add}
+        aria-label={`Add an option to ${variable.name}`}
+        onClick={() => edit({ name: 'addOption', args: [variable.id, `Option${options.length + 1}`] })}
+      >
+        +
+      </button>
+    </div>
   );
 }

@@ -1,11 +1,10 @@
 import { buttonOf } from '../../test/gadgets.ts';
-import { addPartEdit, emptyGadget, type Control, type Gadget } from '@hum-lever/core';
+import { addPartEdit, blankState, emptyFlow, emptyGadget, type Control, type Gadget } from '@hum-lever/core';
 import {
   actionChoices,
   targetChoices,
   firstTrigger,
   triggerChoices,
-  triggerOf,
   triggerValue,
   typedGuard,
   typedTemplate,
@@ -21,25 +20,45 @@ const gadget: Gadget = {
   ],
   outputs: [{ id: 'o1', kind: 'light', name: 'Lamp', colour: 'red' }],
   flow: {
-    variables: [{ id: 'v1', name: 'heat', initial: 0, min: 0, max: 9 }],
+    ...emptyFlow(),
+    variables: [
+      {
+        id: 'v1',
+        kind: 'number',
+        name: 'heat',
+        saved: null,
+        initial: 0,
+        min: 0,
+        max: 9,
+        overflow: 'hold',
+        unit: '',
+      },
+    ],
     initialId: 's1',
     states: [
-      { id: 's1', name: 'Dark', entry: [], exit: [], rules: [] },
-      { id: 's2', name: 'Lit', entry: [], exit: [], rules: [] },
+      { ...blankState(), id: 's1', name: 'Dark' },
+      { ...blankState(), id: 's2', name: 'Lit' },
     ],
   },
 };
 
 describe('slots of a sentence', () => {
   it('offer what the controls are heard to do, and time', () => {
-    const after = { kind: 'after', delayUs: 5_000 } as const;
+    const after = { kind: 'after', delay: 5_000 } as const;
     expect(triggerChoices(gadget, after).map(({ label }) => label)).toEqual([
       'Stir is pressed',
       'Stir is let go',
       'Stir is tapped',
       'Stir is held',
       'Stir is let go after being held',
-      'time has passed',
+      'after',
+      'every',
+      'MIDI comes in',
+      'the power comes on',
+      'it is woken',
+      'the cell runs low',
+      'as soon as it can',
+      'anything happens',
     ]);
   });
 
@@ -66,7 +85,7 @@ describe('slots of a sentence', () => {
         },
       ],
     } as Gadget;
-    const choices = triggerChoices(more, { kind: 'after', delayUs: 5_000 });
+    const choices = triggerChoices(more, { kind: 'after', delay: 5_000 });
     for (const label of [
       'Dial is turned up a step',
       'GO is heard',
@@ -74,8 +93,8 @@ describe('slots of a sentence', () => {
       'Both: together',
     ])
       expect(choices.map((choice) => choice.label)).toContain(label);
-    for (const { value } of choices.filter((choice) => choice.value !== 'after'))
-      expect(triggerValue(triggerOf(value))).toBe(value);
+    for (const { value, trigger } of choices) expect(triggerValue(trigger)).toBe(value);
+    expect(new Set(choices.map(({ value }) => value)).size).toBe(choices.length);
   });
 
   it('begin with a press of a button, whatever else comes first, or with time', () => {
@@ -90,7 +109,8 @@ describe('slots of a sentence', () => {
   it('keep a gesture that is not heard any more, so that the rule still says what it says', () => {
     const double = { kind: 'gesture', controlId: 'b1', gesture: 'double' } as const;
     expect(triggerChoices(gadget, double).map(({ value }) => value)).toContain(triggerValue(double));
-    expect(triggerOf(triggerValue(double))).toEqual(double);
+    const kept = triggerChoices(gadget, double).find(({ value }) => value === triggerValue(double));
+    expect(kept?.trigger).toEqual(double);
   });
 
   it('offer to stay, to go, and to enter again', () => {
@@ -102,15 +122,14 @@ describe('slots of a sentence', () => {
   });
 
   it('offer only actions that the gadget has parts for', () => {
-    expect(actionChoices(gadget).map(({ action }) => action.kind)).toEqual(['light', 'set', 'wait']);
+    expect(actionChoices(gadget).map(({ action }) => action.kind)).toEqual(['light', 'level', 'set', 'wait']);
     expect(actionChoices(emptyGadget('Bare')).map(({ action }) => action.kind)).toEqual(['wait']);
   });
 
   it('read typed names into ids, nothing into always, and say what was expected', () => {
-    const { variables } = gadget.flow;
-    expect(typedGuard('heat > 3', variables)).toEqual({ ok: 'v1 > 3' });
-    expect(typedGuard('  ', variables)).toEqual({ ok: null });
-    expect(typedGuard('cold', variables)).toMatchObject({ refused: expect.stringContaining('heat') });
-    expect(typedTemplate('Heat {heat', variables)).toMatchObject({ refused: expect.stringContaining('}') });
+    expect(typedGuard('heat > 3', gadget)).toEqual({ ok: 'v1 > 3' });
+    expect(typedGuard('  ', gadget)).toEqual({ ok: null });
+    expect(typedGuard('cold', gadget)).toMatchObject({ refused: expect.stringContaining('heat') });
+    expect(typedTemplate('Heat {heat', gadget)).toMatchObject({ refused: expect.stringContaining('}') });
   });
 });

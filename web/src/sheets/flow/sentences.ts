@@ -4,15 +4,16 @@ import {
   ExpressionError,
   gestureKinds,
   gesturesOf,
+  isHistory,
   readExpression,
   readTemplate,
+  stateLabels,
   type Action,
-  type CodeGesture,
   type Control,
   type Gadget,
   type GestureKind,
+  type PowerEvent,
   type Trigger,
-  type Variable,
 } from '@hum-lever/core';
 import { codeWords, gestureWords } from '../../words/index.ts';
 
@@ -22,15 +23,17 @@ export interface Choice {
   value: string;
   label: string;
 }
-
-const afterValue = 'after';
+export interface TriggerChoice extends Choice {
+  /** As it starts out when it is chosen. */
+  trigger: Trigger;
+}
 
 /** What a new rule waits for: a press, where there is a button. */
 export function firstTrigger(gadget: Gadget): Trigger {
   const [button] = controlsOf(gadget, 'button');
   return button
     ? { kind: 'gesture', controlId: button.id, gesture: 'press' }
-    : { kind: 'after', delayUs: 1_000_000 };
+    : { kind: 'after', delay: 1_000_000 };
 }
 
 /** What a control can be heard to do; codes are named one by one. */
@@ -39,107 +42,228 @@ function saidBy(control: Control): GestureKind[] {
   return control.kind === 'codes' ? [] : ['up', 'down'];
 }
 
-/** Triggers that the gadget can have: what its controls are heard to do, and time. */
-export function triggerChoices({ controls, chords }: Gadget, current: Trigger): Choice[] {
-  const heard = controls.flatMap((control) => {
-    const said = saidBy(control);
-    const kept = (gesture: GestureKind) =>
-      said.includes(gesture) ||
-      (current.kind === 'gesture' && current.controlId === control.id && current.gesture === gesture);
-    return gestureKinds.filter(kept).map((gesture) => ({
-      value: `${control.id} ${gesture}`,
-      label: `${control.name} ${gesture === 'repeat' ? '' : 'is '}${gestureWords[gesture]}`,
-    }));
-  });
-  const codes = controls.flatMap((control) => (control.kind === 'codes' ? control.codes : []));
-  return [
-    ...heard,
-    ...codes.flatMap(({ id, name }) =>
-      codeGestures.map((gesture) => ({
-        value: `code ${id} ${gesture}`,
-        label: `${name} ${codeWords[gesture]}`,
-      })),
-    ),
-    ...chords.map(({ id, name }) => ({ value: `chord ${id}`, label: `${name}: together` })),
-    { value: afterValue, label: 'time has passed' },
-  ];
-}
+const powerWords: Record<PowerEvent, string> = {
+  up: 'the power comes on',
+  wake: 'it is woken',
+  low: 'the cell runs low',
+};
 
+/** What tells one trigger from another in a list of choices: everything but its figures. */
 export function triggerValue(trigger: Trigger): string {
   switch (trigger.kind) {
-    case 'after':
-      return afterValue;
+    case 'gesture':
+      return `${trigger.controlId} ${trigger.gesture}`;
+    case 'turn':
+    case 'crossing':
+      return `${trigger.kind} ${trigger.controlId}`;
     case 'chord':
       return `chord ${trigger.chordId}`;
     case 'code':
       return `code ${trigger.codeId} ${trigger.gesture}`;
-    case 'gesture':
-      return `${trigger.controlId} ${trigger.gesture}`;
+    case 'timer':
+      return `timer ${trigger.timerId}`;
+    case 'signal':
+      return `signal ${trigger.signalId}`;
+    case 'done':
+      return `done ${trigger.stateId}`;
+    case 'power':
+      return `power ${trigger.what}`;
+    case 'after':
+    case 'every':
+    case 'midi':
+    case 'always':
+    case 'any':
+      return trigger.kind;
   }
 }
 
-export function triggerOf(value: string): Trigger {
-  if (value === afterValue) return { kind: 'after', delayUs: 1_000_000 };
-  const [first, second, third] = value.split(' ') as [string, string, string];
-  if (first === 'chord') return { kind: 'chord', chordId: second };
-  if (first === 'code') return { kind: 'code', codeId: second, gesture: third as CodeGesture };
-  return { kind: 'gesture', controlId: first, gesture: second as GestureKind };
+/** Triggers that the gadget can have: what its controls are heard to do, time, and what happens inside. */
+export function triggerChoices(gadget: Gadget, current: Trigger): TriggerChoice[] {
+  const { controls, chords, flow } = gadget;
+  const labels = stateLabels(gadget);
+  const choices: Omit<TriggerChoice, 'value'>[] = [
+    ...controls.flatMap((control): Omit<TriggerChoice, 'value'>[] => {
+      const { id, name } = control;
+      const said = saidBy(control);
+      const kept = (gesture: GestureKind) =>
+        said.includes(gesture) ||
+        (current.kind === 'gesture' && current.controlId === id && current.gesture === gesture);
+      return gestureKinds.filter(kept).map((gesture) => ({
+        label: `${name} ${gesture === 'repeat' ? '' : 'is '}${gestureWords[gesture]}`,
+        trigger: { kind: 'gesture', controlId: id, gesture },
+      }));
+    }),
+    ...controls
+      .filter(({ kind }) => kind === 'encoder' || kind === 'knob')
+      .map(({ id, name }) => ({
+        label: `${name} is turned by`,
+        trigger: { kind: 'turn' as const, controlId: id, by: 3 },
+      })),
+    ...controlsOf(gadget, 'knob').map(({ id, name }) => ({
+      label: `${name} comes to`,
+      trigger: { kind: 'crossing' as const, controlId: id, at: 50, rising: true },
+    })),
+    ...controls.flatMap((control) =>
+      control.kind !== 'codes'
+        ? []
+        : control.codes.flatMap(({ id, name }) =>
+            codeGestures.map((gesture) => ({
+              label: `${name} ${codeWords[gesture]}`,
+              trigger: { kind: 'code' as const, codeId: id, gesture },
+            })),
+          ),
+    ),
+    ...chords.map(({ id, name }) => ({
+      label: `${name}: together`,
+      trigger: { kind: 'chord' as const, chordId: id },
+    })),
+    { label: 'after', trigger: { kind: 'after', delay: 1_000_000 } },
+    { label: 'every', trigger: { kind: 'every', delay: 1_000_000 } },
+    ...flow.timers.map(({ id, name }) => ({
+      label: `timer ${name} runs out`,
+      trigger: { kind: 'timer' as const, timerId: id },
+    })),
+    ...flow.signals.map(({ id, name }) => ({
+      label: `${name} is raised`,
+      trigger: { kind: 'signal' as const, signalId: id },
+    })),
+    ...flow.states
+      .filter((state) => flow.states.some(({ parentId, kind }) => parentId === state.id && kind === 'final'))
+      .map(({ id }) => ({
+        label: `${labels.get(id)} is done`,
+        trigger: { kind: 'done' as const, stateId: id },
+      })),
+    {
+      label: 'MIDI comes in',
+      trigger: { kind: 'midi', message: 'noteOn', channel: null, number: null },
+    },
+    ...(['up', 'wake', 'low'] as const).map((what) => ({
+      label: powerWords[what],
+      trigger: { kind: 'power' as const, what },
+    })),
+    { label: 'as soon as it can', trigger: { kind: 'always' } },
+    { label: 'anything happens', trigger: { kind: 'any' } },
+  ];
+  const known = choices.map((choice) => ({ ...choice, value: triggerValue(choice.trigger) }));
+  const value = triggerValue(current);
+  if (known.some((choice) => choice.value === value)) return known;
+  // Done, of a state that has no final state in it any more, is still what the rule says.
+  const label = current.kind === 'done' ? `${labels.get(current.stateId)} is done` : value;
+  return [...known, { value, label, trigger: current }];
 }
 
 /** Targets: stay, or any state; the state itself means leaving and entering it again. */
-export function targetChoices({ flow }: Gadget, ownId: string): Choice[] {
+export function targetChoices(gadget: Gadget, ownId: string): Choice[] {
+  const labels = stateLabels(gadget);
   return [
     { value: '', label: 'stay' },
-    ...flow.states.map(({ id, name }) => ({
-      value: id,
-      label: id === ownId ? `enter ${name} again` : `go to ${name}`,
+    ...gadget.flow.states.map((state) => ({
+      value: state.id,
+      label:
+        state.id === ownId
+          ? `enter ${labels.get(state.id)} again`
+          : `go ${isHistory(state) ? 'back by' : 'to'} ${labels.get(state.id)}`,
     })),
   ];
 }
 
 /** Actions that this gadget has parts for, each as it starts out. */
 export function actionChoices({ outputs, flow }: Gadget): { label: string; action: Action }[] {
-  const first = (kind: string) => outputs.find((output) => output.kind === kind)?.id;
-  const [light, text, tone, variable] = [first('light'), first('text'), first('tone'), flow.variables[0]?.id];
-  const choices: ({ label: string; action: Action } | false)[] = [
-    light !== undefined && {
-      label: 'Set a light',
-      action: { kind: 'light', outputId: light, light: { mode: 'on' } },
-    },
-    text !== undefined && {
-      label: 'Show text',
-      action: { kind: 'text', outputId: text, row: 0, text: 'Hello' },
-    },
-    tone !== undefined && {
-      label: 'Sound a tone',
-      action: { kind: 'tone', outputId: tone, hz: '440', lengthUs: 200_000 },
-    },
-    tone !== undefined && { label: 'Fall silent', action: { kind: 'silence', outputId: tone } },
-    variable !== undefined && {
-      label: 'Change a variable',
-      action: { kind: 'set', variableId: variable, value: `${variable} + 1` },
-    },
-    { label: 'Wait, everything standing still', action: { kind: 'wait', lengthUs: 100_000 } },
-  ];
-  return choices.filter((choice) => choice !== false);
+  const first = (...kinds: string[]) => outputs.find(({ kind }) => kinds.includes(kind))?.id;
+  const outputId = {
+    light: first('light'),
+    text: first('text'),
+    tone: first('tone'),
+    move: first('servo', 'motor'),
+    midi: first('midi'),
+    typist: first('typist'),
+  };
+  const one = flow.variables.find(({ kind }) => kind !== 'list');
+  const list = flow.variables.find(({ kind }) => kind === 'list')?.id;
+  const timerId = flow.timers[0]?.id;
+  const signalId = flow.signals[0]?.id;
+  const choices: { label: string; action: Action }[] = [];
+  const offer = (label: string, action: Action) => void choices.push({ label, action });
+  if (outputId.light !== undefined) {
+    offer('Set a light', { kind: 'light', outputId: outputId.light, light: { mode: 'on' } });
+    offer('Set a light’s level', { kind: 'level', outputId: outputId.light, percent: '50' });
+  }
+  if (outputId.text !== undefined) {
+    offer('Show text', { kind: 'text', outputId: outputId.text, row: 0, text: 'Hello' });
+    offer('Put characters at a place', {
+      kind: 'sprite', outputId: outputId.text, row: '0', column: '0', text: 'O',
+    }); // prettier-ignore
+    if (list !== undefined)
+      offer('Show a list as a row', {
+        kind: 'lane', outputId: outputId.text, row: 0, variableId: list, glyphs: ' .#',
+      }); // prettier-ignore
+  }
+  if (outputId.tone !== undefined) {
+    offer('Sound a tone', { kind: 'tone', outputId: outputId.tone, hz: '440', lengthUs: 200_000 });
+    offer('Play notes', {
+      kind: 'tune', outputId: outputId.tone,
+      notes: [{ hz: 440, lengthUs: 150_000 }, { hz: 660, lengthUs: 150_000 }],
+    }); // prettier-ignore
+    offer('Fall silent', { kind: 'silence', outputId: outputId.tone });
+  }
+  if (outputId.midi !== undefined)
+    offer('Send MIDI', {
+      kind: 'midi', outputId: outputId.midi, message: 'noteOn', channel: 1, first: '60', second: '100',
+    }); // prettier-ignore
+  if (outputId.typist !== undefined)
+    offer('Type text', { kind: 'type', outputId: outputId.typist, text: 'hello' });
+  if (outputId.move !== undefined) offer('Move', { kind: 'move', outputId: outputId.move, to: '50' });
+  if (one)
+    offer('Change a variable', {
+      kind: 'set',
+      variableId: one.id,
+      index: null,
+      value:
+        one.kind === 'choice' ? `${one.id}.${one.initialId}` : one.kind === 'flag' ? 'true' : `${one.id} + 1`,
+    });
+  if (list !== undefined) {
+    offer('Change a place of a list', { kind: 'set', variableId: list, index: '0', value: '1' });
+    offer('Shift a list', { kind: 'shift', variableId: list, value: '0' });
+  }
+  if (timerId !== undefined) {
+    offer('Start a timer', { kind: 'start', timerId, length: 1_000_000, every: false });
+    offer('Stop a timer', { kind: 'stop', timerId });
+  }
+  if (signalId !== undefined) {
+    offer('Raise a signal', { kind: 'raise', signalId, delay: null });
+    offer('Call a signal off', { kind: 'cancel', signalId });
+  }
+  if (flow.variables.some(({ saved }) => saved !== null)) {
+    offer('Save what is kept', { kind: 'save' });
+    offer('Recall what was saved', { kind: 'recall' });
+  }
+  offer('Wait, everything standing still', { kind: 'wait', lengthUs: 100_000 });
+  return choices;
 }
 
-type Read<T> = { ok: T } | { refused: string };
+/** Why it was refused, with a mark under the first character that is wrong. */
+export interface Refused {
+  refused: string;
+}
+type Read<T> = { ok: T } | Refused;
 
-function reading<T>(read: () => T): Read<T> {
+/** The message of a refusal, with what was probably meant. */
+export const refusal = ({ message, suggestion }: ExpressionError): string =>
+  suggestion === null ? `${message}.` : `${message}. Did you mean ${suggestion}?`;
+
+export function reading<T>(read: () => T): Read<T> {
   try {
     return { ok: read() };
   } catch (error) {
-    if (error instanceof ExpressionError) return { refused: error.message };
+    if (error instanceof ExpressionError) return { refused: refusal(error) };
     throw error;
   }
 }
 
 /** Typed expression as the document keeps it, or why it cannot be. */
-export const typedExpression = (typed: string, variables: readonly Variable[]) =>
-  reading(() => readExpression(typed, variables));
-export const typedTemplate = (typed: string, variables: readonly Variable[]) =>
-  reading(() => readTemplate(typed, variables));
+export const typedExpression = (typed: string, gadget: Gadget) =>
+  reading(() => readExpression(typed, gadget));
+export const typedTemplate = (typed: string, gadget: Gadget) => reading(() => readTemplate(typed, gadget));
 /** Nothing typed means: always. */
-export const typedGuard = (typed: string, variables: readonly Variable[]): Read<string | null> =>
-  typed.trim() === '' ? { ok: null } : typedExpression(typed, variables);
+export const typedGuard = (typed: string, gadget: Gadget): Read<string | null> =>
+  typed.trim() === '' ? { ok: null } : typedExpression(typed, gadget);

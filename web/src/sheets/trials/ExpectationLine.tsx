@@ -1,6 +1,7 @@
 import { ActionIcon } from '@mantine/core';
 import { IconCheck, IconX } from '@tabler/icons-react';
 import {
+  variableStart,
   comparisons,
   type Comparison,
   type Expectation,
@@ -28,10 +29,15 @@ export function subjects({ flow, outputs }: Gadget): { value: string; label: str
     ...output('light', (outputId) => ({ kind: 'light', outputId, mode: 'on' })),
     ...output('text', (outputId) => ({ kind: 'text', outputId, row: 0, text: '' })),
     ...output('tone', (outputId) => ({ kind: 'tone', outputId, comparison: '>', hz: 0 })),
-    ...flow.variables.map(({ id, name, initial }) => ({
-      value: id,
-      label: name,
-      what: { kind: 'variable', variableId: id, comparison: '=', value: initial } as What,
+    ...flow.variables.map((variable) => ({
+      value: variable.id,
+      label: variable.name,
+      what: {
+        kind: 'variable',
+        variableId: variable.id,
+        comparison: '=',
+        value: variable.kind === 'list' ? variable.initial : variableStart(variable),
+      } as What,
     })),
   ];
 }

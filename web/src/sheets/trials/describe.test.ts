@@ -1,39 +1,39 @@
-import { emptyGadget, runTrial, type Gadget } from '@hum-lever/core';
+import { blankState, emptyFlow, emptyGadget, runTrial, type Gadget } from '@hum-lever/core';
 import { cameWords, freshExpectationId, pressesOf, statesOf, wantedWords } from './describe.ts';
 
 const gadget: Gadget = {
   ...emptyGadget('Lamp'),
   flow: {
-    variables: [],
+    ...emptyFlow(),
     initialId: 's1',
     states: [
       {
         id: 's1',
         name: 'Dark',
-        entry: [],
-        exit: [],
+        ...blankState(),
         rules: [
           {
             id: 'r1',
-            trigger: { kind: 'after', delayUs: 700_000 },
+            trigger: { kind: 'after', delay: 700_000 },
             guard: null,
             actions: [],
-            targetId: 's2',
+            targetIds: ['s2'],
+            internal: false,
           },
         ],
       },
       {
         id: 's2',
         name: 'Lit',
-        entry: [],
-        exit: [],
+        ...blankState(),
         rules: [
           {
             id: 'r2',
-            trigger: { kind: 'after', delayUs: 400_000 },
+            trigger: { kind: 'after', delay: 400_000 },
             guard: null,
             actions: [],
-            targetId: 's2',
+            targetIds: ['s2'],
+            internal: false,
           },
         ],
       },

@@ -1,0 +1,43 @@
+import type { Gadget } from '../../gadget/index.ts';
+import { plainLabels, stateLabels } from '../labels.ts';
+
+/** What a line can name, each kind by the labels that tell its members apart. */
+export interface Names {
+  gadget: Gadget;
+  controls: ReadonlyMap<string, string>;
+  outputs: ReadonlyMap<string, string>;
+  chords: ReadonlyMap<string, string>;
+  codes: ReadonlyMap<string, string>;
+  signals: ReadonlyMap<string, string>;
+  timers: ReadonlyMap<string, string>;
+  states: ReadonlyMap<string, string>;
+  variables: ReadonlyMap<string, string>;
+}
+export type NameKind = Exclude<keyof Names, 'gadget'>;
+
+export function namesOf(gadget: Gadget): Names {
+  const { controls, outputs, chords, flow } = gadget;
+  return {
+    gadget,
+    controls: plainLabels(controls),
+    outputs: plainLabels(outputs),
+    chords: plainLabels(chords),
+    codes: plainLabels(controls.flatMap((one) => (one.kind === 'codes' ? one.codes : []))),
+    signals: plainLabels(flow.signals),
+    timers: plainLabels(flow.timers),
+    states: stateLabels(gadget),
+    variables: plainLabels(flow.variables),
+  };
+}
+
+/** What each kind is called where one was expected. */
+export const kindWords: Record<NameKind, string> = {
+  controls: 'a control',
+  outputs: 'an output',
+  chords: 'keys together',
+  codes: 'a code',
+  signals: 'a signal',
+  timers: 'a timer',
+  states: 'a state',
+  variables: 'a variable',
+};

@@ -1,0 +1,174 @@
+import { ExpressionError } from '../error.ts';
+import { quoted } from '../lex.ts';
+import { nearest } from '../nearest.ts';
+import { Parser, type Span } from '../parse.ts';
+import type { Length } from '../../gadget/index.ts';
+import { readExpression, readTemplate } from '../words.ts';
+import { kindWords, type NameKind, type Names } from './names.ts';
+
+/** Something that could stand at the cursor, and what of the text it would take the place of. */
+export interface Completion extends Span {
+  text: string;
+}
+
+const none: ReadonlySet<string> = new Set();
+const units: Record<string, number> = { us: 1, ms: 1_000, s: 1_000_000 };
+
+/** Reads a line word by word; remembers what could have stood at the cursor. */
+export class LineReader extends Parser {
+  readonly names: Names;
+  readonly completions: Completion[] = [];
+  private readonly cursor: number | null;
+
+  /** @param cursor where completions are wanted; null: nowhere */
+  constructor(text: string, names: Names, cursor: number | null = null) {
+    super(text);
+    this.names = names;
+    this.cursor = cursor;
+  }
+
+  get here(): number {
+    return this.token.start;
+  }
+  get ended(): boolean {
+    return this.atEnd;
+  }
+
+  /** Offers these where the cursor is. */
+  private offer(texts: Iterable<string>): void {
+    const { start, end, kind } = this.token;
+    if (this.cursor === null) return;
+    const onWord = kind !== 'end' && kind !== 'sign' && start <= this.cursor && this.cursor <= end;
+    if (!onWord && !(this.cursor <= start && this.cursor >= this.lastEnd)) return;
+    const typed = onWord ? this.text.slice(start, this.cursor).replace(/^"/, '').toLowerCase() : '';
+    for (const text of texts) {
+      const bare = text.replace(/^"/, '').toLowerCase();
+      if (!bare.startsWith(typed) || this.completions.some((one) => one.text === text)) continue;
+      this.completions.push(onWord ? { text, start, end } : { text, start: this.cursor, end: this.cursor });
+    }
+  }
+  private lastEnd = 0;
+  protected override take() {
+    const taken = super.take();
+    this.lastEnd = taken.end;
+    return taken;
+  }
+
+  /** Whether the next word is this one; taken if so. */
+  word(wanted: string): boolean {
+    this.offer([wanted]);
+    if (this.token.kind !== 'word' || this.token.text !== wanted) return false;
+    this.take();
+    return true;
+  }
+  /** One of these words. @throws ExpressionError with them all */
+  oneOf<T extends string>(words: readonly T[]): T {
+    this.offer(words);
+    const found = this.token.kind === 'word' && words.find((word) => word === this.token.text);
+    if (!found)
+      throw new ExpressionError(
+        `expected ${words.join(', ')}, got ${this.got}`,
+        this.here,
+        nearest(this.token.text, words),
+      );
+    this.take();
+    return found;
+  }
+  private get got(): string {
+    return this.ended ? 'nothing more' : `"${this.token.text}"`;
+  }
+  sign(text: string): boolean {
+    if (!this.is(text)) return false;
+    this.take();
+    return true;
+  }
+  /** @throws ExpressionError where another comes */
+  must(text: string): void {
+    this.close(text);
+  }
+
+  /** Id of what is named, if a name of that kind comes; it is not taken. @param taken words that mean something else here */
+  peek(kind: NameKind, taken: ReadonlySet<string> = none): string | null {
+    this.offer([...this.names[kind].values()].map((label) => quoted(label, taken)));
+    const { kind: token, text } = this.token;
+    if (token !== 'quoted' && (token !== 'word' || taken.has(text))) return null;
+    for (const [id, label] of this.names[kind]) if (label === this.token.text) return id;
+    return null;
+  }
+  /** Id of what is named. @throws ExpressionError with the nearest of its kind */
+  id(kind: NameKind): string {
+    const id = this.peek(kind);
+    if (id === null) {
+      const known = [...this.names[kind].values()];
+      throw new ExpressionError(
+        `expected ${kindWords[kind]} (${known.slice(0, 12).join(', ') || 'none yet'}), got ${this.got}`,
+        this.here,
+        nearest(this.token.text, known),
+      );
+    }
+    this.take();
+    return id;
+  }
+
+  /** A whole number. */
+  number(what: string): number {
+    const minus = this.sign('-');
+    if (this.token.kind !== 'number' || !/^\d+$/.test(this.token.text))
+      throw new ExpressionError(`expected ${what}, got ${this.got}`, this.here);
+    const value = Number(this.take().text);
+    return minus ? -value : value;
+  }
+
+  /** An expression as the document stores it. */
+  expression(): string {
+    const { here } = this;
+    if (this.cursor !== null && this.cursor >= this.lastEnd) this.offer([...this.names.variables.values()]);
+    const node = this.choose();
+    // A bracket around the whole is not part of the node's own span.
+    const end = Math.max(node.end, this.lastEnd);
+    return this.shifted(here, () => readExpression(this.text.slice(here, end), this.names.gadget));
+  }
+  /** A text in quotes, as the document stores it. */
+  template(): string {
+    if (this.token.kind !== 'quoted')
+      throw new ExpressionError(`expected a text in quotes, got ${this.got}`, this.here);
+    const { text, start } = this.take();
+    return this.shifted(start + 1, () => readTemplate(text, this.names.gadget));
+  }
+  plain(): string {
+    if (this.token.kind !== 'quoted')
+      throw new ExpressionError(`expected a text in quotes, got ${this.got}`, this.here);
+    return this.take().text;
+  }
+  private shifted<T>(by: number, read: () => T): T {
+    try {
+      return read();
+    } catch (error) {
+      if (!(error instanceof ExpressionError) || error.index === null) throw error;
+      throw new ExpressionError(error.message, error.index + by, error.suggestion);
+    }
+  }
+
+  /** `250 ms`, `1.5 s`, or an expression in brackets and ms. */
+  length(): Length {
+    if (this.sign('(')) {
+      const ms = this.expression();
+      this.must(')');
+      this.oneOf(['ms']);
+      return { ms };
+    }
+    const { here } = this;
+    const number = Number(this.token.kind === 'number' ? this.token.text : NaN);
+    if (!Number.isFinite(number))
+      throw new ExpressionError(`expected a time such as 250 ms, got ${this.got}`, here);
+    this.take();
+    return Math.round(number * units[this.oneOf(['ms', 's', 'us'])]!);
+  }
+  /** A time that is known beforehand. */
+  fixedLength(): number {
+    const { here } = this;
+    const length = this.length();
+    if (typeof length !== 'number') throw new ExpressionError('expected a fixed time such as 250 ms', here);
+    return length;
+  }
+}

@@ -1,0 +1,325 @@
+import { noiseAt } from '../kernel/index.ts';
+import { evaluate, type EvaluationFault, type Surroundings } from './evaluate.ts';
+import type { Code } from './expression.ts';
+import type { Effect, FlowState, FlowStep, FlowTimer } from './state.ts';
+import type { CompiledAction, CompiledLength, FlowTables } from './tables.ts';
+import { renderTemplate } from './template.ts';
+
+/** What surrounds one step of the flow. */
+export interface Around {
+  nowUs: number;
+  /** Of chance; any 32-bit integer. */
+  seed: number;
+  /** Value of a control, by its number: a key held is 1, a knob its value, an encoder its steps since power-up. */
+  control(number: number): number;
+  /** Nobody looks at what is done: no effects are gathered. */
+  quiet?: boolean;
+}
+
+/** Channel of chance of the flow; contacts use the numbers of their controls, from 0. */
+const flowChannel = 0x7f10;
+/** A timer that goes on does so at least a millisecond later: shorter ones would never let the loop rest. */
+const shortestUs = 1_000;
+const longestMs = 3_600_000;
+
+/** floor(noise × n / 2^32) without rounding: two products of at most 2^47. */
+function below(noise: number, n: number): number {
+  const low = (noise & 0xffff) * n;
+  return Math.floor(((noise >>> 16) * n + Math.floor(low / 65_536)) / 65_536);
+}
+
+const clamp = (value: number, low: number, high: number) => (value < low ? low : value > high ? high : value);
+
+/** Status bytes of messages on channel 1. Source: MIDI 1.0, table of channel voice messages. */
+const status = { noteOn: 0x90, noteOff: 0x80, control: 0xb0, program: 0xc0 } as const;
+
+const none: Effect[] = [];
+/** What a step gives that did nothing. */
+export const nothing: FlowStep = Object.freeze({ effects: none, blockedUs: 0 });
+
+/** One run to completion: what expressions can ask, and what actions do. Mutates the flow state it was given. */
+export class Run implements Surroundings {
+  /** Gathered from the first on: most events do nothing, and cost nothing. */
+  private effects: Effect[] = none;
+  offsetUs = 0;
+  readonly tables: FlowTables;
+  readonly state: FlowState;
+  readonly around: Around;
+  readonly values: number[];
+  readonly quiet: boolean;
+  /** Signals and ends that are to be heard before anything from outside. */
+  private told: number[] | null = null;
+  /** State whose rule or action runs, for what goes wrong in it. */
+  private at: number | null = null;
+
+  constructor(tables: FlowTables, state: FlowState, around: Around) {
+    this.tables = tables;
+    this.state = state;
+    this.around = around;
+    this.values = state.values;
+    this.quiet = around.quiet === true;
+  }
+
+  /* What expressions ask. */
+
+  random(n: number): number {
+    const noise = noiseAt(this.around.seed, flowChannel, this.state.draws);
+    this.state.draws += 1;
+    return below(noise, n);
+  }
+  active(state: number): number {
+    return this.state.active[state]!;
+  }
+  elapsed(state: number): number {
+    if (this.state.active[state] === 0) return 0;
+    return Math.floor((this.nowUs - this.state.enteredUs[state]!) / 1_000);
+  }
+  control(number: number): number {
+    return this.around.control(number);
+  }
+  fault(fault: EvaluationFault): void {
+    const stateId = this.at === null ? null : this.tables.stateIds[this.at]!;
+    this.effect({ offsetUs: this.offsetUs, kind: 'fault', fault, stateId });
+  }
+  evaluate(code: Code): number {
+    return evaluate(code, this);
+  }
+  holds(guard: Code | null): boolean {
+    return guard === null || evaluate(guard, this) !== 0;
+  }
+
+  /** Now, behind the blocking waits of this step. */
+  get nowUs(): number {
+    return this.around.nowUs + this.offsetUs;
+  }
+  lengthUs(length: CompiledLength): number {
+    return typeof length === 'number' ? length : clamp(evaluate(length.ms, this), 0, longestMs) * 1_000;
+  }
+  effect(effect: Effect): void {
+    if (this.quiet) return;
+    if (this.effects === none) this.effects = [effect];
+    else this.effects.push(effect);
+  }
+
+  /* Events from inside. */
+
+  tell(event: number): void {
+    if (event >= 0 && this.tables.heard[event]) (this.told ??= []).push(event);
+  }
+  takeTold(): number | undefined {
+    return this.told?.shift();
+  }
+  heardSignal(signal: number): void {
+    this.effect({ offsetUs: this.offsetUs, kind: 'signal', signalId: this.tables.signalIds[signal]! });
+  }
+  /** Where the flow is, for people. */
+  whereabouts(): string {
+    return this.state.atoms.map((state) => this.tables.stateIds[state]!).join(', ') || 'no state';
+  }
+
+  /* Timers. */
+
+  /** A timer that goes on: next at its period from when it was due, or at the first such time still to come. */
+  goOn(timer: FlowTimer, periodUs: number): void {
+    const everyUs = Math.max(shortestUs, periodUs);
+    const missed = Math.max(0, Math.ceil((this.nowUs - timer.dueUs - everyUs + 1) / everyUs));
+    this.state.timers.push({ ...timer, dueUs: timer.dueUs + (missed + 1) * everyUs });
+  }
+  begin(what: FlowTimer['what'], number: number, lengthUs: number, everyUs = 0): void {
+    this.state.timers.push({ what, number, dueUs: this.nowUs + lengthUs, everyUs });
+  }
+  drop(what: FlowTimer['what'], number: number): void {
+    const { timers } = this.state;
+    for (let at = timers.length - 1; at >= 0; at -= 1)
+      if (timers[at]!.what === what && timers[at]!.number === number) timers.splice(at, 1);
+  }
+
+  /* Actions. */
+
+  /** @param at state that they belong to */
+  actAll(actions: readonly CompiledAction[], at: number | null): void {
+    if (actions.length === 0) return;
+    this.at = at;
+    for (const action of actions) this.act(action);
+  }
+
+  /** Holds a value inside the variable's range, or wraps it around. */
+  private within(variable: number, wanted: number): number {
+    const low = this.tables.low[variable]!;
+    const high = this.tables.high[variable]!;
+    if (wanted >= low && wanted <= high) return wanted;
+    if (!this.tables.wraps[variable]) return wanted < low ? low : high;
+    const span = high - low + 1;
+    return low + ((((wanted - low) % span) + span) % span);
+  }
+
+  private put(variable: number, slot: number, wanted: number): void {
+    const value = this.within(variable, wanted);
+    this.values[slot] = value;
+    const from = this.tables.slot[variable]!;
+    if (!this.quiet)
+      this.effect({
+        offsetUs: this.offsetUs,
+        kind: 'variable',
+        variableId: this.tables.variableIds[variable]!,
+        index: this.tables.size[variable] === 1 && slot === from ? null : slot - from,
+        value,
+      });
+    const keeps = this.tables.keeps[variable]!;
+    if (keeps === 0 || this.state.saved[slot] === value) return;
+    if (keeps === 1) this.write(variable);
+    else if (keeps === 2) {
+      this.drop('save', variable);
+      this.begin('save', variable, this.tables.quietUs[variable]!);
+    }
+  }
+
+  /** Writes one variable down. */
+  private write(variable: number): void {
+    const from = this.tables.slot[variable]!;
+    for (let slot = from; slot < from + this.tables.size[variable]!; slot += 1)
+      this.state.saved[slot] = this.values[slot]!;
+    this.state.writes += 1;
+    this.effect({ offsetUs: this.offsetUs, kind: 'saved' });
+  }
+
+  /** Writes down all that is kept. */
+  save(): void {
+    const kept = this.tables.keeps.flatMap((keeps, variable) => (keeps > 0 ? [variable] : []));
+    for (const variable of kept) {
+      this.drop('save', variable);
+      const from = this.tables.slot[variable]!;
+      for (let slot = from; slot < from + this.tables.size[variable]!; slot += 1)
+        this.state.saved[slot] = this.values[slot]!;
+    }
+    if (kept.length === 0) return;
+    this.state.writes += 1;
+    this.effect({ offsetUs: this.offsetUs, kind: 'saved' });
+  }
+
+  private recall(): void {
+    this.tables.keeps.forEach((keeps, variable) => {
+      if (keeps === 0) return;
+      const from = this.tables.slot[variable]!;
+      for (let slot = from; slot < from + this.tables.size[variable]!; slot += 1)
+        this.put(variable, slot, this.state.saved[slot]!);
+    });
+  }
+
+  private act(action: CompiledAction): void {
+    const { tables, offsetUs } = this;
+    switch (action.kind) {
+      case 'set':
+        this.put(action.variable, action.slot, evaluate(action.value, this));
+        return;
+      case 'setPlace': {
+        const index = evaluate(action.index, this);
+        const value = evaluate(action.value, this);
+        if (index < 0 || index >= tables.size[action.variable]!) this.fault('place');
+        else this.put(action.variable, tables.slot[action.variable]! + index, value);
+        return;
+      }
+      case 'shift': {
+        const from = tables.slot[action.variable]!;
+        const last = from + tables.size[action.variable]! - 1;
+        const value = evaluate(action.value, this);
+        for (let slot = from; slot < last; slot += 1)
+          if (this.values[slot] !== this.values[slot + 1])
+            this.put(action.variable, slot, this.values[slot + 1]!);
+        this.put(action.variable, last, value);
+        return;
+      }
+      case 'save':
+        return this.save();
+      case 'recall':
+        return this.recall();
+      case 'start': {
+        const lengthUs = this.lengthUs(action.length);
+        this.drop('timer', action.timer);
+        this.begin('timer', action.timer, lengthUs, action.every ? Math.max(shortestUs, lengthUs) : 0);
+        return;
+      }
+      case 'stop':
+        return this.drop('timer', action.timer);
+      case 'raise':
+        if (action.delay !== null) return this.begin('signal', action.signal, this.lengthUs(action.delay));
+        this.heardSignal(action.signal);
+        return this.tell(tables.signalEvent[action.signal]!);
+      case 'cancel':
+        return this.drop('signal', action.signal);
+      case 'wait':
+        this.offsetUs += action.lengthUs;
+        return;
+      default:
+        if (!this.quiet || drawsChance(action)) this.show(action, offsetUs);
+    }
+  }
+
+  /** What is seen, heard or sent. */
+  private show(action: Shown, offsetUs: number): void {
+    const value = (code: Code) => evaluate(code, this);
+    switch (action.kind) {
+      case 'light':
+        return this.effect({ offsetUs, kind: 'light', outputId: action.outputId, light: action.light });
+      case 'level': {
+        const levelPercent = clamp(value(action.percent), 0, 100);
+        return this.effect({
+          offsetUs,
+          kind: 'light',
+          outputId: action.outputId,
+          light: { mode: 'level', levelPercent },
+        });
+      }
+      case 'text': {
+        const text = renderTemplate(action.text, this);
+        return this.effect({ offsetUs, kind: 'text', outputId: action.outputId, row: action.row, text });
+      }
+      case 'sprite': {
+        const [row, column] = [value(action.row), value(action.column)];
+        const text = renderTemplate(action.text, this);
+        return this.effect({ offsetUs, kind: 'sprite', outputId: action.outputId, row, column, text });
+      }
+      case 'lane': {
+        const from = this.tables.slot[action.variable]!;
+        const places = this.values.slice(from, from + this.tables.size[action.variable]!);
+        const last = action.glyphs.length - 1;
+        const text = places.map((place) => action.glyphs[clamp(place, 0, last)]).join('');
+        return this.effect({ offsetUs, kind: 'text', outputId: action.outputId, row: action.row, text });
+      }
+      case 'tone': {
+        const { outputId, lengthUs } = action;
+        return this.effect({ offsetUs, kind: 'tone', outputId, hz: value(action.hz), lengthUs });
+      }
+      case 'tune':
+      case 'silence':
+        return this.effect({ offsetUs, ...action });
+      case 'midi': {
+        const first = clamp(value(action.first), 0, 127);
+        const second = clamp(value(action.second), 0, 127);
+        const bytes = [status[action.message] + action.channel - 1, first];
+        if (action.message !== 'program') bytes.push(second);
+        return this.effect({ offsetUs, kind: 'midi', outputId: action.outputId, bytes });
+      }
+      case 'type': {
+        const text = renderTemplate(action.text, this);
+        return this.effect({ offsetUs, kind: 'typed', outputId: action.outputId, text });
+      }
+      case 'move':
+        return this.effect({ offsetUs, kind: 'move', outputId: action.outputId, value: value(action.to) });
+    }
+  }
+
+  done(): FlowStep {
+    if (this.effects === none && this.offsetUs === 0) return nothing;
+    return { effects: this.effects, blockedUs: this.offsetUs };
+  }
+}
+
+type Shown = Exclude<
+  CompiledAction,
+  { kind: 'set' | 'setPlace' | 'shift' | 'save' | 'recall' | 'start' | 'stop' | 'raise' | 'cancel' | 'wait' }
+>;
+
+/** Chance that is drawn to be shown must be drawn unseen, too: what comes after it depends on how often it was. */
+const drawsChance = (action: Shown): boolean =>
+  !('light' in action) && action.kind !== 'tune' && action.kind !== 'silence' && action.kind !== 'lane';

@@ -1,0 +1,36 @@
+import {
+  nestingOf,
+  variableSize,
+  type Control,
+  type Gadget,
+  type State,
+  type Variable,
+} from '../gadget/index.ts';
+
+/** What expressions of a gadget can speak of, by id. Numbers hold for one document only. */
+export interface Scope {
+  /** With its first slot among the values. */
+  variables: ReadonlyMap<string, { variable: Variable; slot: number }>;
+  /** In the order of the document: depth first. */
+  states: ReadonlyMap<string, { state: State; number: number }>;
+  controls: ReadonlyMap<string, { control: Control; number: number }>;
+  /** How many values there are. */
+  slots: number;
+}
+
+export function scopeOf({ flow, controls }: Pick<Gadget, 'flow' | 'controls'>): Scope {
+  let slots = 0;
+  const variables = new Map(
+    flow.variables.map((variable) => {
+      const slot = slots;
+      slots += variableSize(variable);
+      return [variable.id, { variable, slot }];
+    }),
+  );
+  return {
+    variables,
+    states: new Map(nestingOf(flow).ordered.map((state, number) => [state.id, { state, number }])),
+    controls: new Map(controls.map((control, number) => [control.id, { control, number }])),
+    slots,
+  };
+}

@@ -1,0 +1,205 @@
+import type { Action } from './actions.schema.ts';
+import type { Control, Output } from './controls.schema.ts';
+import type { Flow, State, Trigger } from './flow.schema.ts';
+import type { Chord } from './gestures.schema.ts';
+import { limits } from './limits.ts';
+import { areApart, isHistory, nestingOf, type Nesting } from './nesting.ts';
+
+type Path = (string | number)[];
+type Fault = (path: Path, message: string) => void;
+
+interface Referring {
+  controls: Control[];
+  chords: Chord[];
+  outputs: Output[];
+  flow: Flow;
+}
+
+const outputOf: Partial<Record<Action['kind'], readonly Output['kind'][]>> = {
+  light: ['light'],
+  level: ['light'],
+  text: ['text'],
+  sprite: ['text'],
+  lane: ['text'],
+  tone: ['tone'],
+  tune: ['tone'],
+  silence: ['tone'],
+  midi: ['midi'],
+  type: ['typist'],
+  move: ['servo', 'motor'],
+};
+
+/** Every list of actions in the flow, with its path in the document: of states in order, then of layers. */
+export function* actionLists(
+  flow: Flow,
+): Generator<{ actions: Action[]; path: Path; stateIndex: number | null }> {
+  for (const [s, state] of flow.states.entries()) {
+    const base = ['flow', 'states', s];
+    if (state.initial)
+      yield { actions: state.initial.actions, path: [...base, 'initial', 'actions'], stateIndex: s };
+    yield { actions: state.entry, path: [...base, 'entry'], stateIndex: s };
+    yield { actions: state.exit, path: [...base, 'exit'], stateIndex: s };
+    for (const [r, rule] of state.rules.entries())
+      yield { actions: rule.actions, path: [...base, 'rules', r, 'actions'], stateIndex: s };
+  }
+  for (const [y, { keys }] of flow.layers.entries())
+    for (const [k, key] of keys.entries())
+      for (const list of ['press', 'release'] as const)
+        yield { actions: key[list], path: ['flow', 'layers', y, 'keys', k, list], stateIndex: null };
+}
+
+/** References of the flow that lead nowhere, and states that lie in one another as states cannot. */
+export function flowFaults(gadget: Referring, fault: Fault): void {
+  const { controls, flow } = gadget;
+  const nesting = nestingOf(flow);
+  const kinds = new Map(controls.map(({ id, kind }) => [id, kind]));
+  const state = (id: string | null, path: Path) => {
+    if (id !== null && !nesting.byId.has(id)) fault(path, `expected the id of a state, got "${id}"`);
+  };
+  state(flow.initialId, ['flow', 'initialId']);
+  if ((flow.initialId === null) !== (flow.states.length === 0))
+    fault(['flow', 'initialId'], 'expected the id of the first state, or null where there is no state');
+  if (nesting.ordered.length < flow.states.length)
+    fault(['flow', 'states'], 'expected no state to lie in itself, by whatever way');
+  else
+    flow.states.forEach((one, s) => {
+      const path = ['flow', 'states', s];
+      state(one.parentId, [...path, 'parentId']);
+      if (one.parentId === null || nesting.byId.has(one.parentId)) stateFaults(nesting, one, path, fault);
+    });
+  const trigger = triggerFaults(gadget, nesting, fault);
+  flow.states.forEach(({ rules }, s) =>
+    rules.forEach((rule, r) => {
+      const base = ['flow', 'states', s, 'rules', r];
+      rule.targetIds.forEach((id, t) => state(id, [...base, 'targetIds', t]));
+      trigger(rule.trigger, [...base, 'trigger']);
+      apart(nesting, rule.targetIds, [...base, 'targetIds'], fault);
+    }),
+  );
+  flow.ignored.forEach((one, n) => {
+    state(one.stateId, ['flow', 'ignored', n, 'stateId']);
+    trigger(one.trigger, ['flow', 'ignored', n, 'trigger']);
+  });
+  flow.layers.forEach(({ when, keys }, y) => {
+    const base = ['flow', 'layers', y];
+    const key = (id: string, path: Path) => {
+      if (kinds.get(id) !== 'button') fault(path, `expected the id of a button, got "${id}"`);
+    };
+    if (when?.kind === 'held') key(when.controlId, [...base, 'when', 'controlId']);
+    keys.forEach(({ controlId }, k) => {
+      key(controlId, [...base, 'keys', k, 'controlId']);
+      if (keys.findIndex((one) => one.controlId === controlId) < k)
+        fault([...base, 'keys', k, 'controlId'], 'expected each key once in a layer');
+    });
+  });
+  actionFaults(gadget, fault);
+}
+
+/** Several targets at once are for regions beside one another. */
+function apart(nesting: Nesting, ids: readonly string[], path: Path, fault: Fault): void {
+  if (ids.some((a, i) => ids.slice(i + 1).some((b) => !areApart(nesting, a, b))))
+    fault(path, 'expected several targets to lie in different regions of a parallel state');
+}
+
+function stateFaults(nesting: Nesting, state: State, path: Path, fault: Fault): void {
+  const inner = nesting.childrenOf(state.id);
+  const parent = state.parentId === null ? undefined : nesting.byId.get(state.parentId);
+  const over = nesting.ancestorsOf(state.id);
+  if (over.length >= limits.nesting)
+    fault([...path, 'parentId'], `expected at most ${limits.nesting} states in one another`);
+  if (parent && parent.kind !== 'plain' && parent.kind !== 'parallel')
+    fault([...path, 'parentId'], `expected a state that can hold others, got a ${parent.kind} state`);
+  const empty = isHistory(state) || state.kind === 'final';
+  if (empty && state.rules.length > 0)
+    fault([...path, 'rules'], `expected no rules in a ${state.kind} state`);
+  if (isHistory(state)) {
+    if (!parent) fault([...path, 'parentId'], 'expected history to lie in the state that it remembers');
+    if (state.entry.length + state.exit.length > 0)
+      fault([...path, 'entry'], 'expected nothing to be done in a history state');
+  }
+  if (inner.length > 0 && inner.every(isHistory))
+    fault([...path, 'kind'], 'expected a state with history to hold at least one other state');
+  const { initial } = state;
+  if (!initial) return;
+  const home = isHistory(state) ? state.parentId! : state.id;
+  if (state.kind === 'parallel' || state.kind === 'final' || (inner.length === 0 && !isHistory(state)))
+    fault([...path, 'initial'], 'expected a beginning only where there is a choice of states');
+  initial.targetIds.forEach((id, t) => {
+    if (!nesting.isInside(id, home))
+      fault([...path, 'initial', 'targetIds', t], `expected a state inside it, got "${id}"`);
+  });
+  apart(nesting, initial.targetIds, [...path, 'initial', 'targetIds'], fault);
+}
+
+function triggerFaults({ controls, chords, flow }: Referring, nesting: Nesting, fault: Fault) {
+  const kinds = new Map(controls.map(({ id, kind }) => [id, kind]));
+  const codes = new Set(
+    controls.flatMap((control) => (control.kind === 'codes' ? control.codes.map(({ id }) => id) : [])),
+  );
+  const ids = (list: readonly { id: string }[]) => new Set(list.map(({ id }) => id));
+  const [chordIds, timers, signals] = [ids(chords), ids(flow.timers), ids(flow.signals)];
+  const among = (known: { has(id: string): boolean }, id: string, path: Path, what: string) => {
+    if (!known.has(id)) fault(path, `expected the id of a ${what}, got "${id}"`);
+  };
+  return (trigger: Trigger, path: Path): void => {
+    switch (trigger.kind) {
+      case 'gesture':
+        return among(kinds, trigger.controlId, [...path, 'controlId'], 'control');
+      case 'turn':
+      case 'crossing': {
+        const kind = kinds.get(trigger.controlId);
+        if (kind === 'knob' || (kind === 'encoder' && trigger.kind === 'turn')) return;
+        fault([...path, 'controlId'], `expected the id of what can be turned, got "${trigger.controlId}"`);
+        return;
+      }
+      case 'chord':
+        return among(chordIds, trigger.chordId, [...path, 'chordId'], 'chord');
+      case 'code':
+        return among(codes, trigger.codeId, [...path, 'codeId'], 'code');
+      case 'timer':
+        return among(timers, trigger.timerId, [...path, 'timerId'], 'timer');
+      case 'signal':
+        return among(signals, trigger.signalId, [...path, 'signalId'], 'signal');
+      case 'done':
+        return among(nesting.byId, trigger.stateId, [...path, 'stateId'], 'state');
+      case 'after':
+      case 'every':
+      case 'midi':
+      case 'power':
+      case 'always':
+      case 'any':
+        return;
+    }
+  };
+}
+
+function actionFaults({ outputs, flow }: Referring, fault: Fault): void {
+  const variables = new Map(flow.variables.map((variable) => [variable.id, variable]));
+  const outputKinds = new Map(outputs.map(({ id, kind }) => [id, kind]));
+  const timers = new Set(flow.timers.map(({ id }) => id));
+  const signals = new Set(flow.signals.map(({ id }) => id));
+  for (const { actions, path } of actionLists(flow))
+    actions.forEach((action, a) => {
+      const at = (field: string) => [...path, a, field];
+      if ('variableId' in action) {
+        const variable = variables.get(action.variableId);
+        const list = action.kind === 'set' ? action.index !== null : true;
+        if (!variable) fault(at('variableId'), `expected the id of a variable, got "${action.variableId}"`);
+        else if ((variable.kind === 'list') !== list)
+          fault(at('variableId'), list ? 'expected a list' : 'expected a place in the list to set');
+      }
+      if ('outputId' in action) {
+        const wanted = outputOf[action.kind]!;
+        const kind = outputKinds.get(action.outputId);
+        if (!kind || !wanted.includes(kind))
+          fault(
+            at('outputId'),
+            `expected the id of a ${wanted.join(' or ')} output, got "${action.outputId}"`,
+          );
+      }
+      if ('timerId' in action && !timers.has(action.timerId))
+        fault(at('timerId'), `expected the id of a timer, got "${action.timerId}"`);
+      if ('signalId' in action && !signals.has(action.signalId))
+        fault(at('signalId'), `expected the id of a signal, got "${action.signalId}"`);
+    });
+}

@@ -1,0 +1,16 @@
+/** Where in the document, by id, so that the place survives a move. */
+export interface Place {
+  kind:
+    | 'control'
+    | 'output'
+    | 'variable'
+    | 'state'
+    | 'rule'
+    | 'layer'
+    | 'word'
+    | 'part'
+    | 'keySet'
+    | 'board'
+    | 'chord';
+  id: string;
+}

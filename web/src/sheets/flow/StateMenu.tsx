@@ -1,0 +1,116 @@
+import { ActionIcon, Menu } from '@mantine/core';
+import { IconDots } from '@tabler/icons-react';
+import { isHistory, nestingOf, stateKinds, stateLabels, usesOf, type State } from '@hum-lever/core';
+import { edit, useDocument } from '../../client/index.ts';
+import { goTo } from '../../shared/index.ts';
+import { kindWords } from './Outline.tsx';
+
+/** What can be done with a whole state. */
+export function StateMenu({ state, first }: { state: State; first: boolean }) {
+  const gadget = useDocument();
+  const nesting = nestingOf(gadget.flow);
+  const labels = stateLabels(gadget);
+  const siblings = nesting.childrenOf(state.parentId);
+  const at = siblings.indexOf(state);
+  const inner = nesting.childrenOf(state.id);
+  const kinds = stateKinds.filter(
+    (kind) =>
+      kind !== state.kind &&
+      (inner.length === 0 ? kind !== 'parallel' : kind === 'plain' || kind === 'parallel') &&
+      (state.parentId !== null || !kind.endsWith('istory')),
+  );
+  const homes = gadget.flow.states.filter(
+    (one) =>
+      one.id !== state.id &&
+      one.id !== state.parentId &&
+      (one.kind === 'plain' || one.kind === 'parallel') &&
+      !nesting.isInside(one.id, state.id),
+  );
+  const holds = state.kind === 'plain' || state.kind === 'parallel';
+  const uses = usesOf(gadget, state.id);
+  return (
+    <Menu position="bottom-end">
+      <Menu.Target>
+        <ActionIcon variant="subtle" aria-label={`More for ${state.name}`}>
+          <IconDots size={18} />
+        </ActionIcon>
+      </Menu.Target>
+      <Menu.Dropdown mah={420} style={{ overflow: 'auto' }}>
+        <Menu.Item
+          disabled={first || isHistory(state)}
+          onClick={() => edit({ name: 'setInitialState', args: [state.id] })}
+        >
+          Start here
+        </Menu.Item>
+        {holds && (
+          <Menu.Item
+            onClick={() =>
+              edit({ name: 'addState', args: [`State ${gadget.flow.states.length + 1}`, state.id] })
+            }
+          >
+            Add a state inside
+          </Menu.Item>
+        )}
+        <Menu.Item disabled={at === 0} onClick={() => edit({ name: 'moveState', args: [state.id, -1] })}>
+          Move up
+        </Menu.Item>
+        <Menu.Item
+          disabled={at === siblings.length - 1}
+          onClick={() => edit({ name: 'moveState', args: [state.id, 1] })}
+        >
+          Move down
+        </Menu.Item>
+        <Menu.Item disabled={isHistory(state)} onClick={() => edit({ name: 'splitState', args: [state.id] })}>
+          Split: a second one with the same rules
+        </Menu.Item>
+        <Menu.Item
+          onClick={() => edit({ name: 'extractParent', args: [siblings.map(({ id }) => id), 'Together'] })}
+          disabled={siblings.length < 2 || siblings.some(isHistory)}
+        >
+          Put it and those beside it into a new state; what they share moves up
+        </Menu.Item>
+        <Menu.Divider />
+        <Menu.Label>What it is</Menu.Label>
+        {kinds.map((kind) => (
+          <Menu.Item key={kind} onClick={() => edit({ name: 'changeState', args: [state.id, { kind }] })}>
+            {kindWords[kind]}
+          </Menu.Item>
+        ))}
+        <Menu.Label>Where it lies</Menu.Label>
+        {state.parentId !== null && (
+          <Menu.Item onClick={() => edit({ name: 'nestState', args: [state.id, null] })}>
+            On the outermost floor
+          </Menu.Item>
+        )}
+        {homes.map(({ id }) => (
+          <Menu.Item key={id} onClick={() => edit({ name: 'nestState', args: [state.id, id] })}>
+            Into {labels.get(id)}
+          </Menu.Item>
+        ))}
+        <Menu.Divider />
+        {uses.length > 0 && <Menu.Label>Used by</Menu.Label>}
+        {uses.slice(0, 12).map((place, n) => (
+          <Menu.Item key={n} onClick={() => goTo(place)}>
+            {placeWords(gadget, place)}
+          </Menu.Item>
+        ))}
+        <Menu.Item onClick={() => edit({ name: 'removeState', args: [state.id] })}>
+          Remove, with what is in it and the rules that lead here
+        </Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
+
+/** Where something is used, for people. */
+export function placeWords(
+  gadget: ReturnType<typeof useDocument>,
+  { kind, id }: { kind: string; id: string },
+): string {
+  for (const state of gadget.flow.states) {
+    if (kind === 'state' && state.id === id) return state.name;
+    const at = state.rules.findIndex((rule) => rule.id === id);
+    if (at >= 0) return `${state.name}, rule ${at + 1}`;
+  }
+  return gadget.flow.layers.find((layer) => layer.id === id)?.name ?? 'somewhere else';
+}

@@ -1,0 +1,1 @@
+export { GridView } from './GridView.tsx';

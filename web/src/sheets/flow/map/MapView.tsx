@@ -1,0 +1,222 @@
+import { ActionIcon, Button, Tooltip } from '@mantine/core';
+import { IconFocusCentered, IconMinus, IconPlus } from '@tabler/icons-react';
+import { statesReached } from '@hum-lever/core';
+import { useMemo, useRef, type KeyboardEvent } from 'react';
+import { useSearchParams } from 'react-router';
+import { useDocument } from '../../../client/index.ts';
+import { goTo, saveFile } from '../../../shared/index.ts';
+import { useActive, useLastRule } from '../lastRule.ts';
+import type { Arrow, Box, MapDrawing } from './layout.ts';
+import { standalone } from './standalone.ts';
+import { useDrawing } from './useDrawing.ts';
+import { useLook } from './useLook.ts';
+import classes from './Map.module.css';
+
+const corner = 6;
+
+/** The flow, drawn by itself: states as boxes in one another, rules as arrows. It follows what the cards say. */
+export function MapView() {
+  const gadget = useDocument();
+  const { drawing, failure } = useDrawing(gadget);
+  if (failure !== null) return <p role="alert">The map cannot be drawn: {failure}</p>;
+  if (!drawing) return <p role="status">Drawing…</p>;
+  return <Drawn drawing={drawing} />;
+}
+
+function Drawn({ drawing }: { drawing: MapDrawing }) {
+  const gadget = useDocument();
+  const active = useActive();
+  const lastRuleId = useLastRule();
+  const [, setParams] = useSearchParams();
+  const svg = useRef<SVGSVGElement>(null);
+  const look = useLook(drawing);
+  const reached = useMemo(() => statesReached(gadget), [gadget]);
+  const open = (kind: 'state' | 'rule', id: string) => {
+    setParams({}, { replace: false });
+    goTo({ kind, id });
+  };
+  const ordered = [...drawing.arrows].sort(
+    (a, b) => Number(a.ruleId === lastRuleId) - Number(b.ruleId === lastRuleId),
+  );
+  const onKeyDown = (event: KeyboardEvent) => {
+    const moves: Record<string, () => void> = {
+      ArrowLeft: () => look.pan(-60, 0),
+      ArrowRight: () => look.pan(60, 0),
+      ArrowUp: () => look.pan(0, -60),
+      ArrowDown: () => look.pan(0, 60),
+      '+': () => look.zoom(1.25),
+      '-': () => look.zoom(0.8),
+      '0': look.fit,
+    };
+    const move = moves[event.key];
+    if (!move || event.ctrlKey || event.metaKey) return;
+    event.preventDefault();
+    move();
+  };
+  return (
+    <>
+      <div className={classes.tools}>
+        <p>
+          States in hand are framed in blue, the last rule is drawn thick, what nothing leads to is pale. A
+          click on a state or an arrow opens its card.
+        </p>
+        <Tooltip label="Closer (+)">
+          <ActionIcon variant="default" aria-label="Closer" onClick={() => look.zoom(1.25)}>
+            <IconPlus size={16} />
+          </ActionIcon>
+        </Tooltip>
+        <Tooltip label="Farther (−)">
+          <ActionIcon variant="default" aria-label="Farther" onClick={() => look.zoom(0.8)}>
+            <IconMinus size={16} />
+          </ActionIcon>
+        </Tooltip>
+        <Tooltip label="All of it (0)">
+          <ActionIcon variant="default" aria-label="All of it" onClick={look.fit}>
+            <IconFocusCentered size={16} />
+          </ActionIcon>
+        </Tooltip>
+        <Button
+          size="compact-sm"
+          variant="default"
+          onClick={() =>
+            svg.current &&
+            saveFile(`${gadget.name} map.svg`, 'image/svg+xml', standalone(svg.current, drawing))
+          }
+        >
+          Save as SVG
+        </Button>
+      </div>
+      <div
+        className={classes.frame}
+        tabIndex={0}
+        role="group"
+        aria-label="Map of the states; arrow keys move it, + and − zoom, 0 shows all of it"
+        onKeyDown={onKeyDown}
+        {...look.drag}
+      >
+        <svg ref={svg} className={classes.map} viewBox={look.viewBox} aria-label="Map">
+          {[...drawing.boxes]
+            .filter(({ kind }) => kind !== 'begin')
+            .map((box) => (
+              <StateBox
+                key={box.id}
+                box={box}
+                active={active.includes(box.id)}
+                pale={!reached.has(box.id) && !box.kind.endsWith('istory')}
+                open={() => open('state', box.id)}
+              />
+            ))}
+          {drawing.boxes
+            .filter(({ kind }) => kind === 'begin')
+            .map(({ id, x, y }) => (
+              <circle key={id} cx={x + 6} cy={y + 6} r={4} fill="var(--ink)" />
+            ))}
+          {ordered.map((arrow) => (
+            <RuleArrow
+              key={arrow.id}
+              arrow={arrow}
+              last={arrow.ruleId !== null && arrow.ruleId === lastRuleId}
+              pale={arrow.ruleId !== null && !reached.has(arrow.fromId)}
+              open={() => arrow.ruleId !== null && open('rule', arrow.ruleId)}
+            />
+          ))}
+        </svg>
+      </div>
+    </>
+  );
+}
+
+const signs = { history: '↺', deepHistory: '↺↺', final: '◉' } as const;
+
+function StateBox({
+  box,
+  active,
+  pale,
+  open,
+}: {
+  box: Box;
+  active: boolean;
+  pale: boolean;
+  open: () => void;
+}) {
+  const { x, y, width, height, name, kind, holds } = box;
+  const sign = kind in signs ? `${signs[kind as keyof typeof signs]} ` : '';
+  return (
+    <g className={classes.box} opacity={pale ? 0.45 : 1} onClick={open}>
+      <title>{name}</title>
+      <rect
+        x={x}
+        y={y}
+        width={width}
+        height={height}
+        rx={corner}
+        fill={holds ? 'var(--paper)' : 'var(--sheet)'}
+        stroke={active ? 'var(--stage-state)' : 'var(--soft)'}
+        strokeWidth={active ? 3 : 1}
+        strokeDasharray={kind === 'parallel' ? '7 4' : undefined}
+      />
+      <text
+        x={holds ? x + 12 : x + width / 2}
+        y={holds ? y + 21 : y + height / 2 + 5}
+        textAnchor={holds ? 'start' : 'middle'}
+        fontSize={holds ? 15 : 14}
+        fontWeight={holds || active ? 650 : 400}
+        fontFamily="Atkinson Hyperlegible Next Variable, sans-serif"
+        fill="var(--ink)"
+      >
+        {sign}
+        {name}
+      </text>
+    </g>
+  );
+}
+
+/** Three points of a small head at the end of a line. */
+function headOf(points: Arrow['points']): string {
+  const [tip, before] = [points.at(-1), points.at(-2)];
+  if (!tip || !before) return '';
+  const length = Math.hypot(tip.x - before.x, tip.y - before.y) || 1;
+  const [dx, dy] = [(tip.x - before.x) / length, (tip.y - before.y) / length];
+  const at = (back: number, aside: number) =>
+    `${tip.x - dx * back - dy * aside},${tip.y - dy * back + dx * aside}`;
+  return `${tip.x},${tip.y} ${at(9, 4)} ${at(9, -4)}`;
+}
+
+function RuleArrow({
+  arrow,
+  last,
+  pale,
+  open,
+}: {
+  arrow: Arrow;
+  last: boolean;
+  pale: boolean;
+  open: () => void;
+}) {
+  const colour = last ? 'var(--stage-state)' : 'var(--soft)';
+  const { points, label } = arrow;
+  return (
+    <g className={arrow.ruleId === null ? undefined : classes.arrow} opacity={pale ? 0.45 : 1} onClick={open}>
+      <polyline
+        points={points.map(({ x, y }) => `${x},${y}`).join(' ')}
+        fill="none"
+        stroke={colour}
+        strokeWidth={last ? 3 : 1.2}
+        strokeLinejoin="round"
+      />
+      <polygon points={headOf(points)} fill={colour} />
+      {label && (
+        <text
+          x={label.x + 4}
+          y={label.y + 12}
+          fontSize={12}
+          fontFamily="Atkinson Hyperlegible Mono Variable, monospace"
+          fill={last ? 'var(--stage-state)' : 'var(--ink)'}
+          fontWeight={last ? 650 : 400}
+        >
+          {label.text}
+        </text>
+      )}
+    </g>
+  );
+}

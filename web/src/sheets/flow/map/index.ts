@@ -1,0 +1,1 @@
+export { MapView } from './MapView.tsx';

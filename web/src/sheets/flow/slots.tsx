@@ -1,0 +1,118 @@
+import { showExpression, showTemplate, type Length } from '@hum-lever/core';
+import { useDocument } from '../../client/index.ts';
+import { Choice, DurationField, TextField } from '../../shared/index.ts';
+import { typedExpression, typedTemplate } from './sentences.ts';
+import classes from './Flow.module.css';
+
+/** Which of the gadget's outputs of these kinds. */
+export function OutputSlot({
+  kinds,
+  value,
+  choose,
+}: {
+  kinds: readonly string[];
+  value: string;
+  choose: (id: string) => void;
+}) {
+  const { outputs } = useDocument();
+  const data = outputs
+    .filter(({ kind }) => kinds.includes(kind))
+    .map(({ id, name }) => ({ value: id, label: name }));
+  return <Choice label="Output" data={data} value={value} choose={choose} />;
+}
+
+/** One of a list of named things. */
+export function NamedSlot({
+  label,
+  among,
+  value,
+  choose,
+}: {
+  label: string;
+  among: readonly { id: string; name: string }[];
+  value: string;
+  choose: (id: string) => void;
+}) {
+  return (
+    <Choice
+      label={label}
+      data={among.map(({ id, name }) => ({ value: id, label: name }))}
+      value={value}
+      choose={choose}
+    />
+  );
+}
+
+/** An expression or text over names, as the document keeps it over ids. */
+export function ExpressionSlot({
+  label,
+  value,
+  template = false,
+  short = false,
+  commit,
+}: {
+  label: string;
+  value: string;
+  template?: boolean;
+  short?: boolean;
+  commit: (stored: string) => string | null;
+}) {
+  const gadget = useDocument();
+  return (
+    <TextField
+      size="xs"
+      className={(template ? classes.wide : short ? classes.short : classes.expression)!}
+      classNames={{ input: 'number' }}
+      aria-label={label}
+      value={(template ? showTemplate : showExpression)(value, gadget)}
+      commit={(typed) => {
+        const read = (template ? typedTemplate : typedExpression)(typed, gadget);
+        return 'ok' in read ? commit(read.ok) : read.refused;
+      }}
+    />
+  );
+}
+
+/** A time: milliseconds, or worked out by an expression. */
+export function LengthSlot({
+  label,
+  value,
+  minUs = 0,
+  commit,
+}: {
+  label: string;
+  value: Length;
+  minUs?: number;
+  commit: (length: Length) => string | null;
+}) {
+  const fixed = typeof value === 'number';
+  return (
+    <>
+      {fixed ? (
+        <DurationField
+          label=""
+          aria-label={label}
+          width={98}
+          minUs={minUs}
+          step={50}
+          value={value}
+          commit={commit}
+        />
+      ) : (
+        <>
+          <ExpressionSlot short label={label} value={value.ms} commit={(ms) => commit({ ms })} />
+          ms
+        </>
+      )}
+      <button
+        type="button"
+        className={classes.swap}
+        aria-label={fixed ? `${label}: work it out` : `${label}: a fixed time`}
+        title={fixed ? 'Work it out by an expression' : 'A fixed time'}
+        onClick={() => commit(fixed ? { ms: String(Math.round(value / 1_000)) } : 1_000_000)}
+      >
+        {fixed ? 'ƒ' : '123'}
+      </button>
+    </>
+  );
+}
