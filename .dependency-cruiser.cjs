@@ -26,6 +26,8 @@ const mayKnow = {
   feel: [...ground, 'contact', 'scan', 'debounce', 'gesture', 'flow', 'parts', 'wiring'],
   machine: [...ground, ...path, 'parts', 'wiring'],
   trial: [...ground, ...path, 'machine'],
+  // Everything that a gadget can come to, and questions about it.
+  explore: [...ground, 'gesture', 'flow', 'machine', 'trial'],
   snag: [...ground, ...path, 'brief', 'feel', 'wiring', 'machine'],
   formats: [...ground, ...path, 'feel', 'parts', 'drawer', 'wiring', 'machine', 'trial', 'snag'],
 };

@@ -14,6 +14,14 @@ export interface Around {
   control(number: number): number;
   /** Nobody looks at what is done: no effects are gathered. */
   quiet?: boolean;
+  /** In place of seeded chance: a whole number in [0, n). */
+  random?(n: number): number;
+  /** In place of the time since a state was entered, whole ms. */
+  elapsed?(state: number): number;
+  /** Told of every rule that fires, by number. */
+  fired?(rule: number): void;
+  /** Told of a value that a variable could not hold, by number of the variable. */
+  outside?(variable: number, wanted: number): void;
 }
 
 /** Channel of chance of the flow; contacts use the numbers of their controls, from 0. */
@@ -63,6 +71,7 @@ export class Run implements Surroundings {
   /* What expressions ask. */
 
   random(n: number): number {
+    if (this.around.random) return this.around.random(n);
     const noise = noiseAt(this.around.seed, flowChannel, this.state.draws);
     this.state.draws += 1;
     return below(noise, n);
@@ -72,6 +81,7 @@ export class Run implements Surroundings {
   }
   elapsed(state: number): number {
     if (this.state.active[state] === 0) return 0;
+    if (this.around.elapsed) return this.around.elapsed(state);
     return Math.floor((this.nowUs - this.state.enteredUs[state]!) / 1_000);
   }
   control(number: number): number {
@@ -148,6 +158,7 @@ export class Run implements Surroundings {
     const low = this.tables.low[variable]!;
     const high = this.tables.high[variable]!;
     if (wanted >= low && wanted <= high) return wanted;
+    this.around.outside?.(variable, wanted);
     if (!this.tables.wraps[variable]) return wanted < low ? low : high;
     const span = high - low + 1;
     return low + ((((wanted - low) % span) + span) % span);

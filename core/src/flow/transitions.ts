@@ -209,7 +209,7 @@ export function microstep(run: Run, rules: readonly number[]): void {
     return;
   }
   // What a rule is said to be fired from comes before what leaving does.
-  if (!run.quiet) for (const rule of rules) sayRule(run, rule);
+  for (const rule of rules) sayRule(run, rule);
   if (only >= 0 && tables.sequential && !tables.remembers) {
     const plan = planOf(run, only);
     leaveAll(run, plan.left);
@@ -235,6 +235,8 @@ function leaveAll(run: Run, left: readonly number[]): void {
 
 function sayRule(run: Run, rule: number): void {
   const { tables } = run;
+  run.around.fired?.(rule);
+  if (run.quiet) return;
   run.effect({
     offsetUs: run.offsetUs,
     kind: 'rule',
@@ -244,7 +246,7 @@ function sayRule(run: Run, rule: number): void {
 }
 
 function fire(run: Run, rule: number): void {
-  if (!run.quiet) sayRule(run, rule);
+  sayRule(run, rule);
   run.actAll(run.tables.ruleActions[rule]!, run.tables.ruleOwner[rule]!);
 }
 

@@ -1,0 +1,371 @@
+import * as fc from 'fast-check';
+import {
+  compileFlow,
+  eventCodes,
+  fireTimer,
+  powerUp,
+  stepFlow,
+  type Around,
+  type FlowState,
+} from '../flow/index.ts';
+import type { Action, Gadget } from '../gadget/index.ts';
+import { NeverAtRest } from '../kernel/index.ts';
+import { chart, chartArbitrary, lead, on } from '../test/charts.ts';
+import { button, frozen, gestures, numberVariable, partsFor, rule, state } from '../test/fixtures.ts';
+import { Explorer, askExplorer, movesOf, sameAs, scriptOf, waysOf, type Question } from './index.ts';
+
+/** Signals of a chart are raised by buttons, so that hands can cause them. */
+function byHand(gadget: Gadget): Gadget {
+  const controls = gadget.flow.signals.map(({ name }, n) =>
+    button({ id: `b${n + 1}`, name: `Key ${name}`, key: null }),
+  );
+  const swap = (trigger: Gadget['flow']['states'][number]['rules'][number]['trigger']) =>
+    trigger.kind === 'signal' && !raised(gadget).has(trigger.signalId)
+      ? ({ kind: 'gesture', controlId: trigger.signalId.replace('g', 'b'), gesture: 'press' } as const)
+      : trigger;
+  const made: Gadget = {
+    ...gadget,
+    controls,
+    flow: {
+      ...gadget.flow,
+      states: gadget.flow.states.map((one) => ({
+        ...one,
+        rules: one.rules.map((r) => ({ ...r, trigger: swap(r.trigger) })),
+      })),
+    },
+  };
+  return { ...made, parts: partsFor(made) };
+}
+const raised = (gadget: Gadget) =>
+  new Set(
+    gadget.flow.states.flatMap(({ rules }) =>
+      rules.flatMap(({ actions }) => actions.flatMap((one) => (one.kind === 'raise' ? [one.signalId] : []))),
+    ),
+  );
+const set = (value: string): Action => ({ kind: 'set', variableId: 'v1', index: null, value });
+const press = (id: string, controlId: string, targetIds: string[], patch = {}) =>
+  rule(id, { trigger: { kind: 'gesture', controlId, gesture: 'press' }, targetIds, ...patch });
+const after = (id: string, delay: number, targetIds: string[], patch = {}) =>
+  rule(id, { trigger: { kind: 'after', delay }, targetIds, ...patch });
+
+/** Two buttons over these states. */
+function played(states: Gadget['flow']['states'], patch: Partial<Gadget> = {}): Gadget {
+  const gadget: Gadget = {
+    ...chart(states),
+    controls: [button({ id: 'b1', name: 'Go' }), button({ id: 'b2', name: 'Back', key: null })],
+    ...patch,
+  };
+  return frozen({ ...gadget, parts: partsFor(gadget) });
+}
+function walked(gadget: Gadget, states = 50_000): Explorer {
+  const explorer = new Explorer(gadget, { states, edges: 1_000_000 });
+  explorer.advance(Infinity);
+  return explorer;
+}
+
+/** Everything that can be come to, by the plainest means: states as text in a set, every event tried on a copy. */
+function bruteForce(gadget: Gadget): { states: Set<string>; edges: number } | null {
+  const { tables } = compileFlow(gadget);
+  const codes = eventCodes(gadget);
+  const around: Around = { nowUs: 0, seed: 1, control: () => 0, random: () => 0, quiet: true };
+  const keyOf = ({ active, values, history, timers, ended }: FlowState) =>
+    JSON.stringify([
+      active,
+      values,
+      history,
+      [...new Set(timers.map(({ what, number }) => `${what}${number}`))].sort(),
+      ended,
+    ]);
+  const first = powerUp(tables, around).state;
+  const states = new Set([keyOf(first)]);
+  const waiting = [first];
+  let edges = 0;
+  for (let one = waiting.pop(); one; one = waiting.pop()) {
+    if (one.ended) continue;
+    const tries: ((state: FlowState) => void)[] = gadget.controls.map(({ id }) => (state) => {
+      for (const gesture of ['press', 'release', 'tap'] as const)
+        stepFlow(tables, state, codes.gesture(id, gesture), around);
+    });
+    one.timers.forEach((_, at) => tries.push((state) => void fireTimer(tables, state, at, around)));
+    for (const attempt of tries) {
+      const copy = JSON.parse(JSON.stringify(one)) as FlowState;
+      try {
+        attempt(copy);
+      } catch (error) {
+        if (error instanceof NeverAtRest) continue;
+        throw error;
+      }
+      edges += 1;
+      const key = keyOf(copy);
+      if (states.has(key)) continue;
+      states.add(key);
+      if (states.size > 3_000) return null;
+      waiting.push(copy);
+    }
+  }
+  return { states, edges };
+}
+
+describe('the explorer', () => {
+  it('comes to exactly what brute force comes to, on any small chart', () => {
+    let compared = 0;
+    fc.assert(
+      fc.property(chartArbitrary, fc.boolean(), (drawn, timers) => {
+        const small = byHand(drawn);
+        // A counter that soon comes round, so that there is an end to it; and timers here and there.
+        const gadget: Gadget = {
+          ...small,
+          flow: {
+            ...small.flow,
+            variables: [numberVariable({ max: 6, overflow: 'wrap' })],
+            states: small.flow.states.map((one, n) => ({
+              ...one,
+              rules: one.rules.map((r, at) =>
+                timers && (n + at) % 3 === 0 && r.trigger.kind === 'gesture'
+                  ? { ...r, trigger: { kind: 'after' as const, delay: 1_000 } }
+                  : r,
+              ),
+            })),
+          },
+        };
+        let plain: ReturnType<typeof bruteForce>;
+        try {
+          plain = bruteForce(gadget);
+        } catch (error) {
+          if (error instanceof NeverAtRest) return;
+          throw error;
+        }
+        if (!plain) return;
+        compared += 1;
+        const explorer = walked(gadget);
+        expect(explorer.complete).toBe(true);
+        expect(explorer.count).toBe(plain.states.size);
+        // Keys that nothing listens to change nothing, and are not tried.
+        expect(explorer.edgeFrom.length).toBeLessThanOrEqual(plain.edges);
+      }),
+      { seed: 61, numRuns: 150 },
+    );
+    expect(compared).toBeGreaterThan(80);
+  });
+
+  it('tries chance with every outcome, and says so where there are too many', () => {
+    const roll = (n: number) =>
+      walked(
+        played([
+          state('s1', { rules: [press('r1', 'b1', ['s2'], { actions: [set(`random(${n})`)] })] }),
+          state('s2'),
+        ]),
+      );
+    expect(roll(6).count).toBe(1 + 6);
+    expect([...roll(6).caveats]).toEqual([]);
+    expect([...roll(90).caveats]).toEqual(['chance']);
+    expect(roll(90).count).toBe(1 + 32);
+  });
+
+  it('stops at its limit, and says that more exists', () => {
+    const counting = played([state('s1', { rules: [press('r1', 'b1', [], { actions: [set('v1 + 1')] })] })]);
+    const explorer = walked(counting, 100);
+    expect(explorer).toMatchObject({ complete: false, cut: true });
+    expect(askExplorer(explorer, { kind: 'ever', what: 'v1 == 5' }).verdict).toBe('yes');
+    expect(askExplorer(explorer, { kind: 'ever', what: 'v1 == 500' }).verdict).toBe('unknown');
+  });
+
+  it('keeps keys down that matter while they are, and lets timers run out meanwhile', () => {
+    const gadget = played([
+      state('s1', { rules: [after('r1', 1_000, ['s2'], { guard: 'value(b1)' })] }),
+      state('s2', { rules: [rule('r2', { trigger: { kind: 'gesture', controlId: 'b1', gesture: 'release' }, targetIds: ['s3'] })] }),
+      state('s3'),
+    ]); // prettier-ignore
+    const explorer = walked(gadget);
+    expect(explorer.moves.map(({ controlId, what }) => `${controlId} ${what}`)).toEqual([
+      'b2 tap', 'b1 press', 'b1 let go',
+    ]); // prettier-ignore
+    expect(askExplorer(explorer, { kind: 'ever', what: 'in(s3)' }).path).toHaveLength(3);
+  });
+
+  it('notes what never comes to rest, what fires, and what a variable cannot hold', () => {
+    const gadget = played([
+      state('s1', {
+        rules: [
+          press('r1', 'b1', [], { actions: [set('v1 + 2000000000')] }),
+          press('r2', 'b2', [], { actions: [{ kind: 'raise', signalId: 'g1', delay: null }] }),
+          rule('r3', { trigger: on('g1'), actions: [{ kind: 'raise', signalId: 'g1', delay: null }] }),
+          lead('r4', 'g2', []),
+        ],
+      }),
+    ]);
+    const explorer = walked(gadget);
+    expect(explorer.restless).toHaveLength(2);
+    expect(explorer.outside.get(0)).toMatchObject({ wanted: 2_000_000_000 });
+    expect(explorer.fired).toEqual([true, true, true, false]);
+  });
+});
+
+describe('moves', () => {
+  it('mean what the machine makes of them, and last as long', () => {
+    const gadget = played(
+      [
+        state('s1', {
+          rules: (['hold', 'double'] as const).map((gesture, n) =>
+            rule(`r${n + 1}`, { trigger: { kind: 'gesture', controlId: 'b1', gesture } }),
+          ),
+        }),
+      ],
+      { controls: [button({ id: 'b1', gestures: gestures({ holdUs: 500_000, doubleWindowUs: 250_000 }) })] },
+    );
+    const codes = eventCodes(gadget);
+    const said = (what: string) => movesOf(gadget).find((move) => move.what === what)!.events;
+    const gesture = (...list: ('press' | 'release' | 'tap' | 'double' | 'hold' | 'heldRelease')[]) =>
+      list.map((one) => codes.gesture('b1', one));
+    expect(said('tap')).toEqual(gesture('press', 'release', 'tap'));
+    expect(said('double')).toEqual(expect.arrayContaining(gesture('double')));
+    expect(said('hold')).toEqual(expect.arrayContaining(gesture('press', 'hold', 'heldRelease')));
+    // A tap is known to be one only after the window for a second.
+    expect(movesOf(gadget).find(({ what }) => what === 'tap')!.lengthUs).toBeGreaterThan(250_000);
+  });
+});
+
+const kettle = played([
+  state('s1', { name: 'Ready', rules: [press('r1', 'b1', ['s2'], { actions: [set('0')] })] }),
+  state('s2', {
+    name: 'Heating',
+    rules: [
+      after('r2', 500_000, ['s2'], { guard: 'v1 < 3', actions: [set('v1 + 1')] }),
+      after('r3', 500_000, ['s3'], { guard: 'v1 >= 3' }),
+      press('r4', 'b2', ['s1']),
+    ],
+  }),
+  state('s3', { name: 'Boiled over', rules: [press('r5', 'b1', ['s4'])] }),
+  state('s4', { name: 'Stuck' }),
+]);
+
+describe('questions', () => {
+  const explorer = walked(kettle);
+  const ask = (question: Question) => askExplorer(explorer, question);
+  it.each<[Question, string, number | null]>([
+    [{ kind: 'ever', what: 'in(s3)' }, 'yes', 5],
+    [{ kind: 'ever', what: 'in(s1) && v1 == 9' }, 'no', null],
+    [{ kind: 'never', what: 'in(s2) && in(s3)' }, 'yes', null],
+    [{ kind: 'never', what: 'in(s4)' }, 'no', 6],
+    [{ kind: 'within', variableId: 'v1', low: 0, high: 3 }, 'yes', null],
+    [{ kind: 'within', variableId: 'v1', low: 0, high: 2 }, 'no', 4],
+    [{ kind: 'home', stateId: 's1', presses: 2 }, 'no', 5],
+    [{ kind: 'follows', first: 'in(s2)', then: 'in(s1) || in(s3)' }, 'yes', null],
+    [{ kind: 'follows', first: 'in(s2)', then: 'in(s1)' }, 'no', 5],
+    [{ kind: 'follows', first: 'in(s1)', then: 'in(s2)' }, 'no', 0],
+  ])('%o: %s', (question, verdict, steps) => {
+    const answer = ask(question);
+    expect(answer.verdict).toBe(verdict);
+    expect(answer.path?.length ?? null).toBe(steps);
+  });
+  it('home says how many presses are needed at worst, and that there is no way', () => {
+    expect(ask({ kind: 'home', stateId: 's1', presses: 9 }).presses).toBeNull();
+    const mended = structuredClone(kettle);
+    mended.flow.states[3]!.rules.push(press('r6', 'b2', ['s1']));
+    expect(askExplorer(walked(mended), { kind: 'home', stateId: 's1', presses: 2 })).toMatchObject({
+      verdict: 'yes',
+      presses: 2,
+    });
+  });
+  it('a loop that never comes to it is a counter-example, and where it begins is said', () => {
+    const loop = played([
+      state('s1', { rules: [after('r1', 1_000, ['s2'])] }),
+      state('s2', { rules: [after('r2', 1_000, ['s1']), press('r3', 'b1', ['s3'])] }),
+      state('s3'),
+    ]);
+    const answer = askExplorer(walked(loop), { kind: 'follows', first: 'in(s1)', then: 'in(s3)' });
+    expect(answer).toMatchObject({ verdict: 'no', loopFrom: 0 });
+    expect(answer.path).toHaveLength(2);
+  });
+
+  it('a counter-example plays on the machine, and comes to where it leads', () => {
+    const { path } = ask({ kind: 'never', what: 'in(s4)' });
+    const stuck = Array.from({ length: explorer.count }, (_, id) => id).find((id) =>
+      explorer.activeIn(id).includes('s4'),
+    )!;
+    const script = scriptOf(explorer, path!, sameAs(explorer, stuck));
+    expect(script.confirmed).toBe(true);
+    expect(script.stimuli.filter(({ what }) => what === 'down')).toHaveLength(2);
+    // Four times half a second of heating cannot be hurried.
+    expect(script.endUs).toBeGreaterThan(2_000_000);
+  });
+  it('a way that no run takes is not said to be one', () => {
+    const never = played([
+      state('s1', { rules: [after('r1', 1_000, ['s2']), after('r2', 5_000, ['s3'])] }),
+      state('s2'),
+      state('s3'),
+    ]);
+    const all = walked(never);
+    const { path } = askExplorer(all, { kind: 'ever', what: 'in(s3)' });
+    const script = scriptOf(all, path!, (flow) => flow.active[2] === 1);
+    expect(script.confirmed).toBe(false);
+  });
+});
+
+describe('shortest ways', () => {
+  const menu = played([
+    state('s1', { rules: [press('r1', 'b1', ['s2']), press('r2', 'b2', ['s4'])] }),
+    state('s2', { rules: [press('r3', 'b1', ['s3'])] }),
+    state('s3', { rules: [press('r4', 'b1', ['s5'])] }),
+    state('s4', { rules: [after('r5', 30_000_000, ['s5'])] }),
+    state('s5'),
+  ]);
+  const task = { startStateId: null, goalStateId: 's5', doneWhen: null };
+  it('are the fewest presses, and the least time with thinking and waiting', () => {
+    const { fewest, quickest } = waysOf(walked(menu), task);
+    expect(fewest).toMatchObject({ presses: 1, timeUs: 1_350_000 + 280_000 + 30_000_000 });
+    // One decision and three presses: 2.19 s. (Reckoning.)
+    expect(quickest).toMatchObject({ presses: 3, timeUs: 2_190_000 });
+  });
+  it('start where the task does, and end where its condition holds', () => {
+    const from = (startStateId: string, doneWhen: string | null) =>
+      waysOf(walked(menu), { startStateId, goalStateId: doneWhen === null ? 's5' : null, doneWhen });
+    expect(from('s3', null).fewest).toMatchObject({ presses: 1 });
+    expect(from('s2', 'in(s3)').fewest).toMatchObject({ presses: 1 });
+    expect(from('s5', 'in(s1)').fewest).toBeNull();
+    expect(from('s5', null).fewest).toMatchObject({ presses: 0, timeUs: 0 });
+  });
+  it('agree with trying everything, on any small chart', () => {
+    fc.assert(
+      fc.property(chartArbitrary, fc.nat(7), (drawn, pick) => {
+        const gadget = byHand(drawn);
+        const bounded: Gadget = {
+          ...gadget,
+          flow: { ...gadget.flow, variables: [numberVariable({ max: 4, overflow: 'wrap' })] },
+        };
+        let explorer: Explorer;
+        try {
+          explorer = walked(bounded, 3_000);
+        } catch (error) {
+          if (error instanceof NeverAtRest) return;
+          throw error;
+        }
+        const goal = bounded.flow.states[pick % bounded.flow.states.length]!;
+        if (!explorer.complete || goal.kind.includes('istory')) return;
+        const { fewest } = waysOf(explorer, { startStateId: null, goalStateId: goal.id, doneWhen: null });
+        expect(fewest?.presses ?? null).toBe(exhaustive(explorer, goal.id));
+      }),
+      { seed: 62, numRuns: 120 },
+    );
+  });
+});
+
+/** Fewest presses to a state by relaxing every edge until nothing changes. */
+function exhaustive(explorer: Explorer, goalId: string): number | null {
+  const least = Array<number>(explorer.count).fill(Infinity);
+  least[0] = 0;
+  for (let changed = true; changed;) {
+    changed = false;
+    for (let edge = 0; edge < explorer.edgeFrom.length; edge += 1) {
+      const step = explorer.stepOf(explorer.edgeStep.at(edge));
+      const cost = step.kind === 'move' ? explorer.moves[step.move]!.presses : 0;
+      const over = least[explorer.edgeFrom.at(edge)]! + cost;
+      if (over >= least[explorer.edgeTo.at(edge)]!) continue;
+      least[explorer.edgeTo.at(edge)] = over;
+      changed = true;
+    }
+  }
+  const reached = least.filter((_, id) => explorer.activeIn(id).includes(goalId));
+  const best = Math.min(...reached, Infinity);
+  return best === Infinity ? null : best;
+}

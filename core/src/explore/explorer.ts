@@ -1,0 +1,417 @@
+import {
+  compileFlow,
+  eventCodes,
+  fireTimer,
+  op,
+  operands,
+  powerUp,
+  stepFlow,
+  type Around,
+  type Code,
+  type EventCodes,
+  type FlowState,
+  type FlowTables,
+} from '../flow/index.ts';
+import type { Gadget, Knob } from '../gadget/index.ts';
+import { valueOf } from '../gesture/index.ts';
+import { NeverAtRest } from '../kernel/index.ts';
+import { keptDown, movesOf, type Move } from './moves.ts';
+import { packingOf, type Packing } from './packing.ts';
+import { IntList, StateStore } from './store.ts';
+
+/** One thing that can happen next: something done by a hand, or a timer that runs out. */
+export type Step =
+  { kind: 'move'; move: number } | { kind: 'timer'; what: 'rule' | 'timer' | 'signal'; number: number };
+
+/** Why not every value was tried. */
+export type Caveat = 'chance' | 'elapsed' | 'knob';
+
+export interface ExploreLimits {
+  states: number;
+  edges: number;
+}
+export const usualLimits: ExploreLimits = { states: 200_000, edges: 3_000_000 };
+
+/** Chance and values with more outcomes than this are tried at their ends and evenly in between. */
+const mostTried = 32;
+/** Long after anything was entered, for what depends on time. */
+const longMs = 3_600_000;
+
+/** Whole numbers of [0, n) that are tried. */
+function tried(n: number, caveat: () => void): number[] {
+  if (n <= mostTried) return Array.from({ length: n }, (_, at) => at);
+  caveat();
+  return Array.from({ length: mostTried }, (_, at) => Math.round((at * (n - 1)) / (mostTried - 1)));
+}
+
+/**
+ * Walks everything that a gadget can come to: from power-up, every move of a hand and every timer that runs, in every
+ * order, and chance with every outcome. Breadth first, so that the first way found to anything is a shortest one. Times
+ * are left out: a timer that runs may come next, or not. One key is let go before the next is pressed, but for keys
+ * that mean something while they are down.
+ */
+export class Explorer {
+  readonly gadget: Gadget;
+  readonly tables: FlowTables;
+  readonly codes: EventCodes;
+  readonly moves: readonly Move[];
+  readonly caveats = new Set<Caveat>();
+  /** Rules that have fired on some way. */
+  readonly fired: boolean[];
+  /** Values that variables could not hold: the first of each, with the edge that did it. */
+  readonly outside = new Map<number, { wanted: number; from: number; step: Step }>();
+  /** Steps after which the flow never comes to rest. */
+  readonly restless: { from: number; step: Step; where: string }[] = [];
+  /** Everything was walked. */
+  complete = false;
+  /** More than the limits allow: what was not walked is unknown. */
+  cut = false;
+
+  private readonly limits: ExploreLimits;
+  private readonly packing: Packing;
+  private readonly store: StateStore;
+  private readonly scratch: Int32Array;
+  private readonly state: FlowState;
+  private readonly places: number[];
+  /** Controls whose place is kept, by number, with the place among the places. */
+  private readonly placeOf: ReadonlyMap<number, number>;
+  private readonly live: readonly number[];
+  private readonly around: Around;
+  /** Of each state but the first: from where it was first come to, how, and with which outcomes of chance. */
+  private readonly parent = new IntList();
+  private readonly via = new IntList();
+  private readonly chances = new Map<number, readonly number[]>();
+  readonly edgeFrom = new IntList();
+  readonly edgeTo = new IntList();
+  readonly edgeStep = new IntList();
+  private head = 0;
+  /** The state that lies unpacked and untouched; -1: none. */
+  private loaded = -1;
+  /** The step under way. */
+  private from = -1;
+  private step: Step = { kind: 'move', move: 0 };
+  /** Outcomes of chance for the step under way, and how many there were to choose from. */
+  private choices: number[] = [];
+  private widths: number[] = [];
+  private asked = 0;
+
+  constructor(gadget: Gadget, limits: ExploreLimits = usualLimits) {
+    this.gadget = gadget;
+    this.limits = limits;
+    this.tables = compileFlow(gadget).tables;
+    this.codes = eventCodes(gadget);
+    this.fired = Array<boolean>(this.tables.ruleIds.length).fill(false);
+    const all = movesOf(gadget);
+    const asked = controlsAsked(this.tables);
+    const kept = gadget.controls.flatMap(({ id, kind }, number) =>
+      kind === 'button' && (asked.has(number) || this.hearsRelease(id)) ? [id] : [],
+    );
+    this.moves = [
+      ...all.filter(
+        ({ controlId, what }) => !(kept.includes(controlId) && (what === 'tap' || what === 'hold')),
+      ),
+      ...kept.flatMap((id) => keptDown(all, id)),
+    ];
+    const placed = gadget.controls.flatMap(({ id, kind }, number) =>
+      kept.includes(id) || kind === 'knob' || (kind === 'encoder' && asked.has(number)) ? [number] : [],
+    );
+    this.placeOf = new Map(placed.map((number, at) => [number, at]));
+    this.packing = packingOf(this.tables, placed.length);
+    this.store = new StateStore(this.packing.words);
+    this.scratch = new Int32Array(this.packing.words);
+    this.places = placed.map((number) => restOf(gadget.controls[number]!));
+    this.live = this.moves.flatMap((move, at) => (this.matters(move) ? [at] : []));
+    this.around = {
+      nowUs: 0,
+      seed: 1,
+      quiet: true,
+      control: (number) => this.controlValue(number),
+      random: (n) => this.choose(n),
+      elapsed: () => (this.choose(2, 'elapsed') === 0 ? 0 : longMs),
+      fired: (rule) => (this.fired[rule] = true),
+      outside: (variable, wanted) => {
+        if (!this.outside.has(variable))
+          this.outside.set(variable, { wanted, from: this.from, step: this.step });
+      },
+    };
+    // Chance at power-up has every outcome, too.
+    let state: FlowState | null = null;
+    this.eachOutcome(() => {
+      const first = powerUp(this.tables, this.around).state;
+      state ??= first;
+      this.found(first, -1, -1);
+    });
+    this.state = state!;
+  }
+
+  get count(): number {
+    return this.store.count;
+  }
+  /** States that are still to be walked from. */
+  get waiting(): number {
+    return this.store.count - this.head;
+  }
+
+  /** Whether some rule waits for just that; one that anything triggers does not. */
+  private hearsRelease(controlId: string): boolean {
+    const { ruleEvent } = this.tables;
+    return (['release', 'heldRelease'] as const).some((gesture) =>
+      ruleEvent.includes(this.codes.gesture(controlId, gesture)),
+    );
+  }
+
+  /** Whether anything could answer the move, or ask where its control is. */
+  private matters(move: Move): boolean {
+    if (this.tables.hasAlways || this.tables.layers.length > 0) return true;
+    const number = this.gadget.controls.findIndex(({ id }) => id === move.controlId);
+    if (this.placeOf.has(number)) return true;
+    return move.events.some((event) => this.tables.heard[event]);
+  }
+
+  private controlValue(number: number): number {
+    const control = this.gadget.controls[number]!;
+    const at = this.placeOf.get(number);
+    if (at === undefined) return 0;
+    const place = this.places[at]!;
+    if (control.kind === 'button') return place === 0 ? 0 : 1;
+    return control.kind === 'knob' ? valueOf(place, control.reading) : place;
+  }
+
+  /** The outcome of chance that is tried this time. */
+  private choose(n: number, caveat: Caveat = 'chance'): number {
+    const outcomes = tried(n, () => this.caveats.add(caveat));
+    if (caveat === 'elapsed') this.caveats.add('elapsed');
+    const at = this.asked;
+    this.asked += 1;
+    if (at === this.choices.length) {
+      this.choices.push(0);
+      this.widths.push(outcomes.length);
+    }
+    return outcomes[this.choices[at]!]!;
+  }
+
+  /** Runs something once for every way that chance can fall in it. */
+  private eachOutcome(run: () => void): void {
+    this.choices.length = 0;
+    this.widths.length = 0;
+    for (;;) {
+      this.asked = 0;
+      run();
+      // The next in order: the last that can go up goes up, and what came after it is forgotten.
+      let last = this.choices.length - 1;
+      while (last >= 0 && this.choices[last]! + 1 >= this.widths[last]!) last -= 1;
+      if (last < 0) return;
+      this.choices.length = last + 1;
+      this.widths.length = last + 1;
+      this.choices[last]! += 1;
+    }
+  }
+
+  private found(state: FlowState, from: number, step: number): number {
+    this.packing.pack(state, this.places, this.scratch, 0);
+    const known = this.store.count;
+    const id = this.store.add(this.scratch);
+    if (this.store.count > known) {
+      this.parent.push(from);
+      this.via.push(step);
+      if (this.choices.length > 0) this.chances.set(id, [...this.choices]);
+    }
+    return id;
+  }
+
+  /** Puts a state that was found before the eyes of `ask` and of expressions. */
+  load(id: number): Readonly<FlowState> {
+    this.loaded = id;
+    this.packing.unpack(this.store.packed, id * this.packing.words, this.state, this.places);
+    return this.state;
+  }
+  /** The state that was loaded last. */
+  get current(): Readonly<FlowState> {
+    return this.state;
+  }
+  /** Whether everything that can come next in it was looked at. */
+  isWalked(id: number): boolean {
+    return id < this.head;
+  }
+  /** Surroundings of the state that was loaded last. */
+  get surroundings(): Around {
+    return this.around;
+  }
+
+  /** Walks on from so many states more. @returns whether there is nothing left to walk, or no room */
+  advance(states: number): boolean {
+    for (let n = 0; n < states && this.head < this.store.count && !this.cut; n += 1) {
+      this.walkFrom(this.head);
+      this.head += 1;
+      if (this.store.count > this.limits.states || this.edgeFrom.length > this.limits.edges) this.cut = true;
+    }
+    this.complete = !this.cut && this.head === this.store.count;
+    return this.complete || this.cut;
+  }
+
+  private walkFrom(from: number): void {
+    this.load(from);
+    if (this.state.ended) return;
+    for (const { what, number } of [...this.state.timers])
+      if (what !== 'save') this.take(from, { kind: 'timer', what, number });
+    for (const move of this.live) this.take(from, { kind: 'move', move });
+  }
+
+  private take(from: number, step: Step): void {
+    const coded = this.codeOf(step);
+    this.from = from;
+    this.step = step;
+    this.eachOutcome(() => {
+      if (this.loaded !== from) this.load(from);
+      this.loaded = -1;
+      try {
+        if (!this.run(step)) return;
+      } catch (error) {
+        if (!(error instanceof NeverAtRest)) throw error;
+        if (this.restless.length < 10) this.restless.push({ from, step, where: this.innermost() });
+        return;
+      }
+      const to = this.found(this.state, from, coded);
+      this.edgeFrom.push(from);
+      this.edgeTo.push(to);
+      this.edgeStep.push(coded);
+    });
+  }
+
+  /**
+   * Timers that run before an edge and go on running through it, each as its kind and number: those that are started
+   * anew, or run out, are not among them.
+   */
+  carriedOver(edge: number): ReadonlySet<string> {
+    const [from, to] = [this.edgeFrom.at(edge), this.edgeTo.at(edge)];
+    let carried: ReadonlySet<string> = new Set();
+    this.eachOutcome(() => {
+      this.load(from);
+      this.loaded = -1;
+      if (!this.run(this.stepOf(this.edgeStep.at(edge)))) return;
+      this.packing.pack(this.state, this.places, this.scratch, 0);
+      if (this.store.find(this.scratch) !== to) return;
+      // Those that lay unpacked are due at 0; whatever was begun since is due later.
+      carried = new Set(
+        this.state.timers.flatMap(({ what, number, dueUs }) => (dueUs === 0 ? [`${what} ${number}`] : [])),
+      );
+    });
+    return carried;
+  }
+
+  private innermost(): string {
+    return this.state.atoms.map((atom) => this.tables.stateIds[atom]!).at(-1) ?? '';
+  }
+
+  /** Takes the step in the state that is loaded. @returns false where it cannot be taken there */
+  private run(step: Step): boolean {
+    const { tables, state, around } = this;
+    if (step.kind === 'timer') {
+      const at = state.timers.findIndex(({ what, number }) => what === step.what && number === step.number);
+      if (at < 0) return false;
+      fireTimer(tables, state, at, around);
+      return true;
+    }
+    const move = this.moves[step.move]!;
+    const events = this.moved(move);
+    if (!events) return false;
+    for (const event of events) stepFlow(tables, state, event, around);
+    return true;
+  }
+
+  /** Moves the control, where its place is kept; returns the events of it, or null where it cannot move so. */
+  private moved(move: Move): readonly number[] | null {
+    const number = this.gadget.controls.findIndex(({ id }) => id === move.controlId);
+    const at = this.placeOf.get(number);
+    if (at === undefined) return move.events;
+    const before = this.places[at]!;
+    if (move.key) {
+      if (before !== move.key.from) return null;
+      this.places[at] = move.key.to;
+      return move.events;
+    }
+    const control = this.gadget.controls[number]!;
+    if (control.kind === 'button') return before === 0 ? move.events : null;
+    const after = before + move.by;
+    if (control.kind !== 'knob') {
+      if (Math.abs(after) > 100) {
+        this.caveats.add('knob');
+        return null;
+      }
+      this.places[at] = after;
+      return move.events;
+    }
+    if (after < 0 || after >= control.reading.steps) return null;
+    this.places[at] = after;
+    return this.knobEvents(control, before, after);
+  }
+
+  /** A step of a knob, and the values that it crosses by it. */
+  private knobEvents(control: Knob, before: number, after: number): number[] {
+    const [from, to] = [valueOf(before, control.reading), valueOf(after, control.reading)];
+    const step = this.codes.gesture(control.id, after > before ? 'up' : 'down');
+    const crossed = this.codes.awaited.flatMap(({ trigger, code }) =>
+      trigger.kind === 'crossing' &&
+      trigger.controlId === control.id &&
+      (trigger.rising ? from < trigger.at && to >= trigger.at : from >= trigger.at && to < trigger.at)
+        ? [code]
+        : [],
+    );
+    return [step, ...crossed];
+  }
+
+  /** A step as one number: moves first, then rules, timers and signals. */
+  private codeOf(step: Step): number {
+    if (step.kind === 'move') return step.move;
+    const { ruleIds, timerIds } = this.tables;
+    const from = { rule: 0, timer: ruleIds.length, signal: ruleIds.length + timerIds.length };
+    return this.moves.length + from[step.what] + step.number;
+  }
+  stepOf(code: number): Step {
+    if (code < this.moves.length) return { kind: 'move', move: code };
+    const { ruleIds, timerIds } = this.tables;
+    const rest = code - this.moves.length;
+    if (rest < ruleIds.length) return { kind: 'timer', what: 'rule', number: rest };
+    if (rest < ruleIds.length + timerIds.length)
+      return { kind: 'timer', what: 'timer', number: rest - ruleIds.length };
+    return { kind: 'timer', what: 'signal', number: rest - ruleIds.length - timerIds.length };
+  }
+
+  /** A shortest way from power-up to a state, in steps. */
+  pathTo(id: number): Step[] {
+    const steps: Step[] = [];
+    for (let at = id; this.parent.at(at) >= 0; at = this.parent.at(at))
+      steps.push(this.stepOf(this.via.at(at)));
+    return steps.reverse();
+  }
+
+  /** Ids of the active states of a state that was found. */
+  activeIn(id: number): string[] {
+    const { active } = this.load(id);
+    return this.tables.stateIds.filter((_, state) => active[state] === 1);
+  }
+}
+
+/** Where a control is at power-up: keys are up, encoders at 0, knobs in the middle. */
+const restOf = (control: Gadget['controls'][number]): number =>
+  control.kind === 'knob' ? Math.floor(control.reading.steps / 2) : 0;
+
+/** Numbers of the controls that some expression asks, or some layer wants held. */
+function controlsAsked(tables: FlowTables): ReadonlySet<number> {
+  const found = new Set(tables.layers.flatMap(({ held }) => (held >= 0 ? [held] : [])));
+  const look = (value: unknown): void => {
+    if (!Array.isArray(value)) {
+      if (typeof value === 'object' && value !== null && !(value instanceof Set))
+        Object.values(value).forEach(look);
+      return;
+    }
+    if (value.length > 0 && value.every((one) => typeof one === 'number')) {
+      const code = value as Code;
+      for (let at = 0; at < code.length; at += 1 + operands(code[at]!))
+        if (code[at] === op.control) found.add(code[at + 1]!);
+    } else value.forEach(look);
+  };
+  look([tables.ruleGuard, tables.ruleActions, tables.entry, tables.exit, tables.beginActions]);
+  look([tables.ruleDelay, tables.layers.map(({ condition, keys }) => [condition, [...keys.values()]])]);
+  return found;
+}

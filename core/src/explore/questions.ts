@@ -1,0 +1,244 @@
+import { compileExpression, evaluate, scopeOf, type Code } from '../flow/index.ts';
+import { variableRange } from '../gadget/index.ts';
+import { edgesBy, seenBy, type EdgeIndex } from './edges.ts';
+import type { Explorer, Step } from './explorer.ts';
+
+/** What a maker can ask of everything that the gadget can come to. Expressions are over ids. */
+export type Question =
+  /** Can it ever happen? */
+  | { kind: 'ever'; what: string }
+  /** Is it never so? */
+  | { kind: 'never'; what: string }
+  /** Does the variable stay inside, ends included, and is it never told to leave its own range? */
+  | { kind: 'within'; variableId: string; low: number; high: number }
+  /** Can that state always be got to within so many presses and steps, whatever was done before? */
+  | { kind: 'home'; stateId: string; presses: number }
+  /** Once the first holds, does the other come in the end, whatever is done or not done? */
+  | { kind: 'follows'; first: string; then: string };
+
+export interface Answer {
+  /** As the question is put; unknown: nothing was found, and not everything was looked at. */
+  verdict: 'yes' | 'no' | 'unknown';
+  /** What shows it: for `ever` the way there, otherwise a way that it goes wrong. */
+  path: Step[] | null;
+  /** How many presses and steps are needed at worst, for `home`; null: there is no way. */
+  presses?: number | null;
+  /** Where it goes round or stands still, for `follows`: the path from here on repeats, or ends in rest. */
+  loopFrom?: number;
+}
+
+/** Whether an expression holds in each of the states found so far. */
+function holding(explorer: Explorer, code: Code): Uint8Array {
+  const holds = new Uint8Array(explorer.count);
+  const around = seenBy(explorer);
+  for (let id = 0; id < holds.length; id += 1) {
+    explorer.load(id);
+    holds[id] = evaluate(code, around) === 0 ? 0 : 1;
+  }
+  return holds;
+}
+
+/** @throws ExpressionError for an expression that cannot be read */
+export function askExplorer(explorer: Explorer, question: Question): Answer {
+  const compile = (text: string) => compileExpression(text, scopeOf(explorer.gadget), null);
+  switch (question.kind) {
+    case 'ever': {
+      const id = holding(explorer, compile(question.what)).indexOf(1);
+      if (id >= 0) return { verdict: 'yes', path: explorer.pathTo(id) };
+      return { verdict: explorer.complete ? 'no' : 'unknown', path: null };
+    }
+    case 'never': {
+      const id = holding(explorer, compile(question.what)).indexOf(1);
+      if (id >= 0) return { verdict: 'no', path: explorer.pathTo(id) };
+      return { verdict: explorer.complete ? 'yes' : 'unknown', path: null };
+    }
+    case 'within':
+      return within(explorer, question);
+    case 'home':
+      return home(explorer, question);
+    case 'follows':
+      return follows(
+        explorer,
+        holding(explorer, compile(question.first)),
+        holding(explorer, compile(question.then)),
+      );
+  }
+}
+
+function within(
+  explorer: Explorer,
+  { variableId, low, high }: Extract<Question, { kind: 'within' }>,
+): Answer {
+  const { tables, gadget } = explorer;
+  const variable = tables.variableIds.indexOf(variableId);
+  if (variable < 0) throw new RangeError(`expected the id of a variable, got "${variableId}"`);
+  const from = tables.slot[variable]!;
+  const to = from + tables.size[variable]!;
+  for (let id = 0; id < explorer.count; id += 1) {
+    const { values } = explorer.load(id);
+    for (let slot = from; slot < to; slot += 1)
+      if (values[slot]! < low || values[slot]! > high) return { verdict: 'no', path: explorer.pathTo(id) };
+  }
+  // Told to be more than it can hold, it would be outside, did it not stop there.
+  const told = explorer.outside.get(variable);
+  const own = variableRange(gadget.flow.variables[variable]!);
+  if (told && (told.wanted < own.low ? low <= own.low : high >= own.high))
+    return { verdict: 'no', path: [...explorer.pathTo(told.from), told.step] };
+  return { verdict: explorer.complete ? 'yes' : 'unknown', path: null };
+}
+
+/** Fewest presses and steps from every state to one where `holds`; -1: no way. Timers cost nothing. */
+export function pressesTo(explorer: Explorer, holds: Uint8Array): Int32Array {
+  const { start, order } = edgesBy(explorer, 'edgeTo');
+  const least = new Int32Array(explorer.count).fill(-1);
+  // States by distance, one list each: weights are small whole numbers.
+  const levels: number[][] = [[]];
+  holds.forEach((yes, id) => {
+    if (yes === 1) levels[0]!.push(id);
+  });
+  for (let level = 0; level < levels.length; level += 1) {
+    const list = levels[level] ?? [];
+    for (let at = 0; at < list.length; at += 1) {
+      const id = list[at]!;
+      if (least[id] !== -1) continue;
+      least[id] = level;
+      for (let n = start[id]!; n < start[id + 1]!; n += 1) {
+        const edge = order[n]!;
+        const from = explorer.edgeFrom.at(edge);
+        if (least[from] !== -1) continue;
+        const step = explorer.stepOf(explorer.edgeStep.at(edge));
+        const cost = step.kind === 'move' ? effortOf(explorer, step.move) : 0;
+        (levels[level + cost] ??= []).push(from);
+      }
+    }
+  }
+  return least;
+}
+const effortOf = ({ moves }: Explorer, move: number) => moves[move]!.presses + moves[move]!.steps;
+
+function home(explorer: Explorer, { stateId, presses }: Extract<Question, { kind: 'home' }>): Answer {
+  const state = explorer.tables.stateIds.indexOf(stateId);
+  if (state < 0) throw new RangeError(`expected the id of a state, got "${stateId}"`);
+  const holds = new Uint8Array(explorer.count);
+  for (let id = 0; id < holds.length; id += 1) holds[id] = explorer.load(id).active[state]!;
+  // What was not walked from has no way on yet, and would look like a dead end.
+  if (!explorer.complete) return { verdict: 'unknown', path: null };
+  const least = pressesTo(explorer, holds);
+  const stuck = least.indexOf(-1);
+  if (stuck >= 0) return { verdict: 'no', path: explorer.pathTo(stuck), presses: null };
+  const most = least.reduce((worst, one) => Math.max(worst, one), 0);
+  if (most <= presses) return { verdict: 'yes', path: null, presses: most };
+  return { verdict: 'no', path: explorer.pathTo(least.indexOf(most)), presses: most };
+}
+
+/**
+ * Whether from every state where the first holds the other must come: fails where what is wanted can be put off for
+ * ever, by a gadget that rests while nobody touches it, or round a loop in which no timer runs on that would end it.
+ */
+function follows(explorer: Explorer, first: Uint8Array, then: Uint8Array): Answer {
+  const out = edgesBy(explorer, 'edgeFrom');
+  const { cameBy, order } = reachWithout(explorer, out, first, then);
+  const wayTo = (id: number): Step[] => {
+    const edges: number[] = [];
+    let at = id;
+    for (; cameBy[at]! >= 0; at = explorer.edgeFrom.at(cameBy[at]!)) edges.push(cameBy[at]!);
+    return [...explorer.pathTo(at), ...stepsOf(explorer, edges.reverse())];
+  };
+  for (const id of order)
+    if (explorer.isWalked(id) && restsIn(explorer, id)) {
+      const path = wayTo(id);
+      return { verdict: 'no', path, loopFrom: path.length };
+    }
+  for (const id of order) {
+    const loop = lastingLoop(explorer, out, cameBy, id);
+    if (!loop) continue;
+    const path = wayTo(id);
+    return { verdict: 'no', path: [...path, ...stepsOf(explorer, loop)], loopFrom: path.length };
+  }
+  return { verdict: explorer.complete ? 'yes' : 'unknown', path: null };
+}
+
+const stepsOf = (explorer: Explorer, edges: readonly number[]): Step[] =>
+  edges.map((edge) => explorer.stepOf(explorer.edgeStep.at(edge)));
+
+/** Nothing runs in it: left alone, it stays for ever. */
+const restsIn = (explorer: Explorer, id: number): boolean => explorer.load(id).timers.length === 0;
+
+const beginning = -1;
+const outside = -2;
+
+/** States that can be come to from where the first holds without what is wanted, breadth first; by which edge. */
+function reachWithout(
+  explorer: Explorer,
+  out: EdgeIndex,
+  first: Uint8Array,
+  then: Uint8Array,
+): { cameBy: Int32Array; order: number[] } {
+  const cameBy = new Int32Array(explorer.count).fill(outside);
+  const order: number[] = [];
+  first.forEach((holds, id) => {
+    if (holds === 0 || then[id] === 1) return;
+    cameBy[id] = beginning;
+    order.push(id);
+  });
+  for (let at = 0; at < order.length; at += 1) {
+    const id = order[at]!;
+    for (let n = out.start[id]!; n < out.start[id + 1]!; n += 1) {
+      const edge = out.order[n]!;
+      const to = explorer.edgeTo.at(edge);
+      if (then[to] === 1 || cameBy[to] !== outside) continue;
+      cameBy[to] = edge;
+      order.push(to);
+    }
+  }
+  return { cameBy, order };
+}
+
+/** So many states are looked through for a way back; longer loops are left out. */
+const longestSearch = 2_000;
+
+/** A shortest loop from a state to itself in which no timer runs on all the way round; null: none was found. */
+function lastingLoop(explorer: Explorer, out: EdgeIndex, cameBy: Int32Array, start: number): number[] | null {
+  for (let n = out.start[start]!; n < out.start[start + 1]!; n += 1) {
+    const edge = out.order[n]!;
+    if (cameBy[explorer.edgeTo.at(edge)] === outside) continue;
+    const back = wayBack(explorer, out, cameBy, explorer.edgeTo.at(edge), start);
+    if (!back) continue;
+    const loop = [edge, ...back];
+    let runsOn = explorer.carriedOver(loop[0]!);
+    for (const other of loop.slice(1)) {
+      const carried = explorer.carriedOver(other);
+      runsOn = new Set([...runsOn].filter((timer) => carried.has(timer)));
+    }
+    if (runsOn.size === 0) return loop;
+  }
+  return null;
+}
+
+function wayBack(
+  explorer: Explorer,
+  out: EdgeIndex,
+  cameBy: Int32Array,
+  from: number,
+  to: number,
+): number[] | null {
+  if (from === to) return [];
+  const by = new Map<number, number>([[from, beginning]]);
+  const waiting = [from];
+  for (let at = 0; at < waiting.length && waiting.length < longestSearch; at += 1) {
+    const id = waiting[at]!;
+    for (let n = out.start[id]!; n < out.start[id + 1]!; n += 1) {
+      const edge = out.order[n]!;
+      const next = explorer.edgeTo.at(edge);
+      if (cameBy[next] === outside || by.has(next)) continue;
+      by.set(next, edge);
+      if (next === to) {
+        const edges: number[] = [];
+        for (let on = to; by.get(on)! >= 0; on = explorer.edgeFrom.at(by.get(on)!)) edges.push(by.get(on)!);
+        return edges.reverse();
+      }
+      waiting.push(next);
+    }
+  }
+  return null;
+}
