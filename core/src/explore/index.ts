@@ -1,5 +1,15 @@
 export { Explorer, usualLimits, type Caveat, type ExploreLimits, type Step } from './explorer.ts';
 export { movesOf, type Move } from './moves.ts';
 export { askExplorer, pressesTo, type Answer, type Question } from './questions.ts';
-export { sameAs, scriptOf, type Arrived, type Script } from './script.ts';
+export { sameAs, sameStatesAs, scriptOf, type Arrived, type Script } from './script.ts';
 export { strokeUs, waysOf, type TaskWays, type Way } from './shortest.ts';
+export {
+  Arena,
+  reactionUs,
+  standingOf,
+  type Contest,
+  type Player,
+  type PolicyLine,
+  type Round,
+  type Standing,
+} from './players.ts';

@@ -19,6 +19,8 @@ export interface Move {
   stimuli: readonly Stimulus[];
   /** Event numbers of the flow, in the order in which they come. */
   events: readonly number[];
+  /** When each comes, from the beginning of the move, µs. */
+  atUs: readonly number[];
   /** What the gadget needs until it has made sense of it, µs. */
   lengthUs: number;
   /** Presses of keys, and steps turned. */
@@ -64,7 +66,7 @@ const quietUs = 3_000_000;
 const pressUs = 110_000;
 const betweenUs = 100_000;
 
-type Draft = Omit<Move, 'events' | 'lengthUs'>;
+type Draft = Omit<Move, 'events' | 'atUs' | 'lengthUs'>;
 const draft = (controlId: string, what: string, stimuli: Stimulus[], patch: Partial<Draft> = {}): Draft => ({
   controlId,
   what,
@@ -197,6 +199,7 @@ export function movesOf(gadget: Gadget): Move[] {
     machine.advanceTo(startUs + lastUs + quietUs);
     let endUs = startUs + lastUs;
     const events: number[] = [];
+    const atUs: number[] = [];
     for (const entry of machine.takeTrace()) {
       const code =
         entry.lane === 'gesture'
@@ -210,6 +213,7 @@ export function movesOf(gadget: Gadget): Move[] {
                 : -1;
       if (code < 0) continue;
       events.push(code);
+      atUs.push(entry.at - startUs);
       endUs = Math.max(endUs, entry.at);
     }
     if (move.what === 'midi')
@@ -222,7 +226,8 @@ export function movesOf(gadget: Gadget): Move[] {
         move.what === `turn ${trigger.by}`
       )
         events.push(code);
-    return { ...move, events, lengthUs: endUs - startUs };
+    while (atUs.length < events.length) atUs.push(endUs - startUs);
+    return { ...move, events, atUs, lengthUs: endUs - startUs };
   });
 }
 
@@ -243,6 +248,7 @@ export function keptDown(moves: readonly Move[], controlId: string): Move[] {
       what: 'press',
       stimuli: [first],
       events: tap.events.slice(0, 1),
+      atUs: [0],
       key: { from: isUp, to: isDown },
     },
     {
@@ -250,6 +256,7 @@ export function keptDown(moves: readonly Move[], controlId: string): Move[] {
       what: 'let go',
       stimuli: letGo,
       events: tap.events.slice(1),
+      atUs: tap.atUs.slice(1).map(() => 0),
       presses: 0,
       key: { from: isDown, to: isUp },
     },
@@ -262,6 +269,7 @@ export function keptDown(moves: readonly Move[], controlId: string): Move[] {
       what: 'hold on',
       stimuli: [],
       events: hold.events.slice(1, 2),
+      atUs: [0],
       presses: 0,
       key: { from: isDown, to: held },
     },
@@ -270,6 +278,7 @@ export function keptDown(moves: readonly Move[], controlId: string): Move[] {
       what: 'let go',
       stimuli: letGo,
       events: hold.events.slice(2),
+      atUs: hold.atUs.slice(2).map(() => 0),
       presses: 0,
       key: { from: held, to: isUp },
     },

@@ -21,6 +21,8 @@ export interface Answer {
   verdict: 'yes' | 'no' | 'unknown';
   /** What shows it: for `ever` the way there, otherwise a way that it goes wrong. */
   path: Step[] | null;
+  /** The state that the path ends in; null: the path ends with a step that was not finished. */
+  endId?: number | null;
   /** How many presses and steps are needed at worst, for `home`; null: there is no way. */
   presses?: number | null;
   /** Where it goes round or stands still, for `follows`: the path from here on repeats, or ends in rest. */
@@ -44,12 +46,12 @@ export function askExplorer(explorer: Explorer, question: Question): Answer {
   switch (question.kind) {
     case 'ever': {
       const id = holding(explorer, compile(question.what)).indexOf(1);
-      if (id >= 0) return { verdict: 'yes', path: explorer.pathTo(id) };
+      if (id >= 0) return { verdict: 'yes', path: explorer.pathTo(id), endId: id };
       return { verdict: explorer.complete ? 'no' : 'unknown', path: null };
     }
     case 'never': {
       const id = holding(explorer, compile(question.what)).indexOf(1);
-      if (id >= 0) return { verdict: 'no', path: explorer.pathTo(id) };
+      if (id >= 0) return { verdict: 'no', path: explorer.pathTo(id), endId: id };
       return { verdict: explorer.complete ? 'yes' : 'unknown', path: null };
     }
     case 'within':
@@ -77,13 +79,14 @@ function within(
   for (let id = 0; id < explorer.count; id += 1) {
     const { values } = explorer.load(id);
     for (let slot = from; slot < to; slot += 1)
-      if (values[slot]! < low || values[slot]! > high) return { verdict: 'no', path: explorer.pathTo(id) };
+      if (values[slot]! < low || values[slot]! > high)
+        return { verdict: 'no', path: explorer.pathTo(id), endId: id };
   }
   // Told to be more than it can hold, it would be outside, did it not stop there.
   const told = explorer.outside.get(variable);
   const own = variableRange(gadget.flow.variables[variable]!);
   if (told && (told.wanted < own.low ? low <= own.low : high >= own.high))
-    return { verdict: 'no', path: [...explorer.pathTo(told.from), told.step] };
+    return { verdict: 'no', path: [...explorer.pathTo(told.from), told.step], endId: null };
   return { verdict: explorer.complete ? 'yes' : 'unknown', path: null };
 }
 
@@ -125,10 +128,11 @@ function home(explorer: Explorer, { stateId, presses }: Extract<Question, { kind
   if (!explorer.complete) return { verdict: 'unknown', path: null };
   const least = pressesTo(explorer, holds);
   const stuck = least.indexOf(-1);
-  if (stuck >= 0) return { verdict: 'no', path: explorer.pathTo(stuck), presses: null };
+  if (stuck >= 0) return { verdict: 'no', path: explorer.pathTo(stuck), endId: stuck, presses: null };
   const most = least.reduce((worst, one) => Math.max(worst, one), 0);
   if (most <= presses) return { verdict: 'yes', path: null, presses: most };
-  return { verdict: 'no', path: explorer.pathTo(least.indexOf(most)), presses: most };
+  const worst = least.indexOf(most);
+  return { verdict: 'no', path: explorer.pathTo(worst), endId: worst, presses: most };
 }
 
 /**
@@ -147,13 +151,18 @@ function follows(explorer: Explorer, first: Uint8Array, then: Uint8Array): Answe
   for (const id of order)
     if (explorer.isWalked(id) && restsIn(explorer, id)) {
       const path = wayTo(id);
-      return { verdict: 'no', path, loopFrom: path.length };
+      return { verdict: 'no', path, endId: id, loopFrom: path.length };
     }
   for (const id of order) {
     const loop = lastingLoop(explorer, out, cameBy, id);
     if (!loop) continue;
     const path = wayTo(id);
-    return { verdict: 'no', path: [...path, ...stepsOf(explorer, loop)], loopFrom: path.length };
+    return {
+      verdict: 'no',
+      path: [...path, ...stepsOf(explorer, loop)],
+      endId: id,
+      loopFrom: path.length,
+    };
   }
   return { verdict: explorer.complete ? 'yes' : 'unknown', path: null };
 }

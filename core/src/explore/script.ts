@@ -104,3 +104,9 @@ export function sameAs(explorer: Explorer, id: number): Arrived {
     flow.active.every((on, state) => on === wanted.active[state]) &&
     flow.values.every((value, slot) => value === wanted.values[slot]);
 }
+
+/** Whether a run has come to the same states; values may differ. */
+export function sameStatesAs(explorer: Explorer, id: number): Arrived {
+  const wanted = [...explorer.load(id).active];
+  return (flow) => flow.active.every((on, state) => on === wanted[state]);
+}

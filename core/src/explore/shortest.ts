@@ -10,6 +10,8 @@ export const strokeUs = { press: 280_000, step: 150_000, afterHold: 100_000, thi
 export interface Way {
   /** State that it starts from: the first with the start of the task. */
   fromId: number;
+  /** State that it ends in. */
+  toId: number;
   steps: Step[];
   presses: number;
   /** Thinking, pressing, holding, turning and waiting, µs. */
@@ -76,7 +78,7 @@ function cheapest(
   isGoal: (id: number) => boolean,
   cost: (step: Step, last: number) => number,
   lastMatters: boolean,
-): Step[] | null {
+): Found | null {
   const { edgeTo, edgeStep } = explorer;
   const { start, order } = edgesBy(explorer, 'edgeFrom');
   const kinds = explorer.moves.length + 1;
@@ -90,8 +92,8 @@ function cheapest(
     const key = keyOf(id, last);
     if (settled.has(key)) continue;
     settled.add(key);
-    if (id !== fromId && isGoal(id)) return traced(explorer, came, key);
-    if (id === fromId && next.at === 0 && isGoal(id)) return [];
+    if (id !== fromId && isGoal(id)) return { steps: traced(explorer, came, key), toId: id };
+    if (id === fromId && next.at === 0 && isGoal(id)) return { steps: [], toId: id };
     for (let at = start[id]!; at < start[id + 1]!; at += 1) {
       const edge = order[at]!;
       const step = explorer.stepOf(edgeStep.at(edge));
@@ -122,8 +124,14 @@ function traced(
   return steps.reverse();
 }
 
-function wayOf(explorer: Explorer, fromId: number, steps: Step[] | null): Way | null {
-  if (!steps) return null;
+interface Found {
+  steps: Step[];
+  toId: number;
+}
+
+function wayOf(explorer: Explorer, fromId: number, found: Found | null): Way | null {
+  if (!found) return null;
+  const { steps, toId } = found;
   let last = -1;
   let timeUs = 0;
   for (const step of steps) {
@@ -131,7 +139,7 @@ function wayOf(explorer: Explorer, fromId: number, steps: Step[] | null): Way | 
     if (step.kind === 'move') last = kindOf(explorer, step);
   }
   const presses = steps.reduce((sum, step) => sum + pressesOf(explorer, step), 0);
-  return { fromId, steps, presses, timeUs };
+  return { fromId, toId, steps, presses, timeUs };
 }
 
 /** Fewest presses and least time for a task of the brief, over everything that the explorer has found. */

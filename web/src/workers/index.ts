@@ -2,3 +2,5 @@ export { lab } from './lab.ts';
 export { player, traceNow, usePlayer, virtualNowUs } from './player.ts';
 export { useAnswer } from './useAnswer.ts';
 export { firstAt } from './firstAt.ts';
+export { exploring } from './exploring.ts';
+export type { Explored, ToldAnswer, ToldStep, ToldTask, ToldWay } from './explorer.worker.ts';

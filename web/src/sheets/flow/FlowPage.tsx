@@ -8,10 +8,17 @@ import { RulesView } from './RulesView.tsx';
 const MapView = lazy(() => import('./map/index.ts').then(({ MapView: view }) => ({ default: view })));
 const GridView = lazy(() => import('./grid/index.ts').then(({ GridView: view }) => ({ default: view })));
 
+const AskView = lazy(() => import('./ask/index.ts').then(({ AskView: view }) => ({ default: view })));
+const PlayersView = lazy(() =>
+  import('./players/index.ts').then(({ PlayersView: view }) => ({ default: view })),
+);
+
 const views = [
   { value: 'rules', label: 'Rules' },
   { value: 'map', label: 'Map' },
   { value: 'grid', label: 'Grid' },
+  { value: 'ask', label: 'Ask' },
+  { value: 'players', label: 'Players' },
 ] as const;
 type View = (typeof views)[number]['value'];
 
@@ -50,6 +57,8 @@ export function FlowPage() {
           {view === 'rules' && <RulesView />}
           {view === 'map' && <MapView />}
           {view === 'grid' && <GridView />}
+          {view === 'ask' && <AskView />}
+          {view === 'players' && <PlayersView />}
         </Suspense>
       )}
     </SheetFrame>

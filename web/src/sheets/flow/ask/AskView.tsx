@@ -1,0 +1,71 @@
+import { Button, Progress } from '@mantine/core';
+import type { Caveat } from '@hum-lever/core';
+import { count } from '../../../shared/index.ts';
+import { QuestionForm } from './QuestionForm.tsx';
+import { TaskTable } from './TaskTable.tsx';
+import { useExploring } from './useExploring.ts';
+import classes from './Ask.module.css';
+import '@mantine/core/styles/Progress.css';
+
+const caveatWords: Record<Caveat, string> = {
+  chance: 'Of random numbers with many outcomes, both ends and some between were tried.',
+  elapsed: 'Conditions on elapsed time were tried just after entering and long after.',
+  knob: 'Dials were followed for a hundred steps either way.',
+};
+
+/** Everything that the gadget can come to, and questions about it. */
+export function AskView() {
+  const exploration = useExploring();
+  const { explored, running, cancelled, failure, tasks, ask } = exploration;
+  return (
+    <>
+      <section className={`card ${classes.card}`}>
+        <h2>Everything it can come to</h2>
+        <p role="status">
+          {failure ?? (explored ? exploredWords(exploration) : 'Looking…')}
+          {explored && !running && explored.caveats.map((caveat) => ` ${caveatWords[caveat]}`).join('')}
+        </p>
+        {running && (
+          <div className={classes.bar}>
+            <Progress
+              value={
+                explored ? (100 * (explored.states - explored.waiting)) / Math.max(1, explored.states) : 0
+              }
+              aria-label="States walked from, of those found so far"
+              color="var(--stage-state)"
+              className={classes.progress}
+            />
+            <Button size="compact-sm" variant="default" onClick={exploration.cancel}>
+              Stop looking
+            </Button>
+          </div>
+        )}
+        {!running && explored?.cut && (
+          <Button size="compact-sm" variant="default" onClick={exploration.more}>
+            Look five times as far
+          </Button>
+        )}
+        <p className={classes.how}>
+          Every press, turn and timer is tried in every order, and chance with every outcome. Times are left
+          out: a timer that runs may come next, or not. What is found is then played at real times.
+        </p>
+      </section>
+      <QuestionForm
+        ask={ask}
+        ready={!running && explored !== null}
+        cut={cancelled || explored?.cut === true}
+      />
+      <TaskTable tasks={tasks} />
+    </>
+  );
+}
+
+function exploredWords({ explored, running, cancelled }: ReturnType<typeof useExploring>): string {
+  const { states, complete } = explored!;
+  const shown = count(states, 'state').replace(/^\d+/, (digits) => Number(digits).toLocaleString('en'));
+  if (running) return `${shown} so far…`;
+  if (complete) return `All ${shown} were looked at.`;
+  return cancelled
+    ? `Stopped after ${shown}; more exist.`
+    : `The first ${shown} were looked at; more exist. A state here is where it stands together with every value and running timer.`;
+}

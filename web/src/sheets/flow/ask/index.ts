@@ -1,0 +1,1 @@
+export { AskView } from './AskView.tsx';

@@ -1,0 +1,61 @@
+import { usualLimits, type Question } from '@hum-lever/core';
+import { proxy } from 'comlink';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { useDocument } from '../../../client/index.ts';
+import { exploring, type Explored, type ToldAnswer, type ToldTask } from '../../../workers/index.ts';
+
+/** Everything that the gadget can come to, walked in the worker anew after every edit; and questions about it. */
+export function useExploring() {
+  const gadget = useDocument();
+  const [explored, setExplored] = useState<Explored | null>(null);
+  const [running, setRunning] = useState(false);
+  const [cancelled, setCancelled] = useState(false);
+  const [tasks, setTasks] = useState<ToldTask[] | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  const newest = useRef(0);
+  const [states, setStates] = useState(usualLimits.states);
+
+  useEffect(() => {
+    const mine = (newest.current += 1);
+    const current = () => mine === newest.current;
+    setRunning(true);
+    setCancelled(false);
+    setTasks(null);
+    setFailure(null);
+    const look = async () => {
+      const told = await exploring().explore(
+        gadget,
+        states,
+        proxy((so: Explored) => current() && setExplored(so)),
+      );
+      if (!current()) return;
+      setRunning(false);
+      if (told) setExplored(told);
+      else setCancelled(true);
+      const found = await exploring().tasks();
+      if (current()) setTasks(found);
+    };
+    look().catch((error: Error) => {
+      if (!current()) return;
+      setRunning(false);
+      setFailure(error.message);
+    });
+    const runs = newest;
+    return () => {
+      runs.current += 1;
+      void exploring().cancel();
+    };
+  }, [gadget, states]);
+
+  const ask = useCallback((question: Question): Promise<ToldAnswer> => exploring().ask(question), []);
+  return {
+    explored,
+    running,
+    cancelled,
+    failure,
+    tasks,
+    ask,
+    more: () => setStates((now) => now * 5),
+    cancel: () => void exploring().cancel(),
+  };
+}

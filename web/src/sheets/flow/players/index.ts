@@ -1,0 +1,1 @@
+export { PlayersView } from './PlayersView.tsx';

@@ -1,0 +1,152 @@
+import {
+  Arena,
+  askExplorer,
+  Explorer,
+  sameAs,
+  sameStatesAs,
+  scriptOf,
+  waysOf,
+  type Answer,
+  type Caveat,
+  type Contest,
+  type Gadget,
+  type Player,
+  type Question,
+  type Round,
+  type Script,
+  type Step,
+  type TaskWays,
+  type Way,
+} from '@hum-lever/core';
+import { expose } from 'comlink';
+
+/** How far an exploration has come. */
+export interface Explored {
+  states: number;
+  /** Still to be walked from. */
+  waiting: number;
+  complete: boolean;
+  /** The limit was reached: more exists. */
+  cut: boolean;
+  caveats: Caveat[];
+}
+
+/** A step of a way, as ids for people's words. */
+export type ToldStep =
+  | { kind: 'move'; controlId: string; what: string }
+  | { kind: 'timer'; what: 'rule' | 'timer' | 'signal'; id: string };
+
+export interface ToldAnswer extends Omit<Answer, 'path' | 'endId'> {
+  path: ToldStep[] | null;
+  script: Script | null;
+}
+export interface ToldWay extends Omit<Way, 'steps' | 'fromId' | 'toId'> {
+  steps: ToldStep[];
+  script: Script | null;
+}
+export interface ToldTask {
+  taskId: string;
+  fewest: ToldWay | null;
+  quickest: ToldWay | null;
+  complete: boolean;
+}
+
+/** Computations that may take longer than a frame. */
+const sliceMs = 40;
+const sliceStates = 500;
+
+/** Counts runs; one that is not the newest stops. */
+let run = 0;
+let explorer: Explorer | null = null;
+
+const listen = () => new Promise((resolve) => setTimeout(resolve));
+
+function toldStep(of: Explorer, step: Step): ToldStep {
+  if (step.kind === 'move') {
+    const { controlId, what } = of.moves[step.move]!;
+    return { kind: 'move', controlId, what };
+  }
+  const { ruleIds, timerIds, signalIds } = of.tables;
+  const ids = { rule: ruleIds, timer: timerIds, signal: signalIds };
+  return { kind: 'timer', what: step.what, id: ids[step.what][step.number]! };
+}
+
+const summary = (of: Explorer): Explored => ({
+  states: of.count,
+  waiting: of.waiting,
+  complete: of.complete,
+  cut: of.cut,
+  caveats: [...of.caveats],
+});
+
+function toldWay(of: Explorer, way: Way | null): ToldWay | null {
+  if (!way) return null;
+  const { fromId, toId, steps, presses, timeUs } = way;
+  const script = scriptOf(of, [...of.pathTo(fromId), ...steps], sameStatesAs(of, toId));
+  return { presses, timeUs, steps: steps.map((step) => toldStep(of, step)), script };
+}
+
+const work = {
+  /** Walks everything, telling how far it has come; stops soon after `cancel`. */
+  async explore(gadget: Gadget, states: number, tell: (so: Explored) => void): Promise<Explored | null> {
+    const mine = (run += 1);
+    const made = new Explorer(gadget, { states, edges: states * 15 });
+    explorer = made;
+    for (;;) {
+      const untilMs = performance.now() + sliceMs;
+      let done = false;
+      while (!done && performance.now() < untilMs) done = made.advance(sliceStates);
+      if (done) return summary(made);
+      tell(summary(made));
+      await listen();
+      if (run !== mine) return null;
+    }
+  },
+  /** Of what was walked last. @throws Error where nothing was */
+  ask(question: Question): ToldAnswer {
+    if (!explorer) throw new Error('Nothing has been looked at yet.');
+    const { path, endId, ...answer } = askExplorer(explorer, question);
+    if (path === null) return { ...answer, path, script: null };
+    const arrived = typeof endId === 'number' ? sameAs(explorer, endId) : () => true;
+    const script = scriptOf(explorer, path, arrived);
+    return { ...answer, path: path.map((step) => toldStep(explorer!, step)), script };
+  },
+  tasks(): ToldTask[] {
+    if (!explorer) throw new Error('Nothing has been looked at yet.');
+    const of = explorer;
+    return of.gadget.brief.tasks.map((task) => {
+      const { fewest, quickest, complete }: TaskWays = waysOf(of, task);
+      return { taskId: task.id, fewest: toldWay(of, fewest), quickest: toldWay(of, quickest), complete };
+    });
+  },
+  /** Rounds with seeds from 1 on, handed over as they are played. Returns whether all were. */
+  async rounds(
+    gadget: Gadget,
+    contest: Contest,
+    player: Player,
+    count: number,
+    hand: (rounds: Round[]) => void,
+  ): Promise<boolean> {
+    const mine = (run += 1);
+    const arena = new Arena(gadget, contest, player);
+    let rounds: Round[] = [];
+    let sinceMs = performance.now();
+    for (let seed = 1; seed <= count; seed += 1) {
+      rounds.push(arena.play(seed));
+      if (performance.now() - sinceMs < sliceMs) continue;
+      hand(rounds);
+      rounds = [];
+      await listen();
+      if (run !== mine) return false;
+      sinceMs = performance.now();
+    }
+    hand(rounds);
+    return true;
+  },
+  cancel(): void {
+    run += 1;
+  },
+};
+
+export type Exploring = typeof work;
+expose(work);
