@@ -28,7 +28,7 @@ const mayKnow = {
   trial: [...ground, ...path, 'machine'],
   // Everything that a gadget can come to, and questions about it.
   explore: [...ground, 'gesture', 'flow', 'machine', 'trial'],
-  snag: [...ground, ...path, 'brief', 'feel', 'wiring', 'machine'],
+  snag: [...ground, ...path, 'brief', 'feel', 'wiring', 'machine', 'explore'],
   formats: [...ground, ...path, 'feel', 'parts', 'drawer', 'wiring', 'machine', 'trial', 'snag'],
 };
 const test = '\\.test\\.tsx?$|/test/';

@@ -82,6 +82,7 @@ export {
   type Rule,
   type SingleEdit,
   type Snag,
+  type SnagWay,
   type Specification,
   type State,
   type Task,
@@ -310,6 +311,7 @@ export {
 export {
   Arena,
   askExplorer,
+  endsOf,
   Explorer,
   movesOf,
   sameAs,

@@ -5,6 +5,7 @@ export { sameAs, sameStatesAs, scriptOf, type Arrived, type Script } from './scr
 export { strokeUs, waysOf, type TaskWays, type Way } from './shortest.ts';
 export {
   Arena,
+  endsOf,
   reactionUs,
   standingOf,
   type Contest,

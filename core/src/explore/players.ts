@@ -50,6 +50,19 @@ export interface Round {
   lengthUs: number;
   score: number;
   presses: number;
+  /** Something was still running when time was up. */
+  running: boolean;
+}
+
+/** States that only lead back to the beginning, and final ones: where a round is over. */
+export function endsOf({ flow }: Gadget): string[] {
+  return flow.states
+    .filter(({ id, kind, rules }) => {
+      if (id === flow.initialId) return false;
+      const targets = rules.flatMap(({ targetIds }) => targetIds);
+      return kind === 'final' || (targets.length > 0 && targets.every((target) => target === flow.initialId));
+    })
+    .map(({ id }) => id);
 }
 
 /**
@@ -250,6 +263,7 @@ class RoundRun {
           lengthUs: over ? this.nowUs - startUs : limitUs,
           score: score < 0 ? 0 : this.state.values[score]!,
           presses: this.presses,
+          running: !over && this.state.timers.length > 0,
         };
       if (next && next.atUs <= dueUs) {
         this.begin(next.move, next.atUs);

@@ -26,9 +26,14 @@ export type Arrived = (flow: MachineState['flow']) => boolean;
  * Plays a way on the machine itself. Times that were left out in finding it are back: where a timer would run out too
  * early or too late, or chance falls otherwise, it may not come to where the way leads; other seeds are tried then.
  */
-export function scriptOf(explorer: Explorer, steps: readonly Step[], arrived: Arrived): Script {
+export function scriptOf(
+  explorer: Explorer,
+  steps: readonly Step[],
+  arrived: Arrived,
+  seeds: number = seedsTried,
+): Script {
   let first: Script | null = null;
-  for (let seed = 1; seed <= seedsTried; seed += 1) {
+  for (let seed = 1; seed <= seeds; seed += 1) {
     const script = playWay(explorer, steps, arrived, seed);
     if (script.confirmed) return script;
     first ??= script;

@@ -24,4 +24,4 @@ export { completeRule, readRule, showAnswer, showOneAction, showRule } from './l
 export type { Completion } from './line/reader.ts';
 export { showOneTrigger as showTrigger } from './line/rule.ts';
 export { gridOf, type Grid, type GridAnswer, type GridCell, type GridRow } from './grid.ts';
-export { statesReached } from './snags/reach.ts';
+export { alwaysOrNever, statesReached } from './snags/reach.ts';

@@ -95,7 +95,17 @@ export { emptyGadget, gadgetSchema, type Gadget } from './gadget.schema.ts';
 export { currentVersion, gadgetVersions } from './versions.ts';
 export { faultsOf, openGadget, type Fault, type Opened } from './open.ts';
 export { canonicalJson } from './canonical.ts';
-export { allActions, allRules, controlsOf, countUses, findRule, partOf, usesOf, writtenIn } from './find.ts';
+export {
+  allActions,
+  allRules,
+  controlsOf,
+  countUses,
+  expressionTexts,
+  findRule,
+  partOf,
+  usesOf,
+  writtenIn,
+} from './find.ts';
 export {
   applyEdit,
   EditRefused,
@@ -117,4 +127,4 @@ export {
 } from './terminal.ts';
 export { human, type Hands } from './human.ts';
 export type { Place } from './place.ts';
-export type { Derived, Edge, Snag, SnagLevel, SnagRule } from './snag.ts';
+export type { Derived, Edge, Snag, SnagLevel, SnagRule, SnagWay } from './snag.ts';

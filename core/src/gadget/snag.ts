@@ -5,6 +5,14 @@ import type { Place } from './place.ts';
 /** stop: it cannot work. likely: it will bite most makers. note: a trade worth knowing. */
 export type SnagLevel = 'stop' | 'likely' | 'note';
 
+/** What hands do until it is so: a script of the machine, with the seed that it was found with. */
+export interface SnagWay {
+  seed: number;
+  /** Stimuli of the machine, which this floor does not know. */
+  stimuli: readonly unknown[];
+  endUs: number;
+}
+
 /** A finding as ids and numbers; its words are the web's. */
 export interface Snag {
   rule: string;
@@ -14,6 +22,8 @@ export interface Snag {
   values: Readonly<Record<string, number | string>>;
   /** One edit that would mend it. */
   mend?: { key: string; edit: Edit; values?: Readonly<Record<string, number | string>> };
+  /** How to see it happen. */
+  way?: SnagWay;
 }
 
 /** Raw level changes of a contact, in µs from the first touch; ordered by time, alternating, first is 1. */

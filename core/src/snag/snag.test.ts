@@ -5,6 +5,8 @@ import { applyEdit, type Gadget, type GestureSetting, type Snag, emptyFlow } fro
 import { frozen, gestures, ideal, pressToLight, rule, setting, state } from '../test/fixtures.ts';
 import { checkGadget, snagRules } from './index.ts';
 import { feelCases } from '../test/feelCases.ts';
+import { replay, type Stimulus } from '../machine/index.ts';
+import { flowCases } from '../test/flowCases.ts';
 import { wiringCases } from '../test/wiringCases.ts';
 
 const of = (gadget: Gadget, id: string) =>
@@ -212,7 +214,7 @@ const pathCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
   ],
 ];
 
-const cases = [...pathCases, ...feelCases, ...wiringCases];
+const cases = [...pathCases, ...feelCases, ...flowCases, ...wiringCases];
 
 describe('snags', () => {
   it('are none on a gadget without faults', () => {
@@ -270,6 +272,16 @@ describe('snags', () => {
     const gadget = flowWith(({ states }) => void ((states[1]!.entry = []), (states[1]!.rules = [])));
     const report = checkGadget(gadget, [broken, ...snagRules]);
     expect(report.failed).toEqual([{ rule: 'BAD', message: 'broken' }]);
-    expect(report.snags.map(({ level }) => level)).toEqual(['stop', 'likely', 'note']);
+    expect(report.snags.map(({ level }) => level)).toEqual(['stop', 'likely', 'likely', 'note']);
+  });
+});
+
+describe('the way to a snag', () => {
+  it('plays on the machine, and comes to where it is', () => {
+    const [, , gadget] = flowCases.find(([id, what]) => id === 'L10' && what.includes('nothing stops'))!;
+    const [snag] = of(gadget, 'L10');
+    const { seed, stimuli, endUs } = snag!.way!;
+    const trace = replay(gadget, stimuli as Stimulus[], endUs, seed);
+    expect(trace.findLast(({ lane }) => lane === 'state')).toMatchObject({ id: snag!.place.id });
   });
 });

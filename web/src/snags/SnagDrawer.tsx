@@ -1,9 +1,10 @@
 import { Button, Drawer } from '@mantine/core';
 import { IconAlertOctagon, IconAlertTriangle, IconInfoCircle } from '@tabler/icons-react';
-import type { Snag } from '@hum-lever/core';
-import { edit } from '../client/index.ts';
+import type { Snag, Trial } from '@hum-lever/core';
+import { edit, useDocument } from '../client/index.ts';
 import { FirstStep } from '../shared/index.ts';
 import { levelWords, sayingOf } from '../words/index.ts';
+import { player } from '../workers/index.ts';
 import { useSnags } from './snagStore.ts';
 import classes from './SnagDrawer.module.css';
 
@@ -39,7 +40,12 @@ export default function SnagDrawer({
       )}
       <ul className={classes.list}>
         {snags.map((snag, index) => (
-          <Finding key={`${snag.rule} ${snag.place.id} ${index}`} snag={snag} show={() => show(snag)} />
+          <Finding
+            key={`${snag.rule} ${snag.place.id} ${index}`}
+            snag={snag}
+            show={() => show(snag)}
+            close={close}
+          />
         ))}
       </ul>
       {report?.failed.map(({ rule, message }) => (
@@ -51,7 +57,8 @@ export default function SnagDrawer({
   );
 }
 
-function Finding({ snag, show }: { snag: Snag; show: () => void }) {
+function Finding({ snag, show, close }: { snag: Snag; show: () => void; close: () => void }) {
+  const gadget = useDocument();
   const { title, sentence, mend } = sayingOf(snag);
   const Icon = icons[snag.level];
   return (
@@ -66,6 +73,19 @@ function Finding({ snag, show }: { snag: Snag; show: () => void }) {
           <Button size="compact-sm" variant="default" onClick={show}>
             Show where
           </Button>
+          {snag.way && (
+            <Button
+              size="compact-sm"
+              variant="default"
+              onClick={() => {
+                const { seed, stimuli } = snag.way!;
+                player.watch(gadget, { seed, stimuli: stimuli as Trial['stimuli'] });
+                close();
+              }}
+            >
+              Play the way there
+            </Button>
+          )}
           {mend !== null && (
             <Button size="compact-sm" onClick={() => edit(snag.mend!.edit)}>
               {mend}

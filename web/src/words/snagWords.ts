@@ -1,6 +1,7 @@
 import type { Snag } from '@hum-lever/core';
 import { showDuration } from '../shared/units.ts';
 import { feelMendWords, feelSnagWords } from './feelSnagWords.ts';
+import { flowMendWords, flowSnagWords } from './flowSnagWords.ts';
 import { wiringMendWords, wiringSnagWords } from './wiringSnagWords.ts';
 
 export interface SnagText {
@@ -28,6 +29,7 @@ const never: Record<string, (v: Values) => string> = {
 export const snagWords: Record<string, { title: string; say: (v: Values) => string }> = {
   ...wiringSnagWords,
   ...feelSnagWords,
+  ...flowSnagWords,
   F12: {
     title: 'Presses are lost while it waits',
     say: (v) =>
@@ -71,6 +73,7 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
 export const mendWords: Record<string, (v: Values) => string> = {
   ...wiringMendWords,
   ...feelMendWords,
+  ...flowMendWords,
   waitInOwnState: (v) => `Make the wait a state of its own, “${v.name}”`,
   removeState: () => 'Remove the state',
   wayHome: (v) => `Let a tap of ${v.control} lead to ${v.home}`,

@@ -2,6 +2,7 @@ import { ActionIcon, Button, Progress } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import {
   controlsOf,
+  endsOf,
   isHistory,
   movesOf,
   standingOf,
@@ -39,18 +40,6 @@ function doable(gadget: Gadget): { value: string; label: string; line: Omit<Poli
     }));
 }
 
-/** States that nothing but starting over leads out of, or that say that it is over: a first guess at the ends. */
-function likelyEnds({ flow }: Gadget): string[] {
-  const goals = flow.states.filter(
-    ({ id, kind }) => kind === 'final' || (id !== flow.initialId && leadsHomeOnly(flow, id)),
-  );
-  return goals.map(({ id }) => id);
-}
-const leadsHomeOnly = ({ states, initialId }: Gadget['flow'], id: string): boolean => {
-  const targets = states.find((state) => state.id === id)!.rules.flatMap(({ targetIds }) => targetIds);
-  return targets.length > 0 && targets.every((target) => target === initialId);
-};
-
 /** Bots that play many rounds: what comes of doing nothing, of mashing, and of playing well. */
 export function PlayersView() {
   const gadget = useDocument();
@@ -60,7 +49,7 @@ export function PlayersView() {
   const [player, setPlayer] = useState<Player>({ kind: 'idle' });
   const [contest, setContest] = useState<Contest>(() => ({
     opening: moves.slice(0, 1).map(({ line }) => line),
-    endStateIds: likelyEnds(gadget),
+    endStateIds: endsOf(gadget),
     scoreId: numbers.find(({ name }) => /score|points/i.test(name))?.id ?? null,
     limitUs: 120_000_000,
   }));

@@ -1,0 +1,58 @@
+import { alwaysOrNever, evaluate } from '../../flow/index.ts';
+import type { Snag, SnagRule } from '../../gadget/index.ts';
+import { seenBy } from '../edges.ts';
+import type { Explorer } from '../explorer.ts';
+import { explored, nameOfState, wayBy } from './explored.ts';
+
+/** Pairs of rules of one state for one event whose conditions both depend on something. */
+function pairsOf({ tables }: Explorer): [number, number][] {
+  const { ruleEvent, ruleGuard, firstRule } = tables;
+  const depends = (rule: number) => ruleGuard[rule] !== null && alwaysOrNever(ruleGuard[rule]!) === null;
+  return tables.stateIds.flatMap((_, state) => {
+    const rules = Array.from(
+      { length: firstRule[state + 1]! - firstRule[state]! },
+      (_one, n) => firstRule[state]! + n,
+    ).filter((rule) => ruleEvent[rule]! >= 0 && depends(rule));
+    return rules.flatMap((a, n) =>
+      rules.slice(n + 1).flatMap((b): [number, number][] => (ruleEvent[a] === ruleEvent[b] ? [[a, b]] : [])),
+    );
+  });
+}
+
+/** Two rules that can both fire: their conditions can hold at the same time, and the first in the list wins. */
+export const L04: SnagRule = {
+  id: 'L04',
+  check(gadget, derived) {
+    const explorer = explored(gadget, derived);
+    const { ruleIds, ruleOwner, ruleGuard, stateIds, firstRule } = explorer.tables;
+    const around = seenBy(explorer);
+    let pairs = pairsOf(explorer);
+    const snags: Snag[] = [];
+    for (let id = 0; id < explorer.count && pairs.length > 0; id += 1) {
+      const { active } = explorer.load(id);
+      pairs = pairs.filter(([a, b]) => {
+        const owner = ruleOwner[a]!;
+        if (active[owner] !== 1) return true;
+        if (evaluate(ruleGuard[a]!, around) === 0 || evaluate(ruleGuard[b]!, around) === 0) return true;
+        const state = gadget.flow.states.find((one) => one.id === stateIds[owner])!;
+        const [first, second] = [a, b].map((rule) => rule - firstRule[owner]!) as [number, number];
+        const guard = `!(${state.rules[first]!.guard!}) && (${state.rules[second]!.guard!})`;
+        snags.push({
+          rule: 'L04',
+          level: 'likely',
+          place: { kind: 'rule', id: ruleIds[b]! },
+          values: { state: nameOfState(gadget, state.id), first: first + 1, second: second + 1 },
+          mend: {
+            key: 'onlyOtherwise',
+            edit: { name: 'changeRule', args: [ruleIds[b]!, { guard }] },
+            values: { first: first + 1 },
+          },
+          way: wayBy(explorer, explorer.pathTo(id), id),
+        });
+        explorer.load(id);
+        return false;
+      });
+    }
+    return snags;
+  },
+};

@@ -1,0 +1,75 @@
+import { canonicalJson, type Gadget, type Snag, type SnagRule, type State } from '../../gadget/index.ts';
+import { Machine, type Shown } from '../../machine/index.ts';
+import type { Explorer } from '../explorer.ts';
+import { sameStatesAs, scriptOf } from '../script.ts';
+import { explored } from './explored.ts';
+
+/** More states than this are not compared with one another at every edit. */
+const mostCompared = 60;
+/** Long enough for what entering shows to have settled: a fade, a short tone. */
+const settleUs = 1_500_000;
+
+/** What the gadget shows in a state, played to it and left alone; null: no run came there, or it does not stay. */
+function lookOf(gadget: Gadget, explorer: Explorer, id: number): string | null {
+  const { seed, stimuli, endUs, confirmed } = scriptOf(
+    explorer,
+    explorer.pathTo(id),
+    sameStatesAs(explorer, id),
+    2,
+  );
+  if (!confirmed) return null;
+  const machine = new Machine(gadget, seed);
+  for (const stimulus of stimuli) machine.stimulate(stimulus);
+  machine.advanceTo(endUs);
+  const before = machine.shown.stateIds.join();
+  machine.advanceTo(endUs + settleUs);
+  if (machine.shown.stateIds.join() !== before) return null;
+  const { lights, texts, tones, moves }: Readonly<Shown> = machine.shown;
+  return canonicalJson({
+    texts,
+    moves,
+    lights: Object.fromEntries(Object.entries(lights).map(([of, { light }]) => [of, light])),
+    tones: Object.fromEntries(Object.entries(tones).map(([of, { hz }]) => [of, hz])),
+  });
+}
+
+/** What a state does with what happens, its own ids apart. */
+const behaviour = (state: State): string =>
+  canonicalJson(state.rules.map(({ id: _id, ...rest }) => ({ ...rest })));
+
+/** Two states that look and sound the same, and act differently: nobody can tell which one it is. */
+export const L14: SnagRule = {
+  id: 'L14',
+  check(gadget, derived) {
+    const { states } = gadget.flow;
+    if (
+      gadget.outputs.length === 0 ||
+      states.length > mostCompared ||
+      states.some(({ kind }) => kind === 'parallel')
+    )
+      return [];
+    const explorer = explored(gadget, derived);
+    const found = new Map<string, State>();
+    const seen = new Set<string>();
+    const snags: Snag[] = [];
+    for (let id = 0; id < explorer.count && seen.size < states.length; id += 1) {
+      const { atoms } = explorer.load(id);
+      const stateId = explorer.tables.stateIds[atoms.at(-1) ?? -1];
+      if (stateId === undefined || seen.has(stateId)) continue;
+      seen.add(stateId);
+      const state = states.find((one) => one.id === stateId)!;
+      const look = lookOf(gadget, explorer, id);
+      if (look === null) continue;
+      const twin = found.get(look);
+      if (!twin) found.set(look, state);
+      else if (behaviour(twin) !== behaviour(state))
+        snags.push({
+          rule: 'L14',
+          level: 'likely',
+          place: { kind: 'state', id: state.id },
+          values: { name: state.name, twin: twin.name },
+        });
+    }
+    return snags;
+  },
+};

@@ -1,0 +1,248 @@
+import { contactOf } from '../contact/index.ts';
+import { freshEncoder } from '../drawer/index.ts';
+import {
+  emptyFlow,
+  type Action,
+  type Gadget,
+  type Rule,
+  type Snag,
+  type State,
+  type Trigger,
+} from '../gadget/index.ts';
+import { button, numberVariable, partsFor, pressToLight, rule, state } from './fixtures.ts';
+
+const press: Trigger = { kind: 'gesture', controlId: 'b1', gesture: 'press' };
+const set = (value: string, variableId = 'v1'): Action => ({ kind: 'set', variableId, index: null, value });
+const light = (mode: 'on' | 'off'): Action => ({ kind: 'light', outputId: 'o1', light: { mode } });
+const to = (id: string, trigger: Trigger, targetIds: string[], patch: Partial<Rule> = {}): Rule =>
+  rule(id, { trigger, targetIds, ...patch });
+const after = (ms: number): Trigger => ({ kind: 'after', delay: ms * 1_000 });
+
+/** One game button, one light and one text over these states. */
+function game(states: State[], patch: Partial<Gadget['flow']> = {}, more: Partial<Gadget> = {}): Gadget {
+  const gadget: Gadget = {
+    ...pressToLight({ contact: contactOf('dome') }),
+    flow: { ...emptyFlow(), variables: [numberVariable({})], initialId: 's1', states, ...patch },
+    ...more,
+  };
+  return { ...gadget, parts: partsFor(gadget) };
+}
+const dialled = (states: State[], patch: Partial<Gadget['flow']>): Gadget => {
+  const controls = [
+    button(),
+    { ...freshEncoder({ kind: 'encoder', figures: {} }, 'Dial', null, null), id: 'b2' },
+  ];
+  return game(states, patch, { controls });
+};
+const up: Trigger = { kind: 'gesture', controlId: 'b2', gesture: 'up' };
+const win = (patch: Partial<Gadget['brief']['tasks'][number]> = {}): Gadget['brief'] => ({
+  ...pressToLight().brief,
+  tasks: [
+    {
+      id: 't1', name: 'Win', startStateId: null, goalStateId: 's3', doneWhen: null,
+      budgetPresses: null, budgetUs: null, circumstances: [], ...patch,
+    },
+  ],
+}); // prettier-ignore
+
+/** Rule, a gadget that has the snag, part of what it says, and whether its mend must clear it. */
+export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
+  [
+    'L04',
+    'two conditions that overlap',
+    game([
+      state('s1', {
+        rules: [
+          to('r1', press, ['s2'], { guard: 'v1 > 3' }),
+          to('r2', press, [], { guard: 'v1 < 9', actions: [set('v1 + 1')] }),
+        ],
+      }),
+      state('s2', { rules: [to('r3', press, ['s1'], { actions: [set('0')] })] }),
+    ]),
+    { level: 'likely', values: { state: 's1', first: 1, second: 2 } },
+    true,
+  ],
+  [
+    'L06',
+    'rules that raise one another',
+    game(
+      [
+        state('s1', {
+          rules: [
+            to('r1', press, [], { actions: [{ kind: 'raise', signalId: 'g1', delay: null }] }),
+            to('r2', { kind: 'signal', signalId: 'g1' }, [], {
+              actions: [{ kind: 'raise', signalId: 'g1', delay: null }],
+            }),
+          ],
+        }),
+      ],
+      { signals: [{ id: 'g1', name: 'Again' }] },
+    ),
+    { level: 'stop', values: { name: 's1', steps: 1 } },
+    false,
+  ],
+  [
+    'L07',
+    'a chain of presses',
+    game(
+      ['s1', 's2', 's3', 's4', 's5', 's6'].map((id, n, all) =>
+        state(id, { rules: [to(`r${n + 1}`, press, [all[(n + 1) % all.length]!])] }),
+      ),
+    ),
+    { level: 'likely', values: { name: 's2', home: 's1', presses: 5, most: 3 } },
+    false,
+  ],
+  [
+    'L07',
+    'two states that only lead to one another',
+    game([
+      state('s1', { rules: [to('r1', press, ['s2']), to('r5', after(9_000), ['s1'])] }),
+      state('s2', { rules: [to('r2', press, ['s3'])] }),
+      state('s3', { rules: [to('r3', press, ['s2'])] }),
+      state('s4', { rules: [to('r4', press, ['s1'])] }),
+    ]),
+    { level: 'stop' },
+    false,
+  ],
+  [
+    'L08',
+    'a press that wipes what is kept',
+    game([state('s1', { rules: [to('r1', press, [], { actions: [set('0')] })] })], {
+      variables: [numberVariable({ name: 'best', saved: { when: 'asked' } })],
+    }),
+    { level: 'likely', values: { state: 's1', control: 'Stir', lost: 'best' } },
+    true,
+  ],
+  [
+    'L09',
+    'a sum that grows past its end',
+    game([state('s1', { rules: [to('r1', press, [], { actions: [set('v1 + 40')] })] })]),
+    { level: 'note', values: { name: 'count', wanted: 120, low: 0, high: 99 } },
+    false,
+  ],
+  [
+    'L10',
+    'a timer that nothing stops',
+    game(
+      [
+        state('s1', {
+          rules: [
+            to('r1', press, ['s2'], {
+              actions: [{ kind: 'start', timerId: 'm1', length: 5_000_000, every: false }],
+            }),
+          ],
+        }),
+        state('s2', { rules: [to('r2', { kind: 'timer', timerId: 'm1' }, ['s1']), to('r3', press, ['s1'])] }),
+      ],
+      { timers: [{ id: 'm1', name: 'Fuse' }] },
+    ),
+    { level: 'likely', values: { timer: 'Fuse', state: 's1' } },
+    true,
+  ],
+  [
+    'L11',
+    'a reaction game that forgives an early press',
+    game([
+      state('s1', { rules: [to('r1', press, ['s2'])] }),
+      state('s2', { rules: [to('r2', after(2_000), ['s3'])] }),
+      state('s3', { rules: [to('r3', press, ['s1']), to('r4', after(700), ['s1'])] }),
+    ]),
+    { level: 'likely', values: { name: 's2', control: 'Stir' } },
+    true,
+  ],
+  [
+    'L12',
+    'a game that doing nothing wins',
+    game(
+      [
+        state('s1', { rules: [to('r1', press, ['s2'])] }),
+        state('s2', { rules: [to('r2', after(5_000), ['s3']), to('r3', press, ['s4'])] }),
+        state('s3', { rules: [to('r4', press, ['s1'])] }),
+        state('s4', { rules: [to('r5', press, ['s1'])] }),
+      ],
+      {},
+      { brief: win({ startStateId: 's2' }) },
+    ),
+    { level: 'likely', values: { task: 'Win', player: 'idle', control: '', percent: 100, rounds: 20 } },
+    false,
+  ],
+  [
+    'L12',
+    'a game that mashing wins',
+    game(
+      [
+        state('s1', { rules: [to('r1', press, ['s2'], { actions: [set('0')] })] }),
+        state('s2', {
+          rules: [
+            to('r2', press, [], { actions: [set('min(99, v1 + 1)')] }),
+            to('r3', after(3_000), ['s3'], { guard: 'v1 > 10' }),
+            to('r6', after(3_000), ['s4']),
+          ],
+        }),
+        state('s3', { rules: [to('r4', press, ['s1'])] }),
+        state('s4', { rules: [to('r5', press, ['s1'])] }),
+      ],
+      {},
+      { brief: win({ startStateId: 's2' }) },
+    ),
+    { values: { task: 'Win', player: 'mash', control: 'Stir', percent: 100, rounds: 20 } },
+    false,
+  ],
+  [
+    'L14',
+    'two states that show the same',
+    game([
+      state('s1', { entry: [light('on')], rules: [to('r1', press, ['s2'])] }),
+      state('s2', { entry: [light('on')], rules: [to('r2', press, ['s3'])] }),
+      state('s3', { entry: [light('off')], rules: [to('r3', press, ['s1'])] }),
+    ]),
+    { level: 'likely', values: { name: 's2', twin: 's1' } },
+    false,
+  ],
+  [
+    'L15',
+    'a dialled setting that is forgotten',
+    dialled([state('s1', { rules: [to('r1', up, [], { actions: [set('min(99, v1 + 1)')] })] })], {}),
+    { level: 'likely', values: { name: 'count' } },
+    true,
+  ],
+  [
+    'L16',
+    'a tick that is written down each time',
+    dialled(
+      [
+        state('s1', {
+          rules: [to('r1', { kind: 'every', delay: 1_000_000 }, [], { actions: [set('min(99, v1 + 1)')] })],
+        }),
+      ],
+      { variables: [numberVariable({ saved: { when: 'change' } })] },
+    ),
+    // 100,000 / (3,600 a day): 27.8 days.
+    { level: 'likely', values: { name: 'count', writes: 3_600, days: 28, endurance: 100_000 } },
+    true,
+  ],
+  [
+    'L17',
+    'a round that ticks for ever',
+    game([
+      state('s1', { rules: [to('r1', press, ['s2'])] }),
+      state('s2', {
+        rules: [
+          to('r2', { kind: 'every', delay: 500_000 }, [], { actions: [set('min(99, v1 + 1)')] }),
+          to('r3', press, ['s1']),
+        ],
+      }),
+    ]),
+    { level: 'likely', values: { name: 's2', minutes: 10 } },
+    false,
+  ],
+  [
+    'L18',
+    'chance that is always the same',
+    game([state('s1', { rules: [to('r1', press, [], { actions: [set('random(6)')] })] })], {
+      chance: 'same',
+    }),
+    { level: 'likely', values: { uses: 1 } },
+    true,
+  ],
+];

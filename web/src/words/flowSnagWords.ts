@@ -1,0 +1,92 @@
+import type { Snag } from '@hum-lever/core';
+import { showDuration } from '../shared/units.ts';
+
+type Values = Snag['values'];
+const us = (value: string | number | undefined) => showDuration(Number(value));
+
+/** How long a memory lasts, in the unit that says it best. */
+function lifetime(days: number): string {
+  if (days < 60) return days === 1 ? 'a day' : `${days} days`;
+  return days < 700 ? `${Math.round(days / 30)} months` : `${(days / 365).toFixed(1)} years`;
+}
+
+/** What is found by walking everything that the flow can come to, and by playing it. */
+export const flowSnagWords: Record<string, { title: string; say: (v: Values) => string }> = {
+  L04: {
+    title: 'Two rules that can both fire',
+    say: (v) =>
+      `In ${v.state}, the conditions of rules ${v.first} and ${v.second} can hold at the same time. Rule ${v.first} always wins, because it stands first.`,
+  },
+  L06: {
+    title: 'It never comes to rest',
+    say: (v) =>
+      `In ${v.name}, rules set one another off without anything happening: the gadget hangs. It takes ${v.steps} ${v.steps === 1 ? 'step' : 'steps'} to get there.`,
+  },
+  L07: {
+    title: 'No way home',
+    say: (v) =>
+      Number(v.presses) < 0
+        ? `From ${v.name} no press and no timer ever leads back to ${v.home}.`
+        : `From ${v.name} it takes ${v.presses} presses to get back to ${v.home}; after ${v.most} most people switch off and on.`,
+  },
+  L08: {
+    title: 'A slip cannot be undone',
+    say: (v) =>
+      `In ${v.state}, a mere press of ${v.control} wipes ${v.lost}, which is kept through power-off.`,
+  },
+  L09: {
+    title: 'A variable leaves its range',
+    say: (v) =>
+      `A rule sets ${v.name} to ${v.wanted}; it goes from ${v.low} to ${v.high}, and stops there. Write clamp() into the rule if that is meant.`,
+  },
+  L10: {
+    title: 'A timer outlives its purpose',
+    say: (v) => `${v.timer} still runs in ${v.state}, where nothing listens to it.`,
+  },
+  L11: {
+    title: 'An early press goes unpunished',
+    say: (v) =>
+      `In ${v.name} the moment to press ${v.control} is still to come, and a press before it is not answered: who presses all the time cannot be late.`,
+  },
+  L12: {
+    title: 'Won without playing',
+    say: (v) =>
+      v.player === 'idle'
+        ? `“${v.task}” comes about in ${v.percent}\u202f% of ${v.rounds} rounds although nobody does anything.`
+        : `“${v.task}” comes about in ${v.percent}\u202f% of ${v.rounds} rounds by mashing ${v.control} seven times a second.`,
+  },
+  L14: {
+    title: 'Two states that look the same',
+    say: (v) =>
+      `${v.name} shows and sounds just what ${v.twin} does, and does other things: nobody can tell which one it is in.`,
+  },
+  L15: {
+    title: 'A setting is lost at power-off',
+    say: (v) => `${v.name} is set by hand and forgotten with the power.`,
+  },
+  L16: {
+    title: 'Saved too often',
+    say: (v) =>
+      `${v.name} is written with every change, about ${v.writes} times a day. A memory that stands ${v.endurance} writes is worn out after ${lifetime(Number(v.days))}. The memory’s own sheet has its true figure.`,
+  },
+  L17: {
+    title: 'A round without an end',
+    say: (v) =>
+      `Once begun, ${v.name} goes on when nobody plays any more: after ${v.minutes} minutes it has not come to an end.`,
+  },
+  L18: {
+    title: 'The same chance every time',
+    say: (v) =>
+      `Random numbers, used in ${v.uses} ${v.uses === 1 ? 'place' : 'places'}, begin alike whenever the power comes on.`,
+  },
+};
+
+export const flowMendWords: Record<string, (v: Values) => string> = {
+  onlyOtherwise: (v) => `Let it fire only where rule ${v.first} does not`,
+  holdInstead: (v) => `Want a hold of ${us(v.holdUs)} instead`,
+  stopOnLeaving: () => 'Stop it where its state is left',
+  earlyLoses: (v) => `Let an early press lead to ${v.home}`,
+  keepQuiet: (v) => `Keep it, written once quiet for ${us(v.quietUs)}`,
+  otherChance: (v) =>
+    v.chance === 'press' ? 'Begin with the first press' : 'Begin with noise of the circuit',
+};
