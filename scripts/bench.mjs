@@ -7,6 +7,7 @@ import { performance } from 'node:perf_hooks';
 import { deserialize, serialize } from 'node:v8';
 import { gzipSync } from 'node:zlib';
 import { feelRows, pressRow } from './benchFeel.mjs';
+import { flowRows } from './benchFlow.mjs';
 import { at, build, install } from './common.mjs';
 
 install();
@@ -143,6 +144,7 @@ const { backtrack } = await transpiled('core/src/test/backtracking.ts', 'backtra
 const { plainClean } = await transpiled('core/src/test/plainDebounce.ts', 'plainDebounce.mjs');
 pressRow(row, median, Machine, kettle);
 await feelRows(row, median, plainClean);
+await flowRows(row, kettle);
 const { solve, explain } = await import('../core/dist/wiring/solver/index.js');
 const { wiringProblem } = await import('../core/dist/wiring/demands.js');
 const { emptyGadget } = await import('../core/dist/gadget/index.js');

@@ -111,6 +111,17 @@ try {
   await press();
   await sleep(900);
   await shot('flow');
+  await view('Map');
+  await sleep(1_500);
+  await shot('flow-map');
+  await driver.get(`${url}/g/${idOf('Cue Lantern')}/flow?view=ask`);
+  await driver.wait(
+    async () => /All \d+ states were looked at/.test(await (await find('main')).getText()),
+    20_000,
+  );
+  await (await named('Ask')).click();
+  await sleep(1_000);
+  await shot('flow-ask');
   await open('feel');
   await press();
   await sleep(700);
@@ -166,7 +177,7 @@ try {
   await shot('wiring-clash-dark');
   await open('flow');
   await theme('light');
-  await (await named('16 snags')).click();
+  await (await named('15 snags')).click();
   await sleep(600);
   await shot('snags');
 } finally {

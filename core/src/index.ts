@@ -252,6 +252,8 @@ export { rowCells } from './screen/index.ts';
 export {
   Machine,
   nowActiveIn,
+  whyNot,
+  type WhyNot,
   wholeGadget,
   replay,
   type EntryOf,

@@ -12,7 +12,7 @@ import {
   type FlowState,
   type FlowTables,
 } from '../flow/index.ts';
-import type { Gadget, Knob } from '../gadget/index.ts';
+import type { Gadget, GestureKind, Knob } from '../gadget/index.ts';
 import { valueOf } from '../gesture/index.ts';
 import { NeverAtRest } from '../kernel/index.ts';
 import { keptDown, movesOf, type Move } from './moves.ts';
@@ -104,7 +104,7 @@ export class Explorer {
     const all = movesOf(gadget);
     const asked = controlsAsked(this.tables);
     const kept = gadget.controls.flatMap(({ id, kind }, number) =>
-      kind === 'button' && (asked.has(number) || this.hearsRelease(id)) ? [id] : [],
+      kind === 'button' && (asked.has(number) || this.mattersWhileDown(id)) ? [id] : [],
     );
     this.moves = [
       ...all.filter(
@@ -152,12 +152,15 @@ export class Explorer {
     return this.store.count - this.head;
   }
 
-  /** Whether some rule waits for just that; one that anything triggers does not. */
-  private hearsRelease(controlId: string): boolean {
+  /**
+   * Whether it matters that the key is down for a while: some rule waits for its release, or one for its press and
+   * another for what the same press comes to. One that anything triggers does not count.
+   */
+  private mattersWhileDown(controlId: string): boolean {
     const { ruleEvent } = this.tables;
-    return (['release', 'heldRelease'] as const).some((gesture) =>
-      ruleEvent.includes(this.codes.gesture(controlId, gesture)),
-    );
+    const heard = (gesture: GestureKind) => ruleEvent.includes(this.codes.gesture(controlId, gesture));
+    if (heard('release') || heard('heldRelease')) return true;
+    return heard('press') && (heard('tap') || heard('hold'));
   }
 
   /** Whether anything could answer the move, or ask where its control is. */

@@ -15,7 +15,7 @@ import {
 } from '../flow/index.ts';
 import type { Gadget, Hands } from '../gadget/index.ts';
 import { exactLn, noiseAt, normalAt, unitAt } from '../kernel/index.ts';
-import { movesOf, type Move } from './moves.ts';
+import { keptDown, movesOf, type Move } from './moves.ts';
 
 /** Somebody who plays without being told how. */
 export type Player =
@@ -114,7 +114,8 @@ export class Arena {
   }
 
   private moveOf(controlId: string, what: string): Move {
-    const found = this.moves.find((move) => move.controlId === controlId && move.what === what);
+    const known = [...this.moves, ...keptDown(this.moves, controlId)];
+    const found = known.find((move) => move.controlId === controlId && move.what === what);
     if (!found) throw new RangeError(`expected something that can be done to "${controlId}", got "${what}"`);
     return found;
   }

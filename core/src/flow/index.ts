@@ -1,4 +1,5 @@
 export { ExpressionError } from './error.ts';
+export { guardParts } from './parse.ts';
 export { compileExpression, compileTyped, op, operands, type Code } from './expression.ts';
 export { bare, constantValue, evaluate, uses, type EvaluationFault, type Surroundings } from './evaluate.ts';
 export { scopeOf, type Scope } from './scope.ts';

@@ -237,3 +237,19 @@ export function namesIn(
       return node.of ? [{ kind: node.what === 'value' ? 'control' : 'state', name: node.of }] : [];
   }
 }
+
+/** The parts of a condition that must all hold, as written. What cannot be read is one part. */
+export function guardParts(text: string): string[] {
+  let node: Node;
+  try {
+    node = parseExpression(text);
+  } catch (error) {
+    if (error instanceof ExpressionError) return [text];
+    throw error;
+  }
+  const parts = (of: Node): string[] =>
+    of.type === 'binary' && of.operator === '&&' && text[of.start] !== '('
+      ? [...parts(of.left), ...parts(of.right)]
+      : [text.slice(of.start, of.end)];
+  return parts(node);
+}

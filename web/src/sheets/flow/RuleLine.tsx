@@ -8,6 +8,7 @@ import { ActionList } from './ActionLine.tsx';
 import { targetChoices, typedGuard } from './sentences.ts';
 import { TriggerSlots } from './TriggerSlots.tsx';
 import { TypedRule } from './TypedRule.tsx';
+import { WhyNot } from './WhyNot.tsx';
 import classes from './Flow.module.css';
 
 /** A rule as a sentence: when, if, then, and where to. */
@@ -23,6 +24,7 @@ export function RuleLine({
   fired: boolean;
 }) {
   const [typing, setTyping] = useState(false);
+  const [asking, setAsking] = useState(false);
   const { id, className } = usePlace(rule.id);
   const change = (patch: Partial<Omit<Rule, 'id'>>) => edit({ name: 'changeRule', args: [rule.id, patch] });
   return (
@@ -41,6 +43,7 @@ export function RuleLine({
         ) : (
           <Sentence state={state} rule={rule} number={number} change={change} />
         )}
+        {asking && <WhyNot ruleId={rule.id} close={() => setAsking(false)} />}
       </div>
       <span className={classes.ruleTools}>
         <ActionIcon
@@ -71,6 +74,7 @@ export function RuleLine({
             >
               Ask it later
             </Menu.Item>
+            <Menu.Item onClick={() => setAsking(true)}>Why does it not fire?</Menu.Item>
             <Menu.Item onClick={() => edit({ name: 'removeRule', args: [rule.id] })}>Remove</Menu.Item>
           </Menu.Dropdown>
         </Menu>

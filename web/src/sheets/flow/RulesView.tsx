@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { Inside } from './Inside.tsx';
 import { useActive, useLastRule } from './lastRule.ts';
+import { Layers } from './Layers.tsx';
 import { Outline } from './Outline.tsx';
 import { StateCard } from './StateCard.tsx';
 import { Variables } from './Variables.tsx';
@@ -24,6 +25,7 @@ export function RulesView() {
     <>
       <Variables />
       <Inside />
+      <Layers />
       <div className={classes.withOutline}>
         <div className={classes.side}>
           {flow.states.length > manyStates && (

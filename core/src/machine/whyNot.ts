@@ -1,0 +1,145 @@
+import { bare, compileExpression, evaluate, ExpressionError, guardParts, scopeOf } from '../flow/index.ts';
+import { findRule, type Gadget, type Rule, type Trigger } from '../gadget/index.ts';
+import { nowActiveIn } from './nowActive.ts';
+import type { TraceEntry } from './trace.ts';
+
+/** Part of a condition, as stored, and whether it held. null: it asks what a trace does not tell. */
+export interface GuardPart {
+  text: string;
+  holds: boolean | null;
+}
+
+/** What held a rule back at a moment. */
+export interface WhyNot {
+  /** When its state was active last, up to the moment; null: not at the moment. */
+  active: boolean;
+  /** Innermost states that were. */
+  activeIds: string[];
+  /** When what it waits for came last; null: it never had, or it is a timer, whose coming leaves no mark. */
+  heardUs: number | null;
+  timed: boolean;
+  /** The condition, in the parts that must all hold; empty without one. */
+  guard: GuardPart[];
+  /** The rule that answered that event instead. */
+  instead: string | null;
+  /** It did fire, last at that time. */
+  firedUs: number | null;
+}
+
+/** Whether an entry of the trace is what the trigger waits for. */
+function isIt(entry: TraceEntry, trigger: Trigger): boolean {
+  switch (trigger.kind) {
+    case 'gesture':
+      return entry.lane === 'gesture' && entry.id === trigger.controlId && entry.gesture === trigger.gesture;
+    case 'turn':
+      return (
+        entry.lane === 'gesture' &&
+        entry.id === trigger.controlId &&
+        entry.gesture === (trigger.by > 0 ? 'up' : 'down')
+      );
+    case 'crossing':
+      return entry.lane === 'value' && entry.id === trigger.controlId;
+    case 'chord':
+      return entry.lane === 'chord' && entry.id === trigger.chordId;
+    case 'code':
+      return entry.lane === 'code' && entry.codeId === trigger.codeId && entry.gesture === trigger.gesture;
+    case 'signal':
+      return entry.lane === 'signal' && entry.id === trigger.signalId;
+    case 'midi':
+      return entry.lane === 'midiIn';
+    case 'power':
+      return entry.lane === 'power';
+    default:
+      return false;
+  }
+}
+const isTimed = ({ kind }: Trigger) => kind === 'after' || kind === 'every' || kind === 'timer';
+
+/** Values at a moment, by slot. */
+function valuesAt(gadget: Gadget, trace: readonly TraceEntry[], atUs: number): number[] {
+  const scope = scopeOf(gadget);
+  const values = gadget.flow.variables.flatMap((variable) => {
+    const size = variable.kind === 'list' ? variable.length : 1;
+    const start =
+      variable.kind === 'flag'
+        ? Number(variable.initial)
+        : variable.kind === 'choice'
+          ? variable.options.findIndex(({ id }) => id === variable.initialId)
+          : variable.initial;
+    return Array<number>(size).fill(start);
+  });
+  for (const entry of trace) {
+    if (entry.at > atUs) break;
+    if (entry.lane !== 'variable') continue;
+    const found = scope.variables.get(entry.id);
+    if (found) values[found.slot + (entry.index ?? 0)] = entry.value;
+  }
+  return values;
+}
+
+/** Parts of a condition, each on what was so at the moment. */
+function judged(gadget: Gadget, rule: Rule, values: number[], active: ReadonlySet<string>): GuardPart[] {
+  if (rule.guard === null) return [];
+  const scope = scopeOf(gadget);
+  const ids = [...scope.states.keys()];
+  return guardParts(rule.guard).map((text) => {
+    // Times, chance and controls leave no mark that could be asked afterwards.
+    if (/\b(elapsed|random|value)\b/.test(text)) return { text, holds: null };
+    try {
+      const around = { ...bare(values), active: (state: number) => (active.has(ids[state]!) ? 1 : 0) };
+      return { text, holds: evaluate(compileExpression(text, scope, 0), around) !== 0 };
+    } catch (error) {
+      if (!(error instanceof ExpressionError)) throw error;
+      return { text, holds: null };
+    }
+  });
+}
+
+/**
+ * Which part of trigger, state and condition held a rule back at a moment of a run.
+ * @param trace from power-up
+ * @returns null where the gadget does not have the rule
+ */
+export function whyNot(
+  gadget: Gadget,
+  trace: readonly TraceEntry[],
+  ruleId: string,
+  atUs: number,
+): WhyNot | null {
+  const found = findRule(gadget, ruleId);
+  if (!found) return null;
+  const { rule, state } = found;
+  const next = nowActiveIn(gadget);
+  let active: string[] = [];
+  let heardUs: number | null = null;
+  let heardAt = -1;
+  let firedUs: number | null = null;
+  /** As it was just before the event that is looked at. */
+  let before: string[] = [];
+  for (const [at, entry] of trace.entries()) {
+    if (entry.at > atUs) break;
+    if (isIt(entry, rule.trigger)) {
+      heardUs = entry.at;
+      heardAt = at;
+      before = active;
+    }
+    if (entry.lane === 'rule' && entry.id === ruleId) firedUs = entry.at;
+    if (entry.lane === 'state') active = next(active, entry.id);
+  }
+  const looked = heardUs === null ? active : before;
+  const after = heardAt < 0 ? [] : trace.slice(heardAt + 1);
+  const answer = after.find(
+    (entry) => entry.at > heardUs! || entry.lane === 'rule' || entry.lane === 'gesture',
+  );
+  const values = valuesAt(gadget, heardAt < 0 ? trace : trace.slice(0, heardAt), heardUs ?? atUs);
+  const holds = new Set(gadget.flow.states.map(({ parentId }) => parentId));
+  return {
+    active: looked.includes(state.id),
+    activeIds: looked.filter((id) => !holds.has(id)),
+    heardUs,
+    timed: isTimed(rule.trigger),
+    guard: judged(gadget, rule, values, new Set(looked)),
+    instead: answer?.lane === 'rule' && answer.at === heardUs && answer.id !== ruleId ? answer.id : null,
+    firedUs,
+  };
+}

@@ -1,0 +1,227 @@
+import { By, Key } from 'selenium-webdriver';
+import { Bench } from './test/bench.ts';
+
+jest.setTimeout(180_000);
+
+let bench: Bench;
+let id = '';
+
+/** A button, a light and a line of text, and nothing that happens yet. */
+async function makeGadget(name: string): Promise<string> {
+  const { body } = await bench.server.ask('POST', '/gadgets', { name });
+  return (body as { id: string }).id;
+}
+
+beforeAll(async () => {
+  bench = await Bench.open({ demo: false });
+});
+afterAll(() => bench.close());
+
+const current = (state: string) => bench.css(`[aria-label="State ${state}"][aria-current]`);
+const nameField = (state: string) =>
+  bench.css(`[aria-label="State ${state}"] input[aria-label="Name of the state"]`);
+const rename = async (from: string, to: string) => {
+  await bench.fill(await nameField(from), to, Key.ENTER);
+  await bench.label(`State ${to}`);
+};
+const slot = (state: string, rule: number, label: string) =>
+  bench.css(`[aria-label="State ${state}"] [aria-label="Rule ${rule}"] [aria-label="${label}"]`);
+
+async function addParts(): Promise<void> {
+  await bench.click('Add a part');
+  for (const part of ['Push button', 'single light-emitting']) {
+    await bench.fill(await bench.label('Find a part'), part, Key.ENTER);
+    await bench.until(`${part} added`, async () => / added\./.test(await bench.text('[role=dialog]')));
+  }
+  await (await bench.css('body')).sendKeys(Key.ESCAPE);
+}
+
+describe('a game of three states', () => {
+  it('is made from nothing by mouse, and plays', async () => {
+    id = await makeGadget('Quick hands');
+    await bench.goto(`/g/${id}/parts`);
+    await addParts();
+    await bench.click('Flow');
+    await bench.click('Add a state');
+    await rename('State 1', 'Waiting');
+    await bench.click('Add a state');
+    await rename('State 2', 'Now');
+    await bench.click('Add a state');
+    await rename('State 3', 'Done');
+    await bench.clickLabel('Add a rule to Waiting');
+    await bench.pick(await slot('Waiting', 1, 'When'), 'after');
+    await bench.pick(await slot('Waiting', 1, 'Then'), 'go to Now');
+    await bench.choose('On entering Now: add something that happens', 'Set a light');
+    await bench.clickLabel('Add a rule to Now');
+    await bench.pick(await slot('Now', 1, 'Then'), 'go to Done');
+    await current('Now');
+    await bench.shows('Light: on');
+    await bench.press('Push button');
+    await current('Done');
+    await bench.saved();
+  });
+
+  it('has a dead end, which is found and mended', async () => {
+    await bench.until('snags', async () => /snag/.test(await bench.text('[aria-label="This gadget"]')));
+    await bench.click('5 snags');
+    await bench.shows('Once in Done, no rule leaves it');
+    await bench.click('Let a tap of Push button lead to Waiting');
+    await bench.until('mended', async () => !(await bench.text('[role=dialog]')).includes('Once in Done'));
+    await bench.clickLabel('Close snags');
+    await slot('Done', 1, 'Then');
+  });
+
+  it('stands in the grid, where what is open is filled or meant so', async () => {
+    await bench.segment('Grid');
+    await bench.shows('are open: nothing answers there');
+    await bench.choose('Waiting, Push button is pressed: open', 'Ignored on purpose');
+    await bench.label('Waiting, Push button is pressed: ignored on purpose');
+    await bench.choose('Now, Push button is tapped: open', 'Add a rule to Now for it');
+    await bench.pick(await slot('Now', 2, 'Then'), 'go to Waiting');
+    await bench.segment('Grid');
+    await bench.label('Now, Push button is tapped: → Waiting');
+  });
+
+  it('is drawn as a map that leads back to the cards', async () => {
+    await bench.segment('Map');
+    const box = await bench.until(
+      'the box',
+      async () =>
+        (
+          await bench.driver.findElements(
+            By.xpath('//*[name()="svg"]//*[name()="g"][*[name()="title" and .="Done"]]'),
+          )
+        )[0],
+    );
+    await bench.driver.executeScript(
+      'arguments[0].dispatchEvent(new MouseEvent("click", { bubbles: true }))',
+      box,
+    );
+    await bench.css('[aria-label="State Done"].found');
+  });
+
+  it('answers a question with a way that plays', async () => {
+    await bench.segment('Ask');
+    await bench.until('all is looked at', async () =>
+      /All \d+ states were looked at/.test(await bench.text('main')),
+    );
+    await bench.pick(await bench.label('What is asked'), 'Is it never so that');
+    await bench.fill(await bench.label('A condition, such as in(Ready) && heat > 3'), 'in(Dnoe)', Key.ENTER);
+    await bench.shows('Did you mean Done?');
+    await bench.fill(await bench.label('A condition, such as in(Ready) && heat > 3'), 'in(Done)', Key.ENTER);
+    await bench.click('Ask');
+    await bench.shows('No: it can be. This is the shortest way:');
+    await bench.shows('Push button is pressed and kept down');
+    await bench.click('Play it in hand');
+    await bench.segment('Rules');
+    await current('Done');
+  });
+
+  it('is played a thousand times by somebody who does nothing', async () => {
+    await bench.segment('Players');
+    await bench.click('Play them');
+    await bench.until('a thousand', async () => (await bench.text('main')).includes('1,000 rounds'));
+    await bench.until('outcomes', async () =>
+      /100\.0\s%/.test(await bench.text('[aria-label="What came of it"]')),
+    );
+  });
+
+  it('has its rules as text, with what could be typed next, and errors at their place', async () => {
+    await bench.segment('Rules');
+    await bench.clickLabel('Rule 1 of Now as text');
+    const line = await bench.label('The rule as text');
+    expect(await line.getAttribute('value')).toBe('when "Push button" press then Done');
+    await bench.fill(line, 'when "Push button" press do Light onn then Done', Key.ESCAPE);
+    await bench.clickLabel('Rule 1 of Now as text');
+    const again = await bench.label('The rule as text');
+    await bench.fill(again, 'when "Push button" press do Light bl', '');
+    await bench.until(
+      'an offer',
+      async () => (await bench.driver.findElements(By.css('[role=option]'))).length > 0,
+    );
+    await again.sendKeys('onk', Key.ENTER);
+    await bench.until('the error', async () =>
+      /expected .*blink/.test(await bench.text('[aria-label="State Now"] [role=alert]')),
+    );
+    await bench.fill(again, 'when "Push button" press do Light blink 500 ms then Done', Key.ENTER);
+    await slot('Now', 1, 'Blinking period');
+    await bench.saved();
+  });
+});
+
+describe('by keyboard alone', () => {
+  /** Tab by tab, until what has the focus is called that. */
+  async function tabTo(name: RegExp): Promise<void> {
+    const { driver } = bench;
+    for (let n = 0; n < 150; n += 1) {
+      const focused = await driver.executeScript<string>(
+        `const e = document.activeElement;
+         return e.getAttribute('aria-label') ?? (e.labels && e.labels[0] ? e.labels[0].textContent : '') ?? '';`,
+      );
+      const text = await driver.executeScript<string>('return document.activeElement.textContent');
+      if (name.test(focused || text)) return;
+      await driver.actions().sendKeys(Key.TAB).perform();
+    }
+    throw new Error(`tabbed in vain for ${name}`);
+  }
+  const keys = (...typed: string[]) =>
+    bench.driver
+      .actions()
+      .sendKeys(...typed)
+      .perform();
+  const focus = () => bench.driver.switchTo().activeElement();
+
+  it('three states and their rules are made, and played', async () => {
+    const other = await makeGadget('Quick keys');
+    await bench.goto(`/g/${other}/parts`);
+    await addParts();
+    await bench.goto(`/g/${other}/flow`);
+    await bench.click('Add a state');
+    for (const [n, name] of [
+      ['1', 'One'],
+      ['2', 'Two'],
+      ['3', 'Three'],
+    ] as const) {
+      if (n !== '1') {
+        await tabTo(/^Add a state$/);
+        await keys(Key.ENTER);
+      }
+      await bench.label(`State State ${n}`);
+      await bench.driver.executeScript(
+        `document.querySelector('[aria-label="State State ${n}"]').scrollIntoView()`,
+      );
+      await bench.until('the name', async () => {
+        await tabTo(/^Name of the state$/);
+        if ((await focus().getAttribute('value')) === `State ${n}`) return true;
+        await keys(Key.TAB);
+        return false;
+      });
+      await focus().sendKeys(Key.chord(Key.CONTROL, 'a'), name, Key.ENTER);
+      await bench.label(`State ${name}`);
+    }
+    for (const [from, to] of [
+      ['One', 'Two'],
+      ['Two', 'Three'],
+      ['Three', 'One'],
+    ] as const) {
+      await tabTo(new RegExp(`^Add a rule to ${from}$`));
+      await keys(Key.ENTER);
+      await bench.until('the rule', async () => {
+        await tabTo(/^Then$/);
+        const owner = await bench.driver.executeScript<string>(
+          'return document.activeElement.closest("[aria-label^=State]").getAttribute("aria-label")',
+        );
+        if (owner === `State ${from}`) return true;
+        await keys(Key.TAB);
+        return false;
+      });
+      await keys(`go to ${to}`);
+      await bench.until('chosen', async () => (await focus().getAttribute('value')) !== '');
+    }
+    await keys(Key.ESCAPE);
+    await bench.playKey(Key.SPACE);
+    await current('Two');
+    await bench.playKey(Key.SPACE);
+    await current('Three');
+  });
+});

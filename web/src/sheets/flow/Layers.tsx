@@ -1,0 +1,226 @@
+import { ActionIcon, Button } from '@mantine/core';
+import { IconChevronUp, IconTrash } from '@tabler/icons-react';
+import { controlsOf, showExpression, showOneAction, type Action, type Layer } from '@hum-lever/core';
+import { useState } from 'react';
+import { edit, useDocument } from '../../client/index.ts';
+import { Choice, count, TextField, usePlace } from '../../shared/index.ts';
+import { ActionList } from './ActionLine.tsx';
+import { typedExpression } from './sentences.ts';
+import classes from './Flow.module.css';
+
+/** What the same keys mean in one layer and another: a table of keys and layers, for keypads and instruments. */
+export function Layers() {
+  const gadget = useDocument();
+  const { layers } = gadget.flow;
+  const buttons = controlsOf(gadget, 'button');
+  const [open, setOpen] = useState<{ layerId: string; controlId: string } | null>(null);
+  if (buttons.length === 0) return null;
+  const layer = layers.find(({ id }) => id === open?.layerId);
+  const key = buttons.find(({ id }) => id === open?.controlId);
+  return (
+    <details className={`card ${classes.variables}`}>
+      <summary>Layers of keys: {layers.length === 0 ? 'none' : count(layers.length, 'layer')}</summary>
+      <p className={classes.typedHint}>
+        While a layer is on, its keys do what it says, whatever state the gadget is in; a key that a layer
+        leaves empty means what it means in the layer to its left. Rules hear the press as well. Let go, a key
+        does what belongs to the layer it was pressed in.
+      </p>
+      {layers.length > 0 && (
+        <div className={classes.scroll}>
+          <table className={classes.layers} aria-label="Keys and layers">
+            <thead>
+              <tr>
+                <th scope="col">Key</th>
+                {layers.map((one, at) => (
+                  <LayerHead key={one.id} layer={one} first={at === 0} />
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {buttons.map(({ id, name }) => (
+                <tr key={id}>
+                  <th scope="row">{name}</th>
+                  {layers.map((one) => (
+                    <LayerCell
+                      key={one.id}
+                      layer={one}
+                      controlId={id}
+                      name={name}
+                      chosen={open?.layerId === one.id && open.controlId === id}
+                      choose={() => setOpen({ layerId: one.id, controlId: id })}
+                    />
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {layer && key && (
+        <KeyEditor layer={layer} controlId={key.id} name={key.name} close={() => setOpen(null)} />
+      )}
+      <Button
+        size="compact-sm"
+        variant="default"
+        onClick={() =>
+          edit({
+            name: 'addLayer',
+            args: [
+              layers.length === 0 ? 'Always' : `Layer ${layers.length + 1}`,
+              layers.length === 0 ? null : { kind: 'held', controlId: buttons[0]!.id },
+            ],
+          })
+        }
+      >
+        Add a layer
+      </Button>
+    </details>
+  );
+}
+
+function LayerHead({ layer, first }: { layer: Layer; first: boolean }) {
+  const gadget = useDocument();
+  const place = usePlace(layer.id);
+  const change = (patch: Partial<Pick<Layer, 'name' | 'when'>>) =>
+    edit({ name: 'changeLayer', args: [layer.id, patch] });
+  const { when } = layer;
+  const buttons = controlsOf(gadget, 'button');
+  return (
+    <th scope="col" {...place}>
+      <div className={classes.range}>
+        <TextField
+          size="xs"
+          w={110}
+          aria-label={`Name of layer ${layer.name}`}
+          value={layer.name}
+          commit={(name) => change({ name: name.trim() })}
+        />
+        <ActionIcon
+          variant="subtle"
+          size="sm"
+          disabled={first}
+          aria-label={`Move ${layer.name} to the left`}
+          onClick={() => edit({ name: 'moveLayer', args: [layer.id, -1] })}
+        >
+          <IconChevronUp size={15} style={{ rotate: '-90deg' }} />
+        </ActionIcon>
+        <ActionIcon
+          variant="subtle"
+          size="sm"
+          aria-label={`Remove layer ${layer.name}`}
+          onClick={() => edit({ name: 'removeLayer', args: [layer.id] })}
+        >
+          <IconTrash size={15} />
+        </ActionIcon>
+      </div>
+      <Choice
+        label={`When ${layer.name} is on`}
+        data={[
+          { value: '', label: 'always on' },
+          ...buttons.map(({ id, name }) => ({ value: id, label: `while ${name} is held` })),
+          { value: 'on', label: 'while a condition holds' },
+        ]}
+        value={when === null ? '' : when.kind === 'on' ? 'on' : when.controlId}
+        choose={(chosen) =>
+          change({
+            when:
+              chosen === ''
+                ? null
+                : chosen === 'on'
+                  ? { kind: 'on', condition: 'true' }
+                  : { kind: 'held', controlId: chosen },
+          })
+        }
+      />
+      {when?.kind === 'on' && (
+        <TextField
+          size="xs"
+          classNames={{ input: 'number' }}
+          aria-label={`Condition of ${layer.name}`}
+          value={showExpression(when.condition, gadget)}
+          commit={(typed) => {
+            const read = typedExpression(typed, gadget);
+            return 'ok' in read ? change({ when: { kind: 'on', condition: read.ok } }) : read.refused;
+          }}
+        />
+      )}
+    </th>
+  );
+}
+
+/** What a key does in a layer, in a few words; what it inherits, paler. */
+function LayerCell({
+  layer,
+  controlId,
+  name,
+  chosen,
+  choose,
+}: {
+  layer: Layer;
+  controlId: string;
+  name: string;
+  chosen: boolean;
+  choose: () => void;
+}) {
+  const gadget = useDocument();
+  const { layers } = gadget.flow;
+  const own = layer.keys.find((key) => key.controlId === controlId);
+  const under = layers
+    .slice(0, layers.indexOf(layer))
+    .findLast(({ keys }) => keys.some((key) => key.controlId === controlId))
+    ?.keys.find((key) => key.controlId === controlId);
+  const words = (actions: readonly Action[]) => actions.map((one) => showOneAction(one, gadget)).join('; ');
+  const text = own ? words(own.press) || 'nothing' : under ? words(under.press) || 'nothing' : '·';
+  return (
+    <td data-chosen={chosen || undefined} data-inherited={own ? undefined : true}>
+      <button type="button" aria-label={`${name} in ${layer.name}: ${text}`} onClick={choose}>
+        {text}
+      </button>
+    </td>
+  );
+}
+
+function KeyEditor({
+  layer,
+  controlId,
+  name,
+  close,
+}: {
+  layer: Layer;
+  controlId: string;
+  name: string;
+  close: () => void;
+}) {
+  const own = layer.keys.find((key) => key.controlId === controlId);
+  const { press, release } = own ?? { press: [], release: [] };
+  const put = (does: { press: Action[]; release: Action[] } | null) =>
+    edit({ name: 'setLayerKey', args: [layer.id, controlId, does] });
+  return (
+    <section className={classes.keyEditor} aria-label={`${name} in ${layer.name}`}>
+      <div className={classes.block}>
+        <span className={classes.blockName}>Pressed</span>
+        <ActionList
+          label={`${name} pressed in ${layer.name}`}
+          actions={press}
+          put={(actions) => put({ press: actions, release })}
+        />
+      </div>
+      <div className={classes.block}>
+        <span className={classes.blockName}>Let go</span>
+        <ActionList
+          label={`${name} let go in ${layer.name}`}
+          actions={release}
+          put={(actions) => put({ press, release: actions })}
+        />
+      </div>
+      <div className={classes.range}>
+        <Button size="compact-xs" variant="default" disabled={!own} onClick={() => put(null)}>
+          Leave it to the layer before
+        </Button>
+        <Button size="compact-xs" variant="default" onClick={close}>
+          Done
+        </Button>
+      </div>
+    </section>
+  );
+}
