@@ -156,7 +156,9 @@ export {
   type WireTrace,
 } from './feel/index.ts';
 export {
+  compareFlows,
   completeRule,
+  type FlowChange,
   statesReached,
   gridOf,
   showAnswer,
@@ -309,6 +311,10 @@ export {
   type TraceKind,
   type TraceRead,
   printGridCsv,
+  printScxml,
+  readScxml,
+  type ScxmlNote,
+  type ScxmlRead,
 } from './formats/index.ts';
 export {
   Arena,

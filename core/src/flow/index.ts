@@ -21,8 +21,17 @@ export {
   type LightOrder,
 } from './state.ts';
 export { stateType, type FlowProblem, type FlowTables } from './tables.ts';
-export { completeRule, readRule, showAnswer, showOneAction, showRule } from './line/rule.ts';
+export {
+  completeRule,
+  readActionLine,
+  readRule,
+  readTriggerLine,
+  showAnswer,
+  showOneAction,
+  showRule,
+} from './line/rule.ts';
 export type { Completion } from './line/reader.ts';
 export { showOneTrigger as showTrigger } from './line/rule.ts';
 export { gridOf, type Grid, type GridAnswer, type GridCell, type GridRow } from './grid.ts';
 export { alwaysOrNever, statesReached } from './snags/reach.ts';
+export { compareFlows, type FlowChange } from './compare.ts';

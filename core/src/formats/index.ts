@@ -19,3 +19,5 @@ export {
   type TraceRead,
 } from './traces.ts';
 export { printGridCsv } from './gridCsv.ts';
+export { printScxml } from './scxml.ts';
+export { readScxml, type ScxmlNote, type ScxmlRead } from './scxmlRead.ts';

@@ -59,6 +59,7 @@ export const editWords: Record<EditName | 'replace', string> = {
   moveRule: 'the move of a rule',
   removeRule: 'the removal of a rule',
   waitInOwnState: 'the wait’s own state',
+  replaceFlow: 'the flow from a file',
   replaceVariable: 'the other kind of variable',
   addOption: 'the new option',
   addSignal: 'the new signal',

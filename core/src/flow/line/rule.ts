@@ -95,3 +95,17 @@ export function completeRule(text: string, cursor: number, gadget: Gadget): Comp
 /** What a rule waits for, as it is typed. */
 export const showOneTrigger = (trigger: Trigger, gadget: Gadget): string =>
   showTrigger(trigger, namesOf(gadget));
+
+/** One thing to do, as typed. @throws ExpressionError */
+export const readActionLine = (text: string, gadget: Gadget): Action =>
+  whole(new LineReader(text, namesOf(gadget)), readAction);
+
+/** What a rule waits for, as typed. @throws ExpressionError */
+export const readTriggerLine = (text: string, gadget: Gadget): Trigger =>
+  whole(new LineReader(text, namesOf(gadget)), readTrigger);
+
+function whole<T>(line: LineReader, read: (line: LineReader) => T): T {
+  const found = read(line);
+  if (!line.ended) throw new ExpressionError('expected the end here', line.here);
+  return found;
+}

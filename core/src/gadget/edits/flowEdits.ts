@@ -2,7 +2,7 @@ import { produce, type Draft } from 'immer';
 import type { Action } from '../actions.schema.ts';
 import { canonicalJson } from '../canonical.ts';
 import { findRule } from '../find.ts';
-import { blankState, type Layer, type Rule, type State, type Trigger } from '../flow.schema.ts';
+import { blankState, type Flow, type Layer, type Rule, type State, type Trigger } from '../flow.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
 import { isHistory, nestingOf } from '../nesting.ts';
@@ -177,6 +177,19 @@ export const flowEdits = {
       const { keys } = findIn(draft.flow.layers, layerId, 'layer');
       drop(keys, (key) => key.controlId === controlId);
       if (does) keys.push({ controlId, ...does });
+    }),
+
+  /** Another flow in its place; tasks and words that named its states are freed. */
+  replaceFlow: (gadget: Gadget, flow: Flow) =>
+    produce(gadget, (draft) => {
+      const kept = new Set(flow.states.map(({ id }) => id));
+      const gone = gadget.flow.states.filter(({ id }) => !kept.has(id)).map(({ id }) => id);
+      draft.flow = flow;
+      for (const task of draft.brief.tasks) {
+        if (task.startStateId !== null && !kept.has(task.startStateId)) task.startStateId = null;
+        if (task.goalStateId !== null && !kept.has(task.goalStateId)) task.goalStateId = null;
+      }
+      for (const id of gone) unlink(draft, id);
     }),
 
   addState: (gadget: Gadget, name: string, parentId: string | null = null) =>

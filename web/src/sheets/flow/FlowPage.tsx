@@ -12,6 +12,9 @@ const AskView = lazy(() => import('./ask/index.ts').then(({ AskView: view }) => 
 const PlayersView = lazy(() =>
   import('./players/index.ts').then(({ PlayersView: view }) => ({ default: view })),
 );
+const CompareView = lazy(() =>
+  import('./compare/index.ts').then(({ CompareView: view }) => ({ default: view })),
+);
 
 const views = [
   { value: 'rules', label: 'Rules' },
@@ -19,6 +22,7 @@ const views = [
   { value: 'grid', label: 'Grid' },
   { value: 'ask', label: 'Ask' },
   { value: 'players', label: 'Players' },
+  { value: 'compare', label: 'Compare' },
 ] as const;
 type View = (typeof views)[number]['value'];
 
@@ -59,6 +63,7 @@ export function FlowPage() {
           {view === 'grid' && <GridView />}
           {view === 'ask' && <AskView />}
           {view === 'players' && <PlayersView />}
+          {view === 'compare' && <CompareView />}
         </Suspense>
       )}
     </SheetFrame>

@@ -7,6 +7,7 @@ import { useDocument } from '../../../client/index.ts';
 import { goTo, saveFile } from '../../../shared/index.ts';
 import { useActive, useLastRule } from '../lastRule.ts';
 import type { Arrow, Box, MapDrawing } from './layout.ts';
+import { ScxmlButtons } from './ScxmlButtons.tsx';
 import { standalone } from './standalone.ts';
 import { useDrawing } from './useDrawing.ts';
 import { useLook } from './useLook.ts';
@@ -85,6 +86,7 @@ function Drawn({ drawing }: { drawing: MapDrawing }) {
         >
           Save as SVG
         </Button>
+        <ScxmlButtons />
       </div>
       <div
         className={classes.frame}

@@ -1,0 +1,420 @@
+import { XMLParser } from 'fast-xml-parser';
+import { ExpressionError, readActionLine, readExpression, readTriggerLine } from '../flow/index.ts';
+import {
+  blankState,
+  emptyFlow,
+  limits,
+  openGadget,
+  type Action,
+  type Gadget,
+  type Rule,
+  type Saved,
+  type State,
+  type Trigger,
+  type Variable,
+} from '../gadget/index.ts';
+
+/** What could not be carried over, and where it stood. */
+export interface ScxmlNote {
+  /** Id of the state, '' for the whole. */
+  at: string;
+  message: string;
+}
+export type ScxmlRead =
+  { outcome: 'read'; gadget: Gadget; notes: ScxmlNote[] } | { outcome: 'refused'; message: string };
+
+interface Element {
+  name: string;
+  attributes: Record<string, string>;
+  inner: Element[];
+}
+
+const parser = new XMLParser({
+  preserveOrder: true,
+  ignoreAttributes: false,
+  attributeNamePrefix: '',
+  parseAttributeValue: false,
+  trimValues: true,
+});
+
+/** Elements in order, without texts, comments and instructions. */
+function elementsOf(raw: unknown): Element[] {
+  if (!Array.isArray(raw)) return [];
+  return raw.flatMap((one: Record<string, unknown>): Element[] => {
+    const name = Object.keys(one).find((key) => key !== ':@');
+    if (name === undefined || name.startsWith('#') || name.startsWith('?')) return [];
+    return [
+      {
+        name,
+        attributes: (one[':@'] as Record<string, string> | undefined) ?? {},
+        inner: elementsOf(one[name]),
+      },
+    ];
+  });
+}
+
+const stateNames: ReadonlySet<string> = new Set(['state', 'parallel', 'final', 'history']);
+const words = (text: string | undefined): string[] => text?.split(/\s+/).filter((word) => word !== '') ?? [];
+
+/** Milliseconds of CSS2 time, as the standard has it: 500ms, 1.5s. */
+function timeUs(text: string): number | null {
+  const found = /^\+?(\d*\.?\d+)\s*(ms|s)$/.exec(text.trim());
+  return found ? Math.round(Number(found[1]) * (found[2] === 's' ? 1_000_000 : 1_000)) : null;
+}
+
+class Reader {
+  readonly notes: ScxmlNote[] = [];
+  private readonly base: Gadget;
+  private readonly root: Element;
+  private readonly idOf = new Map<string, string>();
+  private readonly states: { element: Element; state: State }[] = [];
+  /** By the event of the file. */
+  private readonly signals = new Map<string, string>();
+  private readonly signalNames = new Map<string, string>();
+  private gadget: Gadget;
+  private rules = 0;
+
+  constructor(base: Gadget, root: Element) {
+    this.base = base;
+    this.root = root;
+    this.gadget = base;
+  }
+
+  private note(at: string, message: string): void {
+    if (this.notes.length < 200) this.notes.push({ at, message });
+  }
+
+  read(): Gadget {
+    this.collectStates(this.root, null);
+    for (const { name, attributes } of this.root.inner)
+      if (name === 'hum:signal' && attributes.event !== undefined) {
+        this.signals.set(attributes.event, `g${this.signals.size + 1}`);
+        this.signalNames.set(attributes.event, (attributes.name ?? attributes.event).trim());
+      }
+    this.collectSignals(this.root);
+    const initial = words(this.root.attributes.initial)[0];
+    const first = this.states.find(({ state }) => state.parentId === null)?.state.id ?? null;
+    this.gadget = {
+      ...this.base,
+      flow: {
+        ...emptyFlow(),
+        chance: this.base.flow.chance,
+        timers: this.root.inner
+          .filter(({ name }) => name === 'hum:timer')
+          .map(({ attributes }, n) => ({ id: `m${n + 1}`, name: attributes.name ?? `Timer ${n + 1}` })),
+        variables: this.variables(),
+        signals: [...this.signals].map(([event, id]) => ({ id, name: this.signalNames.get(event) ?? event })),
+        states: this.states.map(({ state }) => state),
+        initialId: initial === undefined ? first : (this.target('', initial) ?? first),
+      },
+    };
+    for (const { element, state } of this.states) this.fill(element, state);
+    return this.gadget;
+  }
+
+  private collectStates(element: Element, parentId: string | null): void {
+    for (const inner of element.inner) {
+      if (!stateNames.has(inner.name)) continue;
+      const id = `s${this.states.length + 1}`;
+      const own = inner.attributes.id ?? id;
+      if (this.idOf.has(own)) this.note(own, 'Its id is used twice; rules lead to the first.');
+      else this.idOf.set(own, id);
+      const kind =
+        inner.name === 'history'
+          ? inner.attributes.type === 'deep'
+            ? 'deepHistory'
+            : 'history'
+          : inner.name === 'state'
+            ? 'plain'
+            : (inner.name as 'parallel' | 'final');
+      const name = (inner.attributes['hum:name'] ?? own).trim().slice(0, limits.nameChars) || id;
+      const state: State = { ...blankState(), id, name, kind, parentId };
+      this.states.push({ element: inner, state });
+      this.collectStates(inner, id);
+    }
+  }
+
+  /** Names of events that something raises or waits for, but for what is told of states and timers. */
+  private collectSignals(element: Element): void {
+    for (const inner of element.inner) {
+      const own = inner.attributes['hum:when'] !== undefined || inner.attributes['hum:timer'] !== undefined;
+      if (!own && (inner.name === 'transition' || inner.name === 'raise' || inner.name === 'send'))
+        for (const event of words(inner.attributes.event)) {
+          const name = event.replace(/\.?\*$/, '');
+          if (name !== '' && !name.startsWith('done.state.') && !this.signals.has(name))
+            this.signals.set(name, `g${this.signals.size + 1}`);
+        }
+      this.collectSignals(inner);
+    }
+  }
+
+  private variables(): Variable[] {
+    const datas = this.root.inner.filter(({ name }) => name === 'datamodel').flatMap(({ inner }) => inner);
+    let options = 0;
+    return datas.flatMap(({ attributes }, n): Variable[] => {
+      const id = `v${n + 1}`;
+      const name = attributes.id ?? id;
+      if (!/^[A-Za-z_][A-Za-z0-9_]{0,31}$/.test(name)) {
+        this.note(
+          '',
+          `The variable "${name}" was left out: expected a word of letters, digits and underscores.`,
+        );
+        return [];
+      }
+      const saved = this.saved(attributes['hum:saved']);
+      const expr = attributes.expr ?? '0';
+      if (attributes['hum:kind'] === 'flag' || expr === 'true' || expr === 'false')
+        return [{ id, kind: 'flag', name, saved, initial: expr === 'true' }];
+      if (attributes['hum:kind'] === 'choice') {
+        const list = words(attributes['hum:options']).map((option) => ({
+          id: `q${(options += 1)}`,
+          name: option,
+        }));
+        const first = list.find((option) => option.name === expr) ?? list[0];
+        if (first) return [{ id, kind: 'choice', name, saved, options: list, initialId: first.id }];
+      }
+      const number = Number(expr);
+      if (!Number.isInteger(number))
+        this.note('', `The variable "${name}" begins at 0: expected a whole number, got "${expr}".`);
+      const initial = Number.isInteger(number) ? number : 0;
+      const common = {
+        id,
+        name,
+        saved,
+        initial,
+        min: Number(attributes['hum:min'] ?? Math.min(0, initial)),
+        max: Number(attributes['hum:max'] ?? 1_000_000),
+        overflow: attributes['hum:overflow'] === 'wrap' ? ('wrap' as const) : ('hold' as const),
+      };
+      if (attributes['hum:kind'] === 'list')
+        return [{ ...common, kind: 'list', length: Number(attributes['hum:length'] ?? 1) }];
+      return [{ ...common, kind: 'number', unit: attributes['hum:unit'] ?? '' }];
+    });
+  }
+
+  private saved(text: string | undefined): Saved | null {
+    if (text === 'change' || text === 'asked') return { when: text };
+    const quiet = /^quiet (\d+)$/.exec(text ?? '');
+    return quiet ? { when: 'quiet', quietUs: Number(quiet[1]) } : null;
+  }
+
+  private target(at: string, own: string): string | null {
+    const id = this.idOf.get(own);
+    if (id === undefined) this.note(at, `Nothing is called "${own}": the way there was left out.`);
+    return id ?? null;
+  }
+  private targets(at: string, text: string | undefined): string[] {
+    return words(text).flatMap((own) => this.target(at, own) ?? []);
+  }
+
+  private fill(element: Element, state: State): void {
+    const at = element.attributes.id ?? state.id;
+    const timers = this.ownTimers(element);
+    for (const inner of element.inner) {
+      switch (inner.name) {
+        case 'onentry':
+          state.entry.push(
+            ...this.actions(
+              at,
+              inner.inner.filter((one) => !timers.parts.has(one)),
+            ),
+          );
+          break;
+        case 'onexit':
+          state.exit.push(
+            ...this.actions(
+              at,
+              inner.inner.filter((one) => !timers.parts.has(one)),
+            ),
+          );
+          break;
+        case 'initial':
+          this.begin(at, state, inner.inner[0]);
+          break;
+        case 'transition':
+          if (element.name === 'history') this.begin(at, state, inner);
+          else state.rules.push(...this.rulesOf(at, inner, timers.delays));
+          break;
+        default:
+          if (!stateNames.has(inner.name))
+            this.note(at, `<${inner.name}> cannot be carried over, and was left out.`);
+      }
+    }
+    const initial = this.targets(at, element.attributes.initial);
+    if (initial.length > 0) state.initial = { targetIds: initial, actions: [] };
+  }
+
+  private begin(at: string, state: State, transition: Element | undefined): void {
+    if (!transition || transition.attributes['hum:first'] === 'true') return;
+    const targetIds = this.targets(at, transition.attributes.target);
+    if (targetIds.length > 0) state.initial = { targetIds, actions: this.actions(at, transition.inner) };
+  }
+
+  /**
+   * Timers of a state as the standard has them: an event that is sent with a delay on entering, called off on leaving,
+   * and waited for in the same state.
+   */
+  private ownTimers(element: Element): { delays: Map<string, number>; parts: Set<Element> } {
+    const of = (name: string, inner: string) =>
+      element.inner
+        .filter((one) => one.name === name)
+        .flatMap((one) => one.inner)
+        .filter((one) => one.name === inner);
+    const delays = new Map<string, number>();
+    const parts = new Set<Element>();
+    const cancels = of('onexit', 'cancel');
+    for (const one of [...of('onentry', 'send'), ...cancels])
+      if (one.attributes['hum:timer'] !== undefined) parts.add(one);
+    for (const send of of('onentry', 'send')) {
+      const { event, id, delay } = send.attributes;
+      const us = delay === undefined ? null : timeUs(delay);
+      const cancel = cancels.find(({ attributes }) => attributes.sendid === id);
+      const waited = element.inner.some(
+        (one) => one.name === 'transition' && words(one.attributes.event).includes(event ?? ''),
+      );
+      if (event === undefined || us === null || id === undefined || !cancel || !waited) continue;
+      delays.set(event, us);
+      parts.add(send);
+      parts.add(cancel);
+    }
+    return { delays, parts };
+  }
+
+  private triggersOf(at: string, { attributes }: Element, delays: ReadonlyMap<string, number>): Trigger[] {
+    const own = attributes['hum:when'];
+    if (own !== undefined) {
+      if (own.startsWith('done ')) {
+        const target = /^done\.state\.(.+)$/.exec(attributes.event ?? '')?.[1];
+        const id = target === undefined ? null : this.target(at, target);
+        return id === null ? [] : [{ kind: 'done', stateId: id }];
+      }
+      try {
+        return [readTriggerLine(own, this.gadget)];
+      } catch (error) {
+        if (!(error instanceof ExpressionError)) throw error;
+        this.note(at, `The rule for "${own}" was left out: ${error.message}.`);
+        return [];
+      }
+    }
+    if (attributes.event === undefined) return [{ kind: 'always' }];
+    return words(attributes.event).flatMap((event): Trigger[] => {
+      const delay = delays.get(event);
+      if (delay !== undefined) return [{ kind: 'after', delay: Math.max(1_000, delay) }];
+      const name = event.replace(/\.?\*$/, '');
+      if (name === '') return [{ kind: 'any' }];
+      const done = /^done\.state\.(.+)$/.exec(name);
+      if (done) {
+        const id = this.target(at, done[1]!);
+        return id === null ? [] : [{ kind: 'done', stateId: id }];
+      }
+      // A descriptor means every event that begins with it, word by word.
+      return [...this.signals]
+        .filter(([signal]) => signal === name || signal.startsWith(`${name}.`))
+        .map(([, signalId]) => ({ kind: 'signal', signalId }));
+    });
+  }
+
+  private rulesOf(at: string, element: Element, delays: ReadonlyMap<string, number>): Rule[] {
+    const { cond, target, type } = element.attributes;
+    const guard = cond === undefined ? null : this.expression(at, cond);
+    // A condition that cannot be read would make a rule fire that should not.
+    if (cond !== undefined && guard === null) return [];
+    const actions = this.actions(
+      at,
+      element.inner.filter((one) => one.attributes['hum:timer'] === undefined),
+    );
+    return this.triggersOf(at, element, delays).map((trigger) => {
+      this.rules += 1;
+      return {
+        id: `r${this.rules}`,
+        trigger,
+        guard,
+        actions,
+        targetIds: this.targets(at, target),
+        internal: type === 'internal',
+      };
+    });
+  }
+
+  /** Our expression over names as ids; In('x') of the standard is our in(x). */
+  private expression(at: string, text: string): string | null {
+    const ours = text.replace(/\bIn\(\s*'([^']*)'\s*\)/g, (_all, own: string) => {
+      const id = this.idOf.get(own);
+      const state = this.states.find((one) => one.state.id === id)?.state;
+      return `in("${(state?.name ?? own).replace(/["\\]/g, '\\$&')}")`;
+    });
+    try {
+      return readExpression(ours, this.gadget);
+    } catch (error) {
+      if (!(error instanceof ExpressionError)) throw error;
+      this.note(at, `"${text}" was left out, with what it stands in: ${error.message}.`);
+      return null;
+    }
+  }
+
+  private actions(at: string, elements: readonly Element[]): Action[] {
+    return elements.flatMap((element) => this.action(at, element) ?? []);
+  }
+
+  private action(at: string, { name, attributes }: Element): Action | null {
+    const line = (text: string): Action | null => {
+      try {
+        return readActionLine(text, this.gadget);
+      } catch (error) {
+        if (!(error instanceof ExpressionError)) throw error;
+        this.note(at, `"${text}" was left out: ${error.message}.`);
+        return null;
+      }
+    };
+    switch (name) {
+      case 'hum:do':
+        return line(attributes.line ?? '');
+      case 'assign':
+        return line(`${attributes.location ?? ''} = ${attributes.expr ?? ''}`);
+      case 'raise':
+      case 'send': {
+        const signalId = this.signals.get(attributes.event ?? '');
+        if (signalId === undefined) break;
+        if (name === 'raise') return { kind: 'raise', signalId, delay: null };
+        if (attributes.delayexpr !== undefined) {
+          const ms = this.expression(at, attributes.delayexpr);
+          return ms === null ? null : { kind: 'raise', signalId, delay: { ms } };
+        }
+        const delay = attributes.delay === undefined ? 0 : timeUs(attributes.delay);
+        if (delay !== null) return { kind: 'raise', signalId, delay };
+        break;
+      }
+    }
+    this.note(at, `<${name}> cannot be carried over, and was left out.`);
+    return null;
+  }
+}
+
+/**
+ * A flow from SCXML, put in the place of the gadget's own. Events that are no words of ours become signals. What cannot
+ * be carried over (scripts, invocations, conditions around actions …) is listed; nothing is dropped in silence.
+ */
+export function readScxml(text: string, gadget: Gadget): ScxmlRead {
+  const refused = (message: string): ScxmlRead => ({ outcome: 'refused', message });
+  if (text.length > limits.documentBytes) return refused('Expected a file of at most 1 MiB.');
+  if (/<!(DOCTYPE|ENTITY)/i.test(text)) return refused('Expected a file without document type and entities.');
+  let root: Element | undefined;
+  try {
+    root = elementsOf(parser.parse(text, true)).find(({ name }) => name === 'scxml');
+  } catch (error) {
+    return refused(`Expected XML: ${(error as Error).message}`);
+  }
+  if (!root) return refused('Expected an <scxml> element, as the W3C statechart standard has it.');
+  const reader = new Reader(gadget, root);
+  const made = reader.read();
+  const opened = openGadget({
+    ...made,
+    brief: {
+      ...made.brief,
+      words: made.brief.words.map((word) => ({ ...word, links: [] })),
+      tasks: made.brief.tasks.map((task) => ({ ...task, startStateId: null, goalStateId: null })),
+    },
+  });
+  if (opened.outcome !== 'opened') return refused(opened.message);
+  return { outcome: 'read', gadget: opened.gadget, notes: reader.notes };
+}
