@@ -156,7 +156,11 @@ export {
   type WireTrace,
 } from './feel/index.ts';
 export {
+  clipStates,
+  type Clipping,
   compareFlows,
+  pasteStates,
+  readClipping,
   completeRule,
   type FlowChange,
   statesReached,

@@ -35,3 +35,4 @@ export { showOneTrigger as showTrigger } from './line/rule.ts';
 export { gridOf, type Grid, type GridAnswer, type GridCell, type GridRow } from './grid.ts';
 export { alwaysOrNever, statesReached } from './snags/reach.ts';
 export { compareFlows, type FlowChange } from './compare.ts';
+export { clipStates, pasteStates, readClipping, type Clipping, type Pasted } from './clip.ts';

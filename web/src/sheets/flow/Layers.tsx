@@ -25,6 +25,9 @@ export function Layers() {
         leaves empty means what it means in the layer to its left. Rules hear the press as well. Let go, a key
         does what belongs to the layer it was pressed in.
       </p>
+      {layer && key && (
+        <KeyEditor layer={layer} controlId={key.id} name={key.name} close={() => setOpen(null)} />
+      )}
       {layers.length > 0 && (
         <div className={classes.scroll}>
           <table className={classes.layers} aria-label="Keys and layers">
@@ -55,9 +58,6 @@ export function Layers() {
             </tbody>
           </table>
         </div>
-      )}
-      {layer && key && (
-        <KeyEditor layer={layer} controlId={key.id} name={key.name} close={() => setOpen(null)} />
       )}
       <Button
         size="compact-sm"

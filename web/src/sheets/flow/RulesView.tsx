@@ -6,6 +6,7 @@ import { Inside } from './Inside.tsx';
 import { useActive, useLastRule } from './lastRule.ts';
 import { Layers } from './Layers.tsx';
 import { Outline } from './Outline.tsx';
+import { PasteButton } from './PasteButton.tsx';
 import { StateCard } from './StateCard.tsx';
 import { Variables } from './Variables.tsx';
 import classes from './Flow.module.css';
@@ -39,6 +40,7 @@ export function RulesView() {
             />
           )}
           <Outline activeIds={active} shown={shown} />
+          <PasteButton />
         </div>
         <ol className={classes.states}>
           {nesting.ordered.filter(shown).map((state) => {

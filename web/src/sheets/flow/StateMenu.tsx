@@ -3,6 +3,7 @@ import { IconDots } from '@tabler/icons-react';
 import { isHistory, nestingOf, stateKinds, stateLabels, usesOf, type State } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
 import { goTo } from '../../shared/index.ts';
+import { copyState } from './clipboard.ts';
 import { kindWords } from './Outline.tsx';
 
 /** What can be done with a whole state. */
@@ -68,6 +69,9 @@ export function StateMenu({ state, first }: { state: State; first: boolean }) {
           disabled={siblings.length < 2 || siblings.some(isHistory)}
         >
           Put it and those beside it into a new state; what they share moves up
+        </Menu.Item>
+        <Menu.Item onClick={() => copyState(gadget, state.id)}>
+          Copy, to paste here or in another gadget
         </Menu.Item>
         <Menu.Divider />
         <Menu.Label>What it is</Menu.Label>
