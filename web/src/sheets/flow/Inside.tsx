@@ -21,7 +21,7 @@ export function Inside() {
   ].join(', ');
   return (
     <details className={`card ${classes.variables}`}>
-      <summary>Signals, timers, chance: {said}</summary>
+      <summary title={said}>Signals, timers, chance</summary>
       <div className={classes.inside}>
         <NamedList
           title="Signals"

@@ -19,7 +19,9 @@ export function Layers() {
   const key = buttons.find(({ id }) => id === open?.controlId);
   return (
     <details className={`card ${classes.variables}`}>
-      <summary>Layers of keys: {layers.length === 0 ? 'none' : count(layers.length, 'layer')}</summary>
+      <summary>
+        {layers.length === 0 ? 'No layers of keys' : `Keys in ${count(layers.length, 'layer')}`}
+      </summary>
       <p className={classes.typedHint}>
         While a layer is on, its keys do what it says, whatever state the gadget is in; a key that a layer
         leaves empty means what it means in the layer to its left. Rules hear the press as well. Let go, a key

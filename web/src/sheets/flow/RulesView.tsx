@@ -24,9 +24,11 @@ export function RulesView() {
   const shown = ({ name }: { name: string }) => name.toLowerCase().includes(wanted);
   return (
     <>
-      <Variables />
-      <Inside />
-      <Layers />
+      <div className={classes.panels}>
+        <Variables />
+        <Inside />
+        <Layers />
+      </div>
       <div className={classes.withOutline}>
         <div className={classes.side}>
           {flow.states.length > manyStates && (

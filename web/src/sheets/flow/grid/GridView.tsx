@@ -133,7 +133,7 @@ function Cell({
             {said.map(({ key, text, from }) => (
               <span key={key} className={from ? classes.from : undefined}>
                 {text}
-                {from && <small> {from}</small>}
+                {from && <small> from {from}</small>}
               </span>
             ))}
             {said.length === 0 && (ignoredBy ? <span className={classes.meant}>meant so</span> : '·')}

@@ -1,7 +1,7 @@
 import { ActionIcon, Button, Tooltip } from '@mantine/core';
 import { IconFocusCentered, IconMinus, IconPlus } from '@tabler/icons-react';
 import { statesReached } from '@hum-lever/core';
-import { useMemo, useRef, type KeyboardEvent } from 'react';
+import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useSearchParams } from 'react-router';
 import { useDocument } from '../../../client/index.ts';
 import { goTo, saveFile } from '../../../shared/index.ts';
@@ -24,13 +24,21 @@ export function MapView() {
   return <Drawn drawing={drawing} />;
 }
 
+/** The middle of a state's box. */
+function middleOf({ boxes }: MapDrawing, id: string | undefined): { x: number; y: number } | null {
+  const box = boxes.find((one) => one.id === id);
+  return box ? { x: box.x + box.width / 2, y: box.y + box.height / 2 } : null;
+}
+
 function Drawn({ drawing }: { drawing: MapDrawing }) {
   const gadget = useDocument();
   const active = useActive();
   const lastRuleId = useLastRule();
   const [, setParams] = useSearchParams();
   const svg = useRef<SVGSVGElement>(null);
-  const look = useLook(drawing);
+  // Where it stood when the map was opened: it must not jump about while the gadget is played.
+  const [around] = useState(() => middleOf(drawing, active.at(-1)));
+  const look = useLook(drawing, around);
   const reached = useMemo(() => statesReached(gadget), [gadget]);
   const open = (kind: 'state' | 'rule', id: string) => {
     setParams({}, { replace: false });

@@ -36,6 +36,8 @@ export interface MapDrawing {
   arrows: Arrow[];
 }
 
+export type Direction = 'DOWN' | 'RIGHT';
+
 const charPx = 7.1;
 const rowPx = 20;
 const longestLabel = 26;
@@ -50,7 +52,6 @@ export const arrowText = (rule: Rule, gadget: Gadget): string =>
 
 const layered = {
   'elk.algorithm': 'layered',
-  'elk.direction': 'DOWN',
   'elk.hierarchyHandling': 'INCLUDE_CHILDREN',
   'elk.json.shapeCoords': 'ROOT',
   'elk.json.edgeCoords': 'ROOT',
@@ -81,7 +82,6 @@ function nodeOf(state: State, nesting: Nesting): ElkNode {
       'elk.padding': `[top=${rowPx + 14},left=14,bottom=14,right=14]`,
       'elk.nodeSize.constraints': 'MINIMUM_SIZE',
       'elk.nodeSize.minimum': `(${Math.max(90, widthOf(state.name, 8))}, 60)`,
-      ...(state.kind === 'parallel' ? { 'elk.direction': 'RIGHT' } : {}),
     },
   };
 }
@@ -94,7 +94,7 @@ const beginOf = (id: string | null): ElkNode => ({
 });
 
 /** The flow as the layout library wants it. */
-export function graphOf(gadget: Gadget): ElkNode {
+export function graphOf(gadget: Gadget, direction: Direction): ElkNode {
   const { flow } = gadget;
   const nesting = nestingOf(flow);
   const edges: ElkExtendedEdge[] = [];
@@ -117,7 +117,7 @@ export function graphOf(gadget: Gadget): ElkNode {
   }
   return {
     id: 'all',
-    layoutOptions: layered,
+    layoutOptions: { ...layered, 'elk.direction': direction },
     children: [beginOf(null), ...nesting.childrenOf(null).map((one) => nodeOf(one, nesting))],
     edges,
   };

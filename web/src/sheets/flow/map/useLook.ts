@@ -8,20 +8,28 @@ interface Look {
 }
 
 /** Frame of the map, px; the drawing is fitted into it. */
-const frame = { width: 760, height: 520 };
+const frame = { width: 760, height: 400 };
 const margin = 14;
 const closest = 3;
 const farthest = 0.15;
 
-/** Pan and zoom by pointer, wheel and keys. Starts with all of it, never larger than life. */
-export function useLook({ width, height }: { width: number; height: number }) {
-  const whole: Look = {
-    x: width / 2,
-    y: height / 2,
-    scale: Math.min(1, frame.width / (width + 2 * margin), frame.height / (height + 2 * margin)),
-  };
+/** How large all of a drawing can be shown, never larger than life. */
+export const fitOf = ({ width, height }: { width: number; height: number }): number =>
+  Math.min(1, frame.width / (width + 2 * margin), frame.height / (height + 2 * margin));
+
+/** Smaller than this, nothing can be read. */
+const readable = 0.55;
+
+/**
+ * Pan and zoom by pointer, wheel and keys. Starts with all of it where that can be read, otherwise with what lies
+ * around a point.
+ */
+export function useLook(drawing: { width: number; height: number }, around: { x: number; y: number } | null) {
+  const fit = fitOf(drawing);
+  const whole: Look = { x: drawing.width / 2, y: drawing.height / 2, scale: fit };
+  const first: Look = fit < readable && around ? { ...around, scale: readable + 0.15 } : whole;
   const [moved, setMoved] = useState<Look | null>(null);
-  const look = moved ?? whole;
+  const look = moved ?? first;
   const from = useRef<{ x: number; y: number; look: Look; far: boolean } | null>(null);
   const pan = (dx: number, dy: number) =>
     setMoved({ ...look, x: look.x + dx / look.scale, y: look.y + dy / look.scale });
@@ -31,7 +39,7 @@ export function useLook({ width, height }: { width: number; height: number }) {
   return {
     pan,
     zoom,
-    fit: () => setMoved(null),
+    fit: () => setMoved(whole),
     viewBox: `${look.x - w / 2} ${look.y - h / 2} ${w} ${h}`,
     drag: {
       onPointerDown: (event: PointerEvent) => {
