@@ -50,6 +50,40 @@ describe.each(['light', 'dark'] as const)('%s', (scheme) => {
     expect(await faults()).toEqual([]);
   });
 
+  it('the views of flow have no fault', async () => {
+    await bench.openKettle('flow');
+    await theme(scheme);
+    await bench.shows('Little screen');
+    const summaries = await bench.until('the panels', async () => {
+      const found = await bench.driver.findElements(By.css('main summary'));
+      return found.length === 3 && found;
+    });
+    for (const summary of summaries) await summary.click();
+    if (scheme === 'light') await bench.click('Add a layer');
+    await bench.clickLabel('Stir in Always: ·');
+    await bench.choose('More for rule 1 of Simmering', 'Why does it not fire?');
+    await bench.clickLabel('Rule 2 of Simmering as text');
+    await bench.label('The rule as text');
+    expect(await faults()).toEqual([]);
+    const waits: Record<string, string> = {
+      Map: 'States in hand are framed',
+      Grid: 'are open',
+      Ask: 'Shortest ways for the tasks',
+      Players: 'A round begins when',
+      Compare: 'differences in what it does',
+    };
+    for (const [view, words] of Object.entries(waits)) {
+      await bench.segment(view);
+      await bench.until(words, async () => (await bench.text('main')).includes(words));
+      if (view === 'Map') await bench.css('svg[aria-label="Map"] rect');
+      if (view === 'Players') {
+        await bench.click('Play them');
+        await bench.until('rounds', async () => (await bench.text('main')).includes('1,000 rounds'));
+      }
+      expect(await faults()).toEqual([]);
+    }
+  });
+
   it('the views of feel have no fault', async () => {
     await bench.openKettle('feel');
     await theme(scheme);

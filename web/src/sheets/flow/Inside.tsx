@@ -42,7 +42,7 @@ export function Inside() {
           remove={(id) => edit({ name: 'removeTimer', args: [id] })}
         />
         <section>
-          <h3>Chance</h3>
+          <h2>Chance</h2>
           <p className={classes.typedHint}>Where the numbers of random() begin at power-up.</p>
           <Choice
             label="Chance begins"
@@ -76,7 +76,7 @@ function NamedList({
   const gadget = useDocument();
   return (
     <section>
-      <h3>{title}</h3>
+      <h2>{title}</h2>
       <p className={classes.typedHint}>{about}</p>
       <ul className={classes.named}>
         {list.map(({ id, name }) => (

@@ -40,6 +40,7 @@ export function TypedRule({
       <Autocomplete
         size="xs"
         autoFocus
+        comboboxProps={{ withinPortal: false }}
         aria-label="The rule as text"
         classNames={{ input: 'number' }}
         value={typed}
