@@ -51,7 +51,9 @@ const wide = (max) => {
   return gadget;
 };
 for (let warm = 0; warm < 3; warm += 1) walk(wide(100_000_000), 100_000);
-const flat = Array.from({ length: 5 }, () => walk(wide(100_000_000), 300_000)).map(({ perSecond }) => perSecond);
+const flat = Array.from({ length: 5 }, () => walk(wide(100_000_000), 300_000)).map(
+  ({ perSecond }) => perSecond,
+);
 const timed = chart({ kind: 'after', delay: 2_000 }, 'v1 < 1500');
 const { explorer, perSecond } = walk(timed, 1_000_000);
 console.log(

@@ -22,7 +22,17 @@ function gadgetOf({ emptyGadget, emptyFlow, blankState }) {
       ...emptyFlow(),
       signals: ['go', 'turn', 'noise'].map((name, n) => ({ id: `g${n + 1}`, name })),
       variables: [
-        { id: 'v1', kind: 'number', name: 'n', saved: null, initial: 0, min: 0, max: 100, overflow: 'hold', unit: '' },
+        {
+          id: 'v1',
+          kind: 'number',
+          name: 'n',
+          saved: null,
+          initial: 0,
+          min: 0,
+          max: 100,
+          overflow: 'hold',
+          unit: '',
+        },
       ],
       initialId: 's1',
       states: Array.from({ length: states }, (_, i) => ({
@@ -42,7 +52,10 @@ function gadgetOf({ emptyGadget, emptyFlow, blankState }) {
 
 /** The same chart as the library wants it. */
 function libraryChart() {
-  const set = (of) => ({ context }) => void (context.n = of(context.n));
+  const set =
+    (of) =>
+    ({ context }) =>
+      void (context.n = of(context.n));
   return createMachine({
     context: { n: 0 },
     initial: 'S0',
@@ -52,8 +65,16 @@ function libraryChart() {
         {
           on: {
             go: [
-              { guard: ({ context }) => context.n < 50, target: `S${(i + 1) % states}`, actions: set((n) => n + 1) },
-              { guard: ({ context }) => context.n >= 50, target: `S${(i + 7) % states}`, actions: set(() => 0) },
+              {
+                guard: ({ context }) => context.n < 50,
+                target: `S${(i + 1) % states}`,
+                actions: set((n) => n + 1),
+              },
+              {
+                guard: ({ context }) => context.n >= 50,
+                target: `S${(i + 7) % states}`,
+                actions: set(() => 0),
+              },
             ],
             turn: [
               { guard: ({ context }) => context.n % 2 === 0, target: `S${(i + 11) % states}` },
@@ -124,7 +145,9 @@ export async function flowRows(row, kettle) {
 
   // In a process of its own, so that its memory is its own.
   const explored = JSON.parse(
-    execFileSync(process.execPath, [new URL('benchExplorer.mjs', import.meta.url).pathname], { encoding: 'utf8' }),
+    execFileSync(process.execPath, [new URL('benchExplorer.mjs', import.meta.url).pathname], {
+      encoding: 'utf8',
+    }),
   );
   row(
     'explorer, flat chart of 30 states with two counters, one move each: states walked per second',
@@ -132,7 +155,12 @@ export async function flowRows(row, kettle) {
     '≥ 500 thousand/s',
     `${explored.edges} edges; with two timers in each state ${Math.round(explored.timedPerSecond / 1_000)} thousand/s`,
   );
-  row('a million states: memory of the whole process', `${explored.megabytes} MB`, '≤ 512 MB', `${explored.states} states`);
+  row(
+    'a million states: memory of the whole process',
+    `${explored.megabytes} MB`,
+    '≤ 512 MB',
+    `${explored.states} states`,
+  );
 
   const named = (name) => kettle.flow.states.find((state) => state.name === name).id;
   const heat = kettle.flow.variables.find(({ name }) => name === 'heat').id;
@@ -148,5 +176,9 @@ export async function flowRows(row, kettle) {
   for (let seed = 1; seed <= 500; seed += 1) arena.play(seed);
   const began = performance.now();
   for (let seed = 1; seed <= 10_000; seed += 1) arena.play(seed);
-  row('10,000 rounds of the Kettle Keeper bot', `${((performance.now() - began) / 1_000).toFixed(2)} s`, '< 10 s');
+  row(
+    '10,000 rounds of the Kettle Keeper bot',
+    `${((performance.now() - began) / 1_000).toFixed(2)} s`,
+    '< 10 s',
+  );
 }

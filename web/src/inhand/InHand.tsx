@@ -1,5 +1,5 @@
 import { ActionIcon, Button, Tooltip } from '@mantine/core';
-import { IconPlayerRecord, IconPower, IconVolume, IconVolumeOff } from '@tabler/icons-react';
+import { IconPlayerRecord, IconVolume, IconVolumeOff } from '@tabler/icons-react';
 import {
   controlsOf,
   type Button as ButtonPart,
@@ -16,6 +16,7 @@ import { player, usePlayer } from '../workers/index.ts';
 import { play, prepareSound, setMuted, unlockSound, useSound } from './audio.ts';
 import classes from './InHand.module.css';
 import { Dial, holdCode, moveKnobTo, placeOfKnob, Remote, Slide, turnDial } from './Turning.tsx';
+import { PowerButton } from './Power.tsx';
 import { useRecording } from './useRecording.ts';
 import { Display, LightPart, Mover, Sender, Sounder, useIsLit } from './Outputs.tsx';
 
@@ -109,11 +110,7 @@ export function InHand() {
         <h2>In hand</h2>
         <RecordButton {...recorder} />
         <MuteButton />
-        <Tooltip label="Switch off and on">
-          <ActionIcon variant="subtle" aria-label="Switch off and on" onClick={() => player.load(gadget)}>
-            <IconPower size={18} stroke={1.7} />
-          </ActionIcon>
-        </Tooltip>
+        <PowerButton gadget={gadget} />
       </header>
       <div
         ref={region}

@@ -3,6 +3,7 @@ import { IconTrash } from '@tabler/icons-react';
 import { chanceKinds, countUses, type Flow } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, count, TextField } from '../../shared/index.ts';
+import { UsesMenu } from './UsesMenu.tsx';
 import classes from './Flow.module.css';
 
 const chanceWords: Record<Flow['chance'], string> = {
@@ -87,6 +88,7 @@ function NamedList({
               value={name}
               commit={(typed) => rename(id, typed.trim())}
             />
+            <UsesMenu id={id} name={name} />
             <ActionIcon
               variant="subtle"
               size="sm"

@@ -2,9 +2,9 @@ import { ActionIcon, Menu } from '@mantine/core';
 import { IconDots } from '@tabler/icons-react';
 import { isHistory, nestingOf, stateKinds, stateLabels, usesOf, type State } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
-import { goTo } from '../../shared/index.ts';
 import { copyState } from './clipboard.ts';
 import { kindWords } from './Outline.tsx';
+import { UseItems } from './UsesMenu.tsx';
 
 /** What can be done with a whole state. */
 export function StateMenu({ state, first }: { state: State; first: boolean }) {
@@ -93,28 +93,11 @@ export function StateMenu({ state, first }: { state: State; first: boolean }) {
         ))}
         <Menu.Divider />
         {uses.length > 0 && <Menu.Label>Used by</Menu.Label>}
-        {uses.slice(0, 12).map((place, n) => (
-          <Menu.Item key={n} onClick={() => goTo(place)}>
-            {placeWords(gadget, place)}
-          </Menu.Item>
-        ))}
+        <UseItems places={uses} />
         <Menu.Item onClick={() => edit({ name: 'removeState', args: [state.id] })}>
           Remove, with what is in it and the rules that lead here
         </Menu.Item>
       </Menu.Dropdown>
     </Menu>
   );
-}
-
-/** Where something is used, for people. */
-export function placeWords(
-  gadget: ReturnType<typeof useDocument>,
-  { kind, id }: { kind: string; id: string },
-): string {
-  for (const state of gadget.flow.states) {
-    if (kind === 'state' && state.id === id) return state.name;
-    const at = state.rules.findIndex((rule) => rule.id === id);
-    if (at >= 0) return `${state.name}, rule ${at + 1}`;
-  }
-  return gadget.flow.layers.find((layer) => layer.id === id)?.name ?? 'somewhere else';
 }

@@ -4,6 +4,7 @@ import { countUses, type Saved, type Variable } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, count, NumberField, TextField, usePlace } from '../../shared/index.ts';
 import { usePlayer } from '../../workers/index.ts';
+import { UsesMenu } from './UsesMenu.tsx';
 import classes from './Flow.module.css';
 
 type Kind = Variable['kind'];
@@ -76,6 +77,7 @@ export function Variables() {
                 <Table.Th>Beyond it</Table.Th>
                 <Table.Th>At power-off</Table.Th>
                 <Table.Th className="right">Now</Table.Th>
+                <Table.Th>Used in</Table.Th>
                 <Table.Th>
                   <VisuallyHidden>Remove</VisuallyHidden>
                 </Table.Th>
@@ -162,6 +164,9 @@ function VariableRow({ variable }: { variable: Variable }) {
         />
       </Table.Td>
       <Table.Td className="right number">{nowWords(variable, now)}</Table.Td>
+      <Table.Td>
+        <UsesMenu id={variable.id} name={variable.name} />
+      </Table.Td>
       <Table.Td>
         <ActionIcon
           variant="subtle"

@@ -3,7 +3,7 @@ import { showExpression, whyNot, type Gadget, type WhyNot as Found } from '@hum-
 import { useDocument } from '../../client/index.ts';
 import { showMoment } from '../../shared/index.ts';
 import { traceNow, usePlayer, virtualNowUs } from '../../workers/index.ts';
-import { placeWords } from './StateMenu.tsx';
+import { placeWords } from './UsesMenu.tsx';
 import classes from './Flow.module.css';
 
 /** Which part of trigger, state and condition held a rule back, at the moment that the strip stands at. */

@@ -1,0 +1,257 @@
+import type { Gadget } from '../gadget/index.ts';
+import { freshKnob } from '../drawer/index.ts';
+import {
+  button,
+  frozen,
+  ideal,
+  numberVariable,
+  partsFor,
+  pressToLight,
+  rule,
+  state,
+} from '../test/fixtures.ts';
+import {
+  Machine,
+  replay,
+  wholeGadget,
+  type EntryOf,
+  type Lane,
+  type Stimulus,
+  type TraceEntry,
+} from './index.ts';
+
+const set = (value: string) => ({ kind: 'set', variableId: 'v1', index: null, value }) as const;
+const press = { kind: 'gesture', controlId: 'b1', gesture: 'press' } as const;
+const of = <L extends Lane>(trace: readonly TraceEntry[], lane: L) =>
+  trace.filter((entry): entry is EntryOf<L> => entry.lane === lane);
+const tap = (atMs: number): Stimulus[] => [
+  { atUs: atMs * 1_000, controlId: 'b1', what: 'down' },
+  { atUs: atMs * 1_000 + 80_000, controlId: 'b1', what: 'up' },
+];
+const power = (atMs: number, event: 'cycle' | 'wake' | 'low'): Stimulus => ({
+  atUs: atMs * 1_000, controlId: wholeGadget, what: 'power', event,
+}); // prettier-ignore
+
+function gadgetOf(patch: Partial<Gadget['flow']>, more: Partial<Gadget> = {}): Gadget {
+  const base = pressToLight();
+  const gadget: Gadget = {
+    ...base,
+    controls: [button({ contact: ideal })],
+    ...more,
+    flow: { ...base.flow, initialId: 's1', states: [state('s1')], ...patch },
+  };
+  return frozen({ ...gadget, parts: partsFor(gadget) });
+}
+const counting = (saved: ReturnType<typeof numberVariable>['saved']) =>
+  gadgetOf({
+    variables: [numberVariable({ saved })],
+    states: [
+      state('s1', {
+        entry: [{ kind: 'text', outputId: 'o2', row: 0, text: 'n {v1}' }],
+        rules: [rule('r1', { trigger: press, actions: [set('v1 + 1')] })],
+      }),
+    ],
+  });
+const shownAfter = (gadget: Gadget, stimuli: Stimulus[], untilMs: number) => {
+  const machine = new Machine(gadget, 1);
+  stimuli.forEach((stimulus) => machine.stimulate(stimulus));
+  machine.advanceTo(untilMs * 1_000);
+  return machine.shown.texts.o2![0];
+};
+
+describe('power off and on', () => {
+  it('forgets what is not kept, and brings back what is', () => {
+    const stimuli = [...tap(100), ...tap(300), power(600, 'cycle')];
+    expect(shownAfter(counting(null), stimuli, 700)).toBe('n 0');
+    expect(shownAfter(counting({ when: 'change' }), stimuli, 700)).toBe('n 2');
+    // Only once it has been quiet for long enough.
+    const quiet = counting({ when: 'quiet', quietUs: 200_000 });
+    expect(shownAfter(quiet, stimuli, 700)).toBe('n 2');
+    expect(shownAfter(quiet, [...tap(100), ...tap(300), power(400, 'cycle')], 700)).toBe('n 0');
+    expect(shownAfter(counting({ when: 'asked' }), stimuli, 700)).toBe('n 0');
+  });
+  it('ends tones and dark lights, and says so', () => {
+    const loud = gadgetOf({
+      states: [
+        state('s1', {
+          rules: [
+            rule('r1', {
+              trigger: press,
+              actions: [
+                { kind: 'tone', outputId: 'o3', hz: '440', lengthUs: 0 },
+                { kind: 'light', outputId: 'o1', light: { mode: 'on' } },
+              ],
+            }),
+          ],
+        }),
+      ],
+    });
+    const trace = replay(loud, [...tap(100), power(300, 'cycle')], 400_000, 1);
+    expect(of(trace, 'tone').map(({ hz }) => hz)).toEqual([440, 0]);
+    expect(of(trace, 'light').map(({ light }) => light.mode)).toEqual(['on', 'off']);
+    expect(of(trace, 'power')).toEqual([{ at: 300_000, lane: 'power', event: 'cycle' }]);
+  });
+  it('saves when asked, counts how often, and recalls', () => {
+    const asked = gadgetOf({
+      variables: [numberVariable({ saved: { when: 'asked' } })],
+      states: [
+        state('s1', {
+          rules: [
+            rule('r1', { trigger: press, guard: 'v1 == 0', actions: [set('7'), { kind: 'save' }, set('9')] }),
+            rule('r2', { trigger: press, actions: [{ kind: 'recall' }] }),
+          ],
+        }),
+      ],
+    });
+    const trace = replay(asked, [...tap(100), ...tap(300)], 500_000, 1);
+    expect(of(trace, 'saved')).toHaveLength(1);
+    expect(of(trace, 'variable').map(({ value }) => value)).toEqual([7, 9, 7]);
+  });
+  it('wakes, runs low and powers up where rules wait for that', () => {
+    const heard = gadgetOf({
+      states: [
+        state('s1', {
+          rules: (['up', 'wake', 'low'] as const).map((what, n) =>
+            rule(`r${n + 1}`, { trigger: { kind: 'power', what }, actions: [set(String(n + 1))] }),
+          ),
+        }),
+      ],
+    });
+    const trace = replay(heard, [power(100, 'wake'), power(200, 'low')], 300_000, 1);
+    expect(of(trace, 'variable').map(({ at, value }) => [at, value])).toEqual([
+      [0, 1],
+      [100_000, 2],
+      [200_000, 3],
+    ]);
+  });
+});
+
+describe('what comes in and goes out', () => {
+  const wired = gadgetOf(
+    {
+      states: [
+        state('s1', {
+          rules: [
+            rule('r1', {
+              trigger: { kind: 'midi', message: 'noteOn', channel: 2, number: null },
+              actions: [
+                {
+                  kind: 'midi',
+                  outputId: 'o4',
+                  message: 'noteOn',
+                  channel: 3,
+                  first: '200',
+                  second: 'v1 + 5',
+                },
+                { kind: 'type', outputId: 'o5', text: 'n={v1}' },
+                { kind: 'move', outputId: 'o6', to: '400' },
+              ],
+            }),
+            rule('r2', {
+              trigger: { kind: 'midi', message: 'noteOff', channel: null, number: 60 },
+              actions: [set('5')],
+            }),
+          ],
+        }),
+      ],
+    },
+    {
+      outputs: [
+        ...pressToLight().outputs,
+        { id: 'o4', kind: 'midi', name: 'Out' },
+        { id: 'o5', kind: 'typist', name: 'Typist' },
+        { id: 'o6', kind: 'servo', name: 'Lid', reachDeg: 90 },
+      ],
+    },
+  );
+  const midi = (atMs: number, ...bytes: number[]): Stimulus => ({
+    atUs: atMs * 1_000,
+    controlId: wholeGadget,
+    what: 'midi',
+    bytes,
+  });
+  it('one message sets off the rules that wait for it, and a note at velocity 0 is one let go', () => {
+    const trace = replay(
+      wired,
+      [midi(10, 0x91, 64, 90), midi(20, 0x90, 64, 90), midi(30, 0x91, 60, 0)],
+      50_000,
+      1,
+    );
+    expect(of(trace, 'rule').map(({ at, id }) => [at, id])).toEqual([
+      [10_000, 'r1'],
+      [30_000, 'r2'],
+    ]);
+    expect(of(trace, 'midi')).toEqual([{ at: 10_000, lane: 'midi', id: 'o4', bytes: [0x92, 127, 5] }]);
+    expect(of(trace, 'typed').map(({ text }) => text)).toEqual(['n=0']);
+    expect(of(trace, 'move').map(({ value }) => value)).toEqual([90]);
+  });
+
+  it('turns by so many steps, and a knob that comes to a value', () => {
+    const knob = { ...freshKnob({ kind: 'potentiometer', figures: {} }, 'Draught', null, null), id: 'b2' };
+    const turned = gadgetOf(
+      {
+        states: [
+          state('s1', {
+            rules: [
+              rule('r1', { trigger: { kind: 'crossing', controlId: 'b2', at: 80, rising: true } }),
+              rule('r2', { trigger: { kind: 'crossing', controlId: 'b2', at: 80, rising: false } }),
+              rule('r3', { trigger: { kind: 'turn', controlId: 'b2', by: 3 } }),
+            ],
+          }),
+        ],
+      },
+      { controls: [button({ contact: ideal }), knob as never] },
+    );
+    const moves: Stimulus[] = [
+      { atUs: 100_000, controlId: 'b2', what: 'move', perMille: 1_000, overUs: 300_000 },
+      { atUs: 700_000, controlId: 'b2', what: 'move', perMille: 100, overUs: 300_000 },
+    ];
+    const fired = of(replay(turned, moves, 1_500_000, 1), 'rule').map(({ id }) => id);
+    expect(fired.filter((id) => id !== 'r3')).toEqual(['r1', 'r2']);
+    // From the middle to the end is half of the steps, three at a time.
+    expect(fired.filter((id) => id === 'r3').length).toBeGreaterThan(1);
+  });
+});
+
+describe('tunes, lanes and sprites', () => {
+  it('notes follow one another until another order comes', () => {
+    const tune = gadgetOf({
+      states: [
+        state('s1', {
+          rules: [
+            rule('r1', {
+              trigger: press,
+              actions: [{ kind: 'tune', outputId: 'o3', notes: [{ hz: 400, lengthUs: 100_000 }, { hz: 0, lengthUs: 50_000 }, { hz: 800, lengthUs: 100_000 }] }],
+            }),
+          ],
+        }),
+      ],
+    }); // prettier-ignore
+    const tones = (stimuli: Stimulus[]) =>
+      of(replay(tune, stimuli, 900_000, 1), 'tone').map(({ at, hz }) => [at / 1_000, hz]);
+    expect(tones(tap(100))).toEqual([[100, 400], [200, 0], [250, 800], [350, 0]]); // prettier-ignore
+    // Pressed again in the middle, it begins anew and the rest of the first never comes.
+    expect(tones([...tap(100), ...tap(260)])).toEqual([[100, 400], [200, 0], [250, 800], [260, 400], [360, 0], [410, 800], [510, 0]]); // prettier-ignore
+  });
+  it('a list is a row of glyphs, and a few characters go over it', () => {
+    const lane = gadgetOf({
+      variables: [{ id: 'v1', kind: 'list', name: 'track', saved: null, initial: 0, min: 0, max: 9, overflow: 'hold', length: 6 }],
+      states: [
+        state('s1', {
+          entry: [
+            { kind: 'set', variableId: 'v1', index: '4', value: '1' },
+            { kind: 'set', variableId: 'v1', index: '5', value: '7' },
+            { kind: 'set', variableId: 'v1', index: '9', value: '7' },
+            { kind: 'shift', variableId: 'v1', value: '2' },
+            { kind: 'lane', outputId: 'o2', row: 0, variableId: 'v1', glyphs: ' .#' },
+            { kind: 'sprite', outputId: 'o2', row: '0', column: '7', text: 'OX' },
+          ],
+        }),
+      ],
+    }); // prettier-ignore
+    const trace = replay(lane, [], 1_000, 1);
+    expect(of(trace, 'text').map(({ text }) => text)).toEqual(['   .##', '   .## O']);
+    // The tenth place of six is none: it is told, and nothing is written.
+    expect(of(trace, 'fault')).toEqual([{ at: 0, lane: 'fault', id: 's1', fault: 'place' }]);
+  });
+});

@@ -1,0 +1,46 @@
+import { Menu } from '@mantine/core';
+import { usesOf, type Gadget, type Place } from '@hum-lever/core';
+import { useDocument } from '../../client/index.ts';
+import { count, goTo } from '../../shared/index.ts';
+import classes from './Flow.module.css';
+
+/** So many are listed; who uses something more often will not look for one of them here. */
+const listed = 20;
+
+/** Where something is used, for people. */
+export function placeWords(gadget: Gadget, { kind, id }: Pick<Place, 'kind' | 'id'>): string {
+  for (const state of gadget.flow.states) {
+    if (kind === 'state' && state.id === id) return state.name;
+    const at = state.rules.findIndex((rule) => rule.id === id);
+    if (at >= 0) return `${state.name}, rule ${at + 1}`;
+  }
+  return gadget.flow.layers.find((layer) => layer.id === id)?.name ?? 'somewhere else';
+}
+
+/** Entries of a menu that lead to each place where something is used. */
+export function UseItems({ places }: { places: readonly Place[] }) {
+  const gadget = useDocument();
+  return places.slice(0, listed).map((place, n) => (
+    <Menu.Item key={n} onClick={() => goTo(place)}>
+      {placeWords(gadget, place)}
+    </Menu.Item>
+  ));
+}
+
+/** How often something is used, and where: each place a step away. */
+export function UsesMenu({ id, name }: { id: string; name: string }) {
+  const places = usesOf(useDocument(), id);
+  if (places.length === 0) return <span className={classes.typedHint}>not used</span>;
+  return (
+    <Menu position="bottom-end">
+      <Menu.Target>
+        <button type="button" className={classes.add} aria-label={`Where ${name} is used`}>
+          {count(places.length, 'place')}
+        </button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <UseItems places={places} />
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
