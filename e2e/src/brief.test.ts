@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { blankState, emptyFlow } from '@hum-lever/core';
 import { By, Key } from 'selenium-webdriver';
 import { Bench } from './test/bench.ts';
 
@@ -140,9 +141,22 @@ describe('tasks and wishes', () => {
       {
         ...(await document()),
         flow: {
-          variables: [{ id: 'v1', name: 'cue', initial: 1, min: 1, max: 9 }],
+          ...emptyFlow(),
+          variables: [
+            {
+              id: 'v1',
+              kind: 'number',
+              name: 'cue',
+              saved: null,
+              initial: 1,
+              min: 1,
+              max: 9,
+              overflow: 'hold',
+              unit: '',
+            },
+          ],
           initialId: 's1',
-          states: [{ id: 's1', name: 'Ready', entry: [], exit: [], rules: [] }],
+          states: [{ ...blankState(), id: 's1', name: 'Ready' }],
         },
       },
       { 'if-match': `"${(await bench.server.ask('GET', `/gadgets/${id}`)).body.revision}"` },

@@ -1,3 +1,6 @@
+import { writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import { Bench } from './test/bench.ts';
 
@@ -145,6 +148,49 @@ describe('a game of three states', () => {
     );
     await bench.fill(again, 'when "Push button" press do Light blink 500 ms then Done', Key.ENTER);
     await slot('Now', 1, 'Blinking period');
+    await bench.saved();
+  });
+
+  it('says why a rule did not fire, at the moment that the strip stands at', async () => {
+    await bench.segment('Rules');
+    await bench.choose('More for rule 1 of Now', 'Why does it not fire?');
+    await bench.until('an answer', async () =>
+      /It did fire|was not active|came last at|has not come/.test(
+        await bench.text('[aria-label="Why it did not fire"]'),
+      ),
+    );
+    await bench.click('Close');
+  });
+
+  it('copies a state with all in it, and takes a flow from a file with what was left out', async () => {
+    await bench.choose('More for Now', 'Copy, to paste here or in another gadget');
+    await bench.click('Paste Now');
+    await bench.until(
+      'two of them',
+      async () => (await bench.driver.findElements(By.css('[aria-label="State Now"]'))).length === 2,
+    );
+    await bench.segment('Map');
+    const file = join(tmpdir(), 'hum-lever-e2e.scxml');
+    writeFileSync(
+      file,
+      '<scxml xmlns="http://www.w3.org/2005/07/scxml" version="1.0"><state id="calm"><onentry><log/></onentry><transition event="gust" target="wild"/></state><state id="wild"/></scxml>',
+    );
+    await (await bench.css('main input[type=file]')).sendKeys(file);
+    await bench.shows('<log> cannot be carried over');
+    await bench.segment('Rules');
+    await bench.label('State calm');
+    await bench.label('State wild');
+    await bench.saved();
+  });
+
+  it('is compared with what it was before', async () => {
+    await bench.segment('Compare');
+    await bench.until('the difference', async () =>
+      /Waiting|calm/.test(await bench.text('[aria-label="What changed"]')),
+    );
+    await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
+    await bench.segment('Rules');
+    await bench.label('State Waiting');
     await bench.saved();
   });
 });

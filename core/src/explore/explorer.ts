@@ -16,6 +16,7 @@ import type { Gadget, GestureKind, Knob } from '../gadget/index.ts';
 import { valueOf } from '../gesture/index.ts';
 import { NeverAtRest } from '../kernel/index.ts';
 import { keptDown, movesOf, type Move } from './moves.ts';
+import { Outcomes } from './outcomes.ts';
 import { packingOf, type Packing } from './packing.ts';
 import { IntList, StateStore } from './store.ts';
 
@@ -32,17 +33,8 @@ export interface ExploreLimits {
 }
 export const usualLimits: ExploreLimits = { states: 200_000, edges: 3_000_000 };
 
-/** Chance and values with more outcomes than this are tried at their ends and evenly in between. */
-const mostTried = 32;
 /** Long after anything was entered, for what depends on time. */
 const longMs = 3_600_000;
-
-/** Whole numbers of [0, n) that are tried. */
-function tried(n: number, caveat: () => void): number[] {
-  if (n <= mostTried) return Array.from({ length: n }, (_, at) => at);
-  caveat();
-  return Array.from({ length: mostTried }, (_, at) => Math.round((at * (n - 1)) / (mostTried - 1)));
-}
 
 /**
  * Walks everything that a gadget can come to: from power-up, every move of a hand and every timer that runs, in every
@@ -77,10 +69,9 @@ export class Explorer {
   private readonly placeOf: ReadonlyMap<number, number>;
   private readonly live: readonly number[];
   private readonly around: Around;
-  /** Of each state but the first: from where it was first come to, how, and with which outcomes of chance. */
+  /** Of each state but the first: from where it was first come to, and how. */
   private readonly parent = new IntList();
   private readonly via = new IntList();
-  private readonly chances = new Map<number, readonly number[]>();
   readonly edgeFrom = new IntList();
   readonly edgeTo = new IntList();
   readonly edgeStep = new IntList();
@@ -90,10 +81,7 @@ export class Explorer {
   /** The step under way. */
   private from = -1;
   private step: Step = { kind: 'move', move: 0 };
-  /** Outcomes of chance for the step under way, and how many there were to choose from. */
-  private choices: number[] = [];
-  private widths: number[] = [];
-  private asked = 0;
+  private readonly outcomes = new Outcomes(() => this.caveats.add('chance'));
 
   constructor(gadget: Gadget, limits: ExploreLimits = usualLimits) {
     this.gadget = gadget;
@@ -126,8 +114,11 @@ export class Explorer {
       seed: 1,
       quiet: true,
       control: (number) => this.controlValue(number),
-      random: (n) => this.choose(n),
-      elapsed: () => (this.choose(2, 'elapsed') === 0 ? 0 : longMs),
+      random: (n) => this.outcomes.choose(n),
+      elapsed: () => {
+        this.caveats.add('elapsed');
+        return this.outcomes.choose(2) === 0 ? 0 : longMs;
+      },
       fired: (rule) => (this.fired[rule] = true),
       outside: (variable, wanted) => {
         if (!this.outside.has(variable))
@@ -136,7 +127,7 @@ export class Explorer {
     };
     // Chance at power-up has every outcome, too.
     let state: FlowState | null = null;
-    this.eachOutcome(() => {
+    this.outcomes.each(() => {
       const first = powerUp(this.tables, this.around).state;
       state ??= first;
       this.found(first, -1, -1);
@@ -180,36 +171,6 @@ export class Explorer {
     return control.kind === 'knob' ? valueOf(place, control.reading) : place;
   }
 
-  /** The outcome of chance that is tried this time. */
-  private choose(n: number, caveat: Caveat = 'chance'): number {
-    const outcomes = tried(n, () => this.caveats.add(caveat));
-    if (caveat === 'elapsed') this.caveats.add('elapsed');
-    const at = this.asked;
-    this.asked += 1;
-    if (at === this.choices.length) {
-      this.choices.push(0);
-      this.widths.push(outcomes.length);
-    }
-    return outcomes[this.choices[at]!]!;
-  }
-
-  /** Runs something once for every way that chance can fall in it. */
-  private eachOutcome(run: () => void): void {
-    this.choices.length = 0;
-    this.widths.length = 0;
-    for (;;) {
-      this.asked = 0;
-      run();
-      // The next in order: the last that can go up goes up, and what came after it is forgotten.
-      let last = this.choices.length - 1;
-      while (last >= 0 && this.choices[last]! + 1 >= this.widths[last]!) last -= 1;
-      if (last < 0) return;
-      this.choices.length = last + 1;
-      this.widths.length = last + 1;
-      this.choices[last]! += 1;
-    }
-  }
-
   private found(state: FlowState, from: number, step: number): number {
     this.packing.pack(state, this.places, this.scratch, 0);
     const known = this.store.count;
@@ -217,7 +178,6 @@ export class Explorer {
     if (this.store.count > known) {
       this.parent.push(from);
       this.via.push(step);
-      if (this.choices.length > 0) this.chances.set(id, [...this.choices]);
     }
     return id;
   }
@@ -264,7 +224,7 @@ export class Explorer {
     const coded = this.codeOf(step);
     this.from = from;
     this.step = step;
-    this.eachOutcome(() => {
+    this.outcomes.each(() => {
       if (this.loaded !== from) this.load(from);
       this.loaded = -1;
       try {
@@ -288,7 +248,7 @@ export class Explorer {
   carriedOver(edge: number): ReadonlySet<string> {
     const [from, to] = [this.edgeFrom.at(edge), this.edgeTo.at(edge)];
     let carried: ReadonlySet<string> = new Set();
-    this.eachOutcome(() => {
+    this.outcomes.each(() => {
       this.load(from);
       this.loaded = -1;
       if (!this.run(this.stepOf(this.edgeStep.at(edge)))) return;

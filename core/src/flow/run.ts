@@ -3,7 +3,7 @@ import { evaluate, type EvaluationFault, type Surroundings } from './evaluate.ts
 import type { Code } from './expression.ts';
 import type { Effect, FlowState, FlowStep, FlowTimer } from './state.ts';
 import type { CompiledAction, CompiledLength, FlowTables } from './tables.ts';
-import { renderTemplate } from './template.ts';
+import { clamp, drawsChance, show } from './show.ts';
 
 /** What surrounds one step of the flow. */
 export interface Around {
@@ -35,11 +35,6 @@ function below(noise: number, n: number): number {
   const low = (noise & 0xffff) * n;
   return Math.floor(((noise >>> 16) * n + Math.floor(low / 65_536)) / 65_536);
 }
-
-const clamp = (value: number, low: number, high: number) => (value < low ? low : value > high ? high : value);
-
-/** Status bytes of messages on channel 1. Source: MIDI 1.0, table of channel voice messages. */
-const status = { noteOn: 0x90, noteOff: 0x80, control: 0xb0, program: 0xc0 } as const;
 
 const none: Effect[] = [];
 /** What a step gives that did nothing. */
@@ -262,61 +257,7 @@ export class Run implements Surroundings {
         this.offsetUs += action.lengthUs;
         return;
       default:
-        if (!this.quiet || drawsChance(action)) this.show(action, offsetUs);
-    }
-  }
-
-  /** What is seen, heard or sent. */
-  private show(action: Shown, offsetUs: number): void {
-    const value = (code: Code) => evaluate(code, this);
-    switch (action.kind) {
-      case 'light':
-        return this.effect({ offsetUs, kind: 'light', outputId: action.outputId, light: action.light });
-      case 'level': {
-        const levelPercent = clamp(value(action.percent), 0, 100);
-        return this.effect({
-          offsetUs,
-          kind: 'light',
-          outputId: action.outputId,
-          light: { mode: 'level', levelPercent },
-        });
-      }
-      case 'text': {
-        const text = renderTemplate(action.text, this);
-        return this.effect({ offsetUs, kind: 'text', outputId: action.outputId, row: action.row, text });
-      }
-      case 'sprite': {
-        const [row, column] = [value(action.row), value(action.column)];
-        const text = renderTemplate(action.text, this);
-        return this.effect({ offsetUs, kind: 'sprite', outputId: action.outputId, row, column, text });
-      }
-      case 'lane': {
-        const from = this.tables.slot[action.variable]!;
-        const places = this.values.slice(from, from + this.tables.size[action.variable]!);
-        const last = action.glyphs.length - 1;
-        const text = places.map((place) => action.glyphs[clamp(place, 0, last)]).join('');
-        return this.effect({ offsetUs, kind: 'text', outputId: action.outputId, row: action.row, text });
-      }
-      case 'tone': {
-        const { outputId, lengthUs } = action;
-        return this.effect({ offsetUs, kind: 'tone', outputId, hz: value(action.hz), lengthUs });
-      }
-      case 'tune':
-      case 'silence':
-        return this.effect({ offsetUs, ...action });
-      case 'midi': {
-        const first = clamp(value(action.first), 0, 127);
-        const second = clamp(value(action.second), 0, 127);
-        const bytes = [status[action.message] + action.channel - 1, first];
-        if (action.message !== 'program') bytes.push(second);
-        return this.effect({ offsetUs, kind: 'midi', outputId: action.outputId, bytes });
-      }
-      case 'type': {
-        const text = renderTemplate(action.text, this);
-        return this.effect({ offsetUs, kind: 'typed', outputId: action.outputId, text });
-      }
-      case 'move':
-        return this.effect({ offsetUs, kind: 'move', outputId: action.outputId, value: value(action.to) });
+        if (!this.quiet || drawsChance(action)) show(this, action, offsetUs);
     }
   }
 
@@ -325,12 +266,3 @@ export class Run implements Surroundings {
     return { effects: this.effects, blockedUs: this.offsetUs };
   }
 }
-
-type Shown = Exclude<
-  CompiledAction,
-  { kind: 'set' | 'setPlace' | 'shift' | 'save' | 'recall' | 'start' | 'stop' | 'raise' | 'cancel' | 'wait' }
->;
-
-/** Chance that is drawn to be shown must be drawn unseen, too: what comes after it depends on how often it was. */
-const drawsChance = (action: Shown): boolean =>
-  !('light' in action) && action.kind !== 'tune' && action.kind !== 'silence' && action.kind !== 'lane';

@@ -3,7 +3,8 @@ import { controlEvent } from './events.ts';
 import { nothing, Run, type Around } from './run.ts';
 import { freshFlow, type FlowState, type FlowStep } from './state.ts';
 import type { FlowTables } from './tables.ts';
-import { enterFirst, microstep, select, selectAlways, selectExactly, selectTimed } from './transitions.ts';
+import { select, selectAlways, selectExactly, selectTimed } from './select.ts';
+import { enterFirst, microstep } from './transitions.ts';
 
 /** The flow at power-up, and what entering its first states does. Without states it stays nowhere, quietly. */
 export function powerUp(

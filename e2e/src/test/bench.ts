@@ -120,7 +120,14 @@ export class Bench {
 
   async click(text: string): Promise<void> {
     await this.until(`a click on "${text}"`, async () => {
-      await (await this.button(text)).click();
+      const button = await this.button(text);
+      try {
+        await button.click();
+      } catch (error) {
+        // Something that stays in place lies over it: into the middle, and once more.
+        await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', button);
+        throw error;
+      }
       return true;
     });
   }

@@ -3,6 +3,7 @@ import { faultsOf } from '../open.ts';
 import { briefEdits } from './briefEdits.ts';
 import { feelEdits } from './feelEdits.ts';
 import { flowEdits } from './flowEdits.ts';
+import { flowNameEdits } from './flowNameEdits.ts';
 import { EditRefused } from './help.ts';
 import { partEdits } from './partEdits.ts';
 import { wiringEdits } from './wiringEdits.ts';
@@ -15,8 +16,16 @@ type Singles = typeof briefEdits &
   typeof partEdits &
   typeof wiringEdits &
   typeof feelEdits &
-  typeof flowEdits;
-const single: Singles = { ...briefEdits, ...partEdits, ...wiringEdits, ...feelEdits, ...flowEdits };
+  typeof flowEdits &
+  typeof flowNameEdits;
+const single: Singles = {
+  ...briefEdits,
+  ...partEdits,
+  ...wiringEdits,
+  ...feelEdits,
+  ...flowEdits,
+  ...flowNameEdits,
+};
 type SingleName = keyof Singles;
 type Rest<F> = F extends (gadget: Gadget, ...rest: infer R) => unknown ? R : never;
 type SingleEdit = { [K in SingleName]: { name: K; args: Rest<Singles[K]> } }[SingleName];
