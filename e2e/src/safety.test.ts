@@ -29,7 +29,7 @@ describe('the server is away', () => {
     await status('Server away, kept here');
     await rename('Kettle in the rain');
     await bench.press('Stir');
-    await bench.shows('Stove light: on');
+    await bench.shows('Stove light: 60 %');
     await bench.restartServer();
     await status('Saved as 3');
     expect((await head(id)).document.name).toBe('Kettle in the rain');

@@ -29,10 +29,10 @@ describe('a first press', () => {
     await bench.shows('Stove light: blink');
     await inHand('Ready');
     await bench.press('Stir');
-    await bench.shows('Stove light: on');
+    await bench.shows('Stove light: 60 %');
     await bench.shows('Little screen: Heat');
     await inHand('Simmering');
-    await bench.css('[aria-label="State Simmering"] [aria-label="Rule 6"][data-fired]');
+    await bench.css('[aria-label="State Kettle"] [aria-label="Rule 2"][data-fired]');
     // Left alone, it gets hot enough to whistle.
     await bench.until('a whistle', async () =>
       /Whistle\s+\d+\sHz/.test(await bench.text('[role=application]')),
@@ -118,7 +118,7 @@ describe('a change is felt at once', () => {
     await bench.clickLabel('Undo the change of a control');
     await bench.clickLabel('Undo the change of a control');
     await bench.press('Stir', 100);
-    await bench.shows('Stove light: on');
+    await bench.shows('Stove light: 60 %');
     await bench.saved();
   });
 
@@ -142,7 +142,7 @@ describe('a change is felt at once', () => {
       '[aria-label="State Ready"] [aria-label="Rule 1"] input[aria-label="Only if"]',
     );
     await bench.fill(guard, 'heet > 3', Key.ENTER);
-    await bench.shows('expected a variable (heat, left, score), got "heet"');
+    await bench.shows('expected a variable (heat, flame, wind, left, score, best), got "heet"');
     expect(await guard.getAttribute('value')).toBe('heet > 3');
     await bench.fill(guard, 'heat > 300', Key.ENTER);
     await bench.saved();
@@ -217,7 +217,7 @@ describe('trials', () => {
     await bench.clickLabel('Record a trial');
     await bench.shows('Recording.');
     await bench.press('Stir');
-    await bench.shows('Stove light: on');
+    await bench.shows('Stove light: 60 %');
     await bench.click('Stop and keep');
     await bench.shows('Trial 4');
     await bench.css('[aria-label="Trial Trial 4"]');

@@ -22,8 +22,10 @@ import {
   type CompiledLength,
   type FlowProblem,
   type FlowTables,
+  type Shown,
   type StateType,
 } from './tables.ts';
+import { drawsChance } from './show.ts';
 import { compileTemplate } from './template.ts';
 import { checkFits } from './types.ts';
 
@@ -99,39 +101,34 @@ class Writing {
       }
       case 'level': {
         const percent = expression(action.percent);
-        return percent && { ...action, percent };
+        return percent && shown({ ...action, percent });
       }
       case 'tone': {
         const hz = expression(action.hz);
-        return hz && { ...action, hz };
+        return hz && shown({ ...action, hz });
       }
       case 'text':
       case 'type': {
         const text = template(action.text);
-        return text && { ...action, text };
+        return text && shown({ ...action, text });
       }
       case 'sprite': {
         const [row, column] = [expression(action.row), expression(action.column)];
         const text = template(action.text);
-        return row && column && text && { ...action, row, column, text };
+        return row && column && text && shown({ ...action, row, column, text });
       }
       case 'lane': {
         const { outputId, row, glyphs, variableId } = action;
-        return {
-          kind: 'lane',
-          outputId,
-          row,
-          glyphs: [...glyphs],
-          variable: this.variableAt.get(variableId)!,
-        };
+        const variable = this.variableAt.get(variableId)!;
+        return shown({ kind: 'lane', outputId, row, glyphs: [...glyphs], variable });
       }
       case 'midi': {
         const [first, second] = [expression(action.first), expression(action.second)];
-        return first && second && { ...action, first, second };
+        return first && second && shown({ ...action, first, second });
       }
       case 'move': {
         const to = expression(action.to);
-        return to && { ...action, to };
+        return to && shown({ ...action, to });
       }
       case 'start': {
         const length = this.length(place, action.length, own);
@@ -148,6 +145,7 @@ class Writing {
       case 'light':
       case 'tune':
       case 'silence':
+        return shown(action);
       case 'save':
       case 'recall':
       case 'wait':
@@ -155,6 +153,8 @@ class Writing {
     }
   }
 }
+
+const shown = (what: Shown): CompiledAction => ({ kind: 'show', what, draws: drawsChance(what) });
 
 function typeOfState(state: State, nesting: Nesting): StateType {
   if (state.kind === 'final') return stateType.final;

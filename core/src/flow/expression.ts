@@ -49,6 +49,12 @@ const binary: Record<Exclude<BinaryOperator, '&&' | '||'>, number> = {
 /** Compiled expression: opcodes with their operands. */
 export type Code = readonly number[];
 
+/** Whether it draws chance. */
+export function drawsIn(code: Code): boolean {
+  for (let at = 0; at < code.length; at += 1 + operands(code[at]!)) if (code[at] === op.random) return true;
+  return false;
+}
+
 /**
  * Compiles an expression over ids.
  * @param ownState number of the state whose time `elapsed` means; null where there is none

@@ -3,7 +3,7 @@ import { evaluate, type EvaluationFault, type Surroundings } from './evaluate.ts
 import type { Code } from './expression.ts';
 import type { Effect, FlowState, FlowStep, FlowTimer } from './state.ts';
 import type { CompiledAction, CompiledLength, FlowTables } from './tables.ts';
-import { clamp, drawsChance, show } from './show.ts';
+import { clamp, show } from './show.ts';
 
 /** What surrounds one step of the flow. */
 export interface Around {
@@ -124,11 +124,12 @@ export class Run implements Surroundings {
 
   /* Timers. */
 
-  /** A timer that goes on: next at its period from when it was due, or at the first such time still to come. */
+  /** A timer that goes on, and was taken out to fire: next at its period from when it was due, or at the first such time still to come. */
   goOn(timer: FlowTimer, periodUs: number): void {
     const everyUs = Math.max(shortestUs, periodUs);
     const missed = Math.max(0, Math.ceil((this.nowUs - timer.dueUs - everyUs + 1) / everyUs));
-    this.state.timers.push({ ...timer, dueUs: timer.dueUs + (missed + 1) * everyUs });
+    timer.dueUs += (missed + 1) * everyUs;
+    this.state.timers.push(timer);
   }
   begin(what: FlowTimer['what'], number: number, lengthUs: number, everyUs = 0): void {
     this.state.timers.push({ what, number, dueUs: this.nowUs + lengthUs, everyUs });
@@ -256,8 +257,8 @@ export class Run implements Surroundings {
       case 'wait':
         this.offsetUs += action.lengthUs;
         return;
-      default:
-        if (!this.quiet || drawsChance(action)) show(this, action, offsetUs);
+      case 'show':
+        if (!this.quiet || action.draws) show(this, action.what, offsetUs);
     }
   }
 

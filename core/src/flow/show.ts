@@ -1,8 +1,8 @@
 import { evaluate, type Surroundings } from './evaluate.ts';
-import type { Code } from './expression.ts';
+import { drawsIn, type Code } from './expression.ts';
 import type { Effect } from './state.ts';
-import type { CompiledAction, FlowTables } from './tables.ts';
-import { renderTemplate } from './template.ts';
+import type { FlowTables, Shown } from './tables.ts';
+import { renderTemplate, type Template } from './template.ts';
 
 /** What showing needs of the run that it is part of. */
 interface Showing extends Surroundings {
@@ -17,14 +17,31 @@ export const clamp = (value: number, low: number, high: number): number =>
 /** Status bytes of messages on channel 1. Source: MIDI 1.0, table of channel voice messages. */
 const status = { noteOn: 0x90, noteOff: 0x80, control: 0xb0, program: 0xc0 } as const;
 
-export type Shown = Exclude<
-  CompiledAction,
-  { kind: 'set' | 'setPlace' | 'shift' | 'save' | 'recall' | 'start' | 'stop' | 'raise' | 'cancel' | 'wait' }
->;
-
-/** Chance that is drawn to be shown must be drawn unseen, too: what comes after it depends on how often it was. */
-export const drawsChance = (action: Shown): boolean =>
-  !('light' in action) && action.kind !== 'tune' && action.kind !== 'silence' && action.kind !== 'lane';
+/** Expressions that are worked out to show it. */
+function codesOf(what: Shown): readonly Code[] {
+  const codes = (text: Template) => text.filter((piece) => typeof piece !== 'string');
+  switch (what.kind) {
+    case 'level':
+      return [what.percent];
+    case 'text':
+    case 'type':
+      return codes(what.text);
+    case 'sprite':
+      return [what.row, what.column, ...codes(what.text)];
+    case 'tone':
+      return [what.hz];
+    case 'midi':
+      return [what.first, what.second];
+    case 'move':
+      return [what.to];
+    case 'light':
+    case 'lane':
+    case 'tune':
+    case 'silence':
+      return [];
+  }
+}
+export const drawsChance = (what: Shown): boolean => codesOf(what).some(drawsIn);
 
 /** What is seen, heard or sent. */
 export function show(run: Showing, action: Shown, offsetUs: number): void {

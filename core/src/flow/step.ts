@@ -92,7 +92,7 @@ export function stepTimer(
 /** Lets that timer fire now, due or not. */
 export function fireTimer(tables: FlowTables, state: FlowState, at: number, around: Around): FlowStep {
   const [timer] = state.timers.splice(at, 1);
-  const { what, number, dueUs } = timer!;
+  const { what, number } = timer!;
   if (state.ended) return nothing;
   const run = new Run(tables, state, around);
   if (what === 'save') run.save();
@@ -101,7 +101,7 @@ export function fireTimer(tables: FlowTables, state: FlowState, at: number, arou
     const enabled = selectTimed(run, number);
     if (enabled.length > 0) microstep(run, enabled);
   } else {
-    if (timer!.everyUs > 0) run.goOn({ ...timer!, dueUs }, timer!.everyUs);
+    if (timer!.everyUs > 0) run.goOn(timer!, timer!.everyUs);
     const event = what === 'timer' ? tables.timerEvent[number]! : tables.signalEvent[number]!;
     if (what === 'signal') run.heardSignal(number);
     const enabled = select(run, event, null);

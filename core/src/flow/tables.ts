@@ -5,11 +5,8 @@ import type { Template } from './template.ts';
 /** How long: whole µs, or an expression in ms. */
 export type CompiledLength = number | { ms: Code };
 
-/** One thing to do, with everything looked up. */
-export type CompiledAction =
-  | { kind: 'set'; slot: number; variable: number; value: Code }
-  | { kind: 'setPlace'; variable: number; index: Code; value: Code }
-  | { kind: 'shift'; variable: number; value: Code }
+/** Something to be seen, heard or sent, with everything looked up. */
+export type Shown =
   | { kind: 'light'; outputId: string; light: LightMode }
   | { kind: 'level'; outputId: string; percent: Code }
   | { kind: 'text'; outputId: string; row: number; text: Template }
@@ -20,7 +17,15 @@ export type CompiledAction =
   | { kind: 'silence'; outputId: string }
   | { kind: 'midi'; outputId: string; message: MidiMessage; channel: number; first: Code; second: Code }
   | { kind: 'type'; outputId: string; text: Template }
-  | { kind: 'move'; outputId: string; to: Code }
+  | { kind: 'move'; outputId: string; to: Code };
+
+/** One thing to do, with everything looked up. */
+export type CompiledAction =
+  | { kind: 'set'; slot: number; variable: number; value: Code }
+  | { kind: 'setPlace'; variable: number; index: Code; value: Code }
+  | { kind: 'shift'; variable: number; value: Code }
+  /** `draws`: it draws chance, which must be drawn unseen, too: what comes after depends on how often it was. */
+  | { kind: 'show'; what: Shown; draws: boolean }
   | { kind: 'save' }
   | { kind: 'recall' }
   | { kind: 'start'; timer: number; length: CompiledLength; every: boolean }

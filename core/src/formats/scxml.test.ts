@@ -70,12 +70,18 @@ describe('SCXML', () => {
     const { gadget } = opened;
     const back = read(printScxml(gadget), gadget);
     expect(back.notes).toEqual([]);
-    const bare = (flow: Gadget['flow']) =>
-      JSON.stringify(
-        flow.states.map(({ rules, entry, name }) => [name, entry, rules.map(({ id: _id, ...rest }) => rest)]),
-      );
-    expect(bare(back.gadget.flow)).toBe(bare(gadget.flow));
-    expect(back.gadget.flow.variables).toEqual(gadget.flow.variables);
+    // Ids are given anew in the order of the document; names stay.
+    const named = ({ states, variables, signals, layers, ignored }: Gadget['flow']) => {
+      const names = new Map([...states, ...variables, ...signals].map(({ id, name }) => [id, name]));
+      const bare = states.map(({ id: _id, rules, ...state }) => ({
+        ...state,
+        rules: rules.map(({ id: _id, ...rest }) => rest),
+      }));
+      return JSON.stringify([bare, layers, ignored]).replace(/\b[svg]\d+\b/g, (id) => names.get(id) ?? id);
+    };
+    expect(named(back.gadget.flow)).toBe(named(gadget.flow));
+    const bareVariables = ({ variables }: Gadget['flow']) => variables.map(({ id: _id, ...rest }) => rest);
+    expect(bareVariables(back.gadget.flow)).toEqual(bareVariables(gadget.flow));
   });
 
   /** A document of the standard that knows nothing of us. */

@@ -1,9 +1,10 @@
-import { plainLabels, showExpression, showOneAction, showTrigger, stateLabels } from '../flow/index.ts';
+import { plainLabels, showExpression, showOneAction, showTrigger } from '../flow/index.ts';
 import {
   isHistory,
   nestingOf,
   type Action,
   type Gadget,
+  type Layer,
   type Length,
   type Nesting,
   type Rule,
@@ -56,12 +57,12 @@ class Printer {
   private readonly nesting: Nesting;
   private readonly signals: ReadonlyMap<string, string>;
   private readonly timers: ReadonlyMap<string, string>;
-  private readonly labels: ReadonlyMap<string, string>;
+  private readonly controls: ReadonlyMap<string, string>;
 
   constructor(gadget: Gadget) {
     this.gadget = gadget;
     this.nesting = nestingOf(gadget.flow);
-    this.labels = stateLabels(gadget);
+    this.controls = plainLabels(gadget.controls);
     this.signals = plainLabels(gadget.flow.signals);
     this.timers = plainLabels(gadget.flow.timers);
   }
@@ -77,6 +78,7 @@ class Printer {
         datamodel: 'hum-lever',
         name,
         initial: flow.initialId,
+        'hum:chance': flow.chance,
       },
       () => {
         if (flow.variables.length > 0)
@@ -85,6 +87,9 @@ class Printer {
           this.out.element('hum:signal', { event: token(label), name: label });
         for (const label of this.timers.values()) this.out.element('hum:timer', { name: label });
         this.nesting.childrenOf(null).forEach((state) => this.state(state));
+        flow.layers.forEach((layer) => this.layer(layer));
+        for (const { stateId, trigger } of flow.ignored)
+          this.out.element('hum:ignored', { state: stateId, ...this.told('', trigger) });
       },
     );
     return this.out.text;
@@ -179,20 +184,41 @@ class Printer {
     this.out.element(
       'transition',
       {
-        event: this.event(id, trigger),
+        ...this.told(id, trigger),
         cond: guard === null ? null : showExpression(guard, this.gadget),
         target: targetIds.length > 0 ? targetIds.join(' ') : null,
         type: internal ? 'internal' : null,
-        'hum:when':
-          trigger.kind === 'signal' || trigger.kind === 'always' || trigger.kind === 'any'
-            ? null
-            : showTrigger(trigger, this.gadget),
       },
       () => {
         this.actions(actions);
         if (trigger.kind === 'every') this.sendTimer(rule);
       },
     );
+  }
+
+  /** What an event is called, in the words of the standard and in ours. */
+  private told(ruleId: string, trigger: Trigger): Attributes {
+    const plain = trigger.kind === 'signal' || trigger.kind === 'always' || trigger.kind === 'any';
+    return {
+      event: this.event(ruleId, trigger),
+      'hum:when': plain ? null : showTrigger(trigger, this.gadget),
+    };
+  }
+
+  private layer({ name, when, keys }: Layer): void {
+    const control = (id: string) => this.controls.get(id)!;
+    const attributes = {
+      name,
+      held: when?.kind === 'held' ? control(when.controlId) : null,
+      cond: when?.kind === 'on' ? showExpression(when.condition, this.gadget) : null,
+    };
+    this.out.element('hum:layer', attributes, () => {
+      for (const { controlId, press, release } of keys)
+        this.out.element('hum:key', { control: control(controlId) }, () => {
+          if (press.length > 0) this.out.element('hum:press', {}, () => this.actions(press));
+          if (release.length > 0) this.out.element('hum:release', {}, () => this.actions(release));
+        });
+    });
   }
 
   /** null: without an event. */

@@ -1,18 +1,25 @@
-import { XMLParser } from 'fast-xml-parser';
-import { ExpressionError, readActionLine, readExpression, readTriggerLine } from '../flow/index.ts';
+import {
+  ExpressionError,
+  plainLabels,
+  readActionLine,
+  readExpression,
+  readTriggerLine,
+} from '../flow/index.ts';
 import {
   blankState,
+  chanceKinds,
   emptyFlow,
   limits,
   openGadget,
   type Action,
   type Gadget,
+  type Layer,
   type Rule,
-  type Saved,
   type State,
   type Trigger,
-  type Variable,
 } from '../gadget/index.ts';
+import { readXml, stateNames, timeUs, words, type Element } from './scxmlElements.ts';
+import { readVariables } from './scxmlVariables.ts';
 
 /** What could not be carried over, and where it stood. */
 export interface ScxmlNote {
@@ -22,45 +29,6 @@ export interface ScxmlNote {
 }
 export type ScxmlRead =
   { outcome: 'read'; gadget: Gadget; notes: ScxmlNote[] } | { outcome: 'refused'; message: string };
-
-interface Element {
-  name: string;
-  attributes: Record<string, string>;
-  inner: Element[];
-}
-
-const parser = new XMLParser({
-  preserveOrder: true,
-  ignoreAttributes: false,
-  attributeNamePrefix: '',
-  parseAttributeValue: false,
-  trimValues: true,
-});
-
-/** Elements in order, without texts, comments and instructions. */
-function elementsOf(raw: unknown): Element[] {
-  if (!Array.isArray(raw)) return [];
-  return raw.flatMap((one: Record<string, unknown>): Element[] => {
-    const name = Object.keys(one).find((key) => key !== ':@');
-    if (name === undefined || name.startsWith('#') || name.startsWith('?')) return [];
-    return [
-      {
-        name,
-        attributes: (one[':@'] as Record<string, string> | undefined) ?? {},
-        inner: elementsOf(one[name]),
-      },
-    ];
-  });
-}
-
-const stateNames: ReadonlySet<string> = new Set(['state', 'parallel', 'final', 'history']);
-const words = (text: string | undefined): string[] => text?.split(/\s+/).filter((word) => word !== '') ?? [];
-
-/** Milliseconds of CSS2 time, as the standard has it: 500ms, 1.5s. */
-function timeUs(text: string): number | null {
-  const found = /^\+?(\d*\.?\d+)\s*(ms|s)$/.exec(text.trim());
-  return found ? Math.round(Number(found[1]) * (found[2] === 's' ? 1_000_000 : 1_000)) : null;
-}
 
 class Reader {
   readonly notes: ScxmlNote[] = [];
@@ -73,6 +41,7 @@ class Reader {
   private readonly signalNames = new Map<string, string>();
   private gadget: Gadget;
   private rules = 0;
+  private layers = 0;
 
   constructor(base: Gadget, root: Element) {
     this.base = base;
@@ -98,18 +67,28 @@ class Reader {
       ...this.base,
       flow: {
         ...emptyFlow(),
-        chance: this.base.flow.chance,
+        chance:
+          chanceKinds.find((kind) => kind === this.root.attributes['hum:chance']) ?? this.base.flow.chance,
         timers: this.root.inner
           .filter(({ name }) => name === 'hum:timer')
           .map(({ attributes }, n) => ({ id: `m${n + 1}`, name: attributes.name ?? `Timer ${n + 1}` })),
-        variables: this.variables(),
+        variables: readVariables(this.root, (message) => this.note('', message)),
         signals: [...this.signals].map(([event, id]) => ({ id, name: this.signalNames.get(event) ?? event })),
         states: this.states.map(({ state }) => state),
         initialId: initial === undefined ? first : (this.target('', initial) ?? first),
       },
     };
     for (const { element, state } of this.states) this.fill(element, state);
-    return this.gadget;
+    const { flow } = this.gadget;
+    const ours = (name: string) => this.root.inner.filter((one) => one.name === name);
+    return {
+      ...this.gadget,
+      flow: {
+        ...flow,
+        layers: ours('hum:layer').flatMap((element) => this.layer(element) ?? []),
+        ignored: ours('hum:ignored').flatMap((element) => this.ignored(element)),
+      },
+    };
   }
 
   private collectStates(element: Element, parentId: string | null): void {
@@ -146,56 +125,6 @@ class Reader {
         }
       this.collectSignals(inner);
     }
-  }
-
-  private variables(): Variable[] {
-    const datas = this.root.inner.filter(({ name }) => name === 'datamodel').flatMap(({ inner }) => inner);
-    let options = 0;
-    return datas.flatMap(({ attributes }, n): Variable[] => {
-      const id = `v${n + 1}`;
-      const name = attributes.id ?? id;
-      if (!/^[A-Za-z_][A-Za-z0-9_]{0,31}$/.test(name)) {
-        this.note(
-          '',
-          `The variable "${name}" was left out: expected a word of letters, digits and underscores.`,
-        );
-        return [];
-      }
-      const saved = this.saved(attributes['hum:saved']);
-      const expr = attributes.expr ?? '0';
-      if (attributes['hum:kind'] === 'flag' || expr === 'true' || expr === 'false')
-        return [{ id, kind: 'flag', name, saved, initial: expr === 'true' }];
-      if (attributes['hum:kind'] === 'choice') {
-        const list = words(attributes['hum:options']).map((option) => ({
-          id: `q${(options += 1)}`,
-          name: option,
-        }));
-        const first = list.find((option) => option.name === expr) ?? list[0];
-        if (first) return [{ id, kind: 'choice', name, saved, options: list, initialId: first.id }];
-      }
-      const number = Number(expr);
-      if (!Number.isInteger(number))
-        this.note('', `The variable "${name}" begins at 0: expected a whole number, got "${expr}".`);
-      const initial = Number.isInteger(number) ? number : 0;
-      const common = {
-        id,
-        name,
-        saved,
-        initial,
-        min: Number(attributes['hum:min'] ?? Math.min(0, initial)),
-        max: Number(attributes['hum:max'] ?? 1_000_000),
-        overflow: attributes['hum:overflow'] === 'wrap' ? ('wrap' as const) : ('hold' as const),
-      };
-      if (attributes['hum:kind'] === 'list')
-        return [{ ...common, kind: 'list', length: Number(attributes['hum:length'] ?? 1) }];
-      return [{ ...common, kind: 'number', unit: attributes['hum:unit'] ?? '' }];
-    });
-  }
-
-  private saved(text: string | undefined): Saved | null {
-    if (text === 'change' || text === 'asked') return { when: text };
-    const quiet = /^quiet (\d+)$/.exec(text ?? '');
-    return quiet ? { when: 'quiet', quietUs: Number(quiet[1]) } : null;
   }
 
   private target(at: string, own: string): string | null {
@@ -336,6 +265,47 @@ class Reader {
     });
   }
 
+  private layer({ attributes, inner }: Element): Layer | null {
+    const name = attributes.name ?? 'Layer';
+    const { held, cond } = attributes;
+    const heldId = held === undefined ? null : this.control(held);
+    const condition = cond === undefined ? null : this.expression('', cond);
+    // Without its condition a layer would always be on.
+    if ((held !== undefined && heldId === null) || (cond !== undefined && condition === null)) return null;
+    this.layers += 1;
+    return {
+      id: `y${this.layers}`,
+      name,
+      when: heldId
+        ? { kind: 'held', controlId: heldId }
+        : condition === null
+          ? null
+          : { kind: 'on', condition },
+      keys: inner.flatMap((key) => {
+        const controlId = this.control(key.attributes.control ?? '');
+        const does = (what: string) =>
+          this.actions(
+            '',
+            key.inner.filter((one) => one.name === what).flatMap((one) => one.inner),
+          );
+        return controlId === null
+          ? []
+          : [{ controlId, press: does('hum:press'), release: does('hum:release') }];
+      }),
+    };
+  }
+  private control(label: string): string | null {
+    const found = [...plainLabels(this.base.controls)].find(([, own]) => own === label);
+    if (!found) this.note('', `No control is called "${label}": what it does in a layer was left out.`);
+    return found?.[0] ?? null;
+  }
+  private ignored(element: Element): { stateId: string; trigger: Trigger }[] {
+    const own = element.attributes.state ?? '';
+    const stateId = this.target(own, own);
+    if (stateId === null) return [];
+    return this.triggersOf(own, element, new Map()).map((trigger) => ({ stateId, trigger }));
+  }
+
   /** Our expression over names as ids; In('x') of the standard is our in(x). */
   private expression(at: string, text: string): string | null {
     const ours = text.replace(/\bIn\(\s*'([^']*)'\s*\)/g, (_all, own: string) => {
@@ -400,7 +370,7 @@ export function readScxml(text: string, gadget: Gadget): ScxmlRead {
   if (/<!(DOCTYPE|ENTITY)/i.test(text)) return refused('Expected a file without document type and entities.');
   let root: Element | undefined;
   try {
-    root = elementsOf(parser.parse(text, true)).find(({ name }) => name === 'scxml');
+    root = readXml(text).find(({ name }) => name === 'scxml');
   } catch (error) {
     return refused(`Expected XML: ${(error as Error).message}`);
   }

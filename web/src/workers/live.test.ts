@@ -13,7 +13,7 @@ import { LiveMachine } from './live.ts';
 import type { Command, Report } from './protocol.ts';
 
 const read = readGadgetText(
-  readFileSync(join(__dirname, '../../../demo/kettle-keeper/2-at-the-night-market.json'), 'utf8'),
+  readFileSync(join(__dirname, '../../../core/src/test/stored/kettle.json'), 'utf8'),
 );
 if (read.outcome !== 'opened') throw new Error(read.message);
 const kettle: Gadget = read.gadget;
