@@ -12,7 +12,17 @@ import type { Action, Gadget } from '../gadget/index.ts';
 import { NeverAtRest } from '../kernel/index.ts';
 import { chart, chartArbitrary, lead, on } from '../test/charts.ts';
 import { button, frozen, gestures, numberVariable, partsFor, rule, state } from '../test/fixtures.ts';
-import { Explorer, askExplorer, movesOf, sameAs, scriptOf, waysOf, type Question } from './index.ts';
+import {
+  Explorer,
+  askExplorer,
+  canAnswer,
+  movesOf,
+  type Followed,
+  sameAs,
+  scriptOf,
+  waysOf,
+  type Question,
+} from './index.ts';
 
 /** Signals of a chart are raised by buttons, so that hands can cause them. */
 function byHand(gadget: Gadget): Gadget {
@@ -57,8 +67,8 @@ function played(states: Gadget['flow']['states'], patch: Partial<Gadget> = {}): 
   };
   return frozen({ ...gadget, parts: partsFor(gadget) });
 }
-function walked(gadget: Gadget, states = 50_000): Explorer {
-  const explorer = new Explorer(gadget, { states, edges: 1_000_000 });
+function walked(gadget: Gadget, states = 50_000, also: Followed = 'all'): Explorer {
+  const explorer = new Explorer(gadget, { states, edges: 1_000_000 }, also);
   explorer.advance(Infinity);
   return explorer;
 }
@@ -146,6 +156,69 @@ describe('the explorer', () => {
       { seed: 61, numRuns: 150 },
     );
     expect(compared).toBeGreaterThan(80);
+  });
+
+  it('leaves out what nothing depends on, and comes to the same in all else', () => {
+    let left = 0;
+    fc.assert(
+      fc.property(chartArbitrary, fc.boolean(), (drawn, feeds) => {
+        const small = byHand(drawn);
+        const score: Action = { kind: 'set', variableId: 'v2', index: null, value: 'v2 + v1 + 1' };
+        const fed: Action = { kind: 'set', variableId: 'v1', index: null, value: 'v1 + v2' };
+        const gadget: Gadget = {
+          ...small,
+          flow: {
+            ...small.flow,
+            variables: ['v1', 'v2'].map((id) => numberVariable({ id, name: id, max: 3, overflow: 'wrap' })),
+            states: small.flow.states.map((one) => ({
+              ...one,
+              rules: one.rules.map((r, at) => ({
+                ...r,
+                actions: [...r.actions, ...(at % 2 === 0 ? [score] : feeds ? [fed] : [])],
+              })),
+            })),
+          },
+        };
+        let all: Explorer;
+        try {
+          all = walked(gadget, 5_000);
+        } catch (error) {
+          if (error instanceof NeverAtRest) return;
+          throw error;
+        }
+        const some = walked(gadget, 5_000, []);
+        if (!all.complete) return;
+        if (some.count < all.count) left += 1;
+        // What is not followed is taken out of both.
+        const keys = (explorer: Explorer) =>
+          new Set(
+            Array.from({ length: explorer.count }, (_, id) => {
+              const { active, history, timers, values } = explorer.load(id);
+              const names = timers.map(({ what, number }) => `${what}${number}`).sort();
+              return JSON.stringify([active, history, names, some.slots.map((slot) => values[slot])]);
+            }),
+          );
+        expect(some.complete).toBe(true);
+        expect(keys(some)).toEqual(keys(all));
+        expect(keys(some).size).toBe(some.count);
+        expect(some.fired).toEqual(all.fired);
+        const question = { kind: 'within', variableId: 'v2', low: 0, high: 2 } as const;
+        if (!canAnswer(some, question)) expect(() => askExplorer(some, question)).toThrow(/followed/);
+        expect(canAnswer(walked(gadget, 5_000, ['v2']), question)).toBe(true);
+      }),
+      { seed: 62, numRuns: 150 },
+    );
+    expect(left).toBeGreaterThan(25);
+  });
+
+  it('follows what a counted score is worked into, and what a task of the brief waits for', () => {
+    const counting = (patch: Partial<Gadget> = {}) =>
+      played([state('s1', { rules: [press('r1', 'b1', [], { actions: [set('v1 + 1')] })] })], patch);
+    const { brief } = counting();
+    const task = { id: 't1', name: 'Ten', circumstances: [], startStateId: null, goalStateId: null, budgetPresses: null, budgetUs: null }; // prettier-ignore
+    const waits = { ...brief, tasks: [{ ...task, doneWhen: 'v1 >= 10' }] };
+    expect(walked(counting(), 500, []).count).toBe(1);
+    expect(walked(counting({ brief: waits }), 500, []).cut).toBe(true);
   });
 
   it('tries chance with every outcome, and says so where there are too many', () => {

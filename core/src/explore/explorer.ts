@@ -17,6 +17,7 @@ import { valueOf } from '../gesture/index.ts';
 import { NeverAtRest } from '../kernel/index.ts';
 import { keptDown, movesOf, type Move } from './moves.ts';
 import { Outcomes } from './outcomes.ts';
+import { influencing, variablesIn } from './influence.ts';
 import { packingOf, type Packing } from './packing.ts';
 import { IntList, StateStore } from './store.ts';
 
@@ -25,12 +26,14 @@ export type Step =
   { kind: 'move'; move: number } | { kind: 'timer'; what: 'rule' | 'timer' | 'signal'; number: number };
 
 /** Why not every value was tried. */
-export type Caveat = 'chance' | 'elapsed' | 'knob';
+export type Caveat = 'chance' | 'elapsed' | 'knob' | 'kept';
 
 export interface ExploreLimits {
   states: number;
   edges: number;
 }
+/** Variables to be followed although nothing depends on them, by id; or all there are. */
+export type Followed = Iterable<string> | 'all';
 export const usualLimits: ExploreLimits = { states: 200_000, edges: 3_000_000 };
 
 /** Long after anything was entered, for what depends on time. */
@@ -50,7 +53,9 @@ export class Explorer {
   readonly caveats = new Set<Caveat>();
   /** Rules that have fired on some way. */
   readonly fired: boolean[];
-  /** Values that variables could not hold: the first of each, with the edge that did it. */
+  /** Numbers of the variables whose values are followed; nothing that happens depends on the others. */
+  readonly followed: ReadonlySet<number>;
+  /** Values that followed variables could not hold: the first of each, with the edge that did it. */
   readonly outside = new Map<number, { wanted: number; from: number; step: Step }>();
   /** Steps after which the flow never comes to rest. */
   readonly restless: { from: number; step: Step; where: string }[] = [];
@@ -83,7 +88,7 @@ export class Explorer {
   private step: Step = { kind: 'move', move: 0 };
   private readonly outcomes = new Outcomes(() => this.caveats.add('chance'));
 
-  constructor(gadget: Gadget, limits: ExploreLimits = usualLimits) {
+  constructor(gadget: Gadget, limits: ExploreLimits = usualLimits, also: Followed = []) {
     this.gadget = gadget;
     this.limits = limits;
     this.tables = compileFlow(gadget).tables;
@@ -104,7 +109,8 @@ export class Explorer {
       kept.includes(id) || kind === 'knob' || (kind === 'encoder' && asked.has(number)) ? [number] : [],
     );
     this.placeOf = new Map(placed.map((number, at) => [number, at]));
-    this.packing = packingOf(this.tables, placed.length);
+    this.followed = followedIn(gadget, this.tables, also);
+    this.packing = packingOf(this.tables, placed.length, this.followed);
     this.store = new StateStore(this.packing.words);
     this.scratch = new Int32Array(this.packing.words);
     this.places = placed.map((number) => restOf(gadget.controls[number]!));
@@ -121,10 +127,12 @@ export class Explorer {
       },
       fired: (rule) => (this.fired[rule] = true),
       outside: (variable, wanted) => {
-        if (!this.outside.has(variable))
+        if (this.followed.has(variable) && !this.outside.has(variable))
           this.outside.set(variable, { wanted, from: this.from, step: this.step });
       },
     };
+    // It begins as on its first day; what was kept may be otherwise later.
+    if (this.tables.keeps.some((keeps) => keeps > 0)) this.caveats.add('kept');
     // Chance at power-up has every outcome, too.
     let state: FlowState | null = null;
     this.outcomes.each(() => {
@@ -135,6 +143,10 @@ export class Explorer {
     this.state = state!;
   }
 
+  /** Slots of the followed variables. */
+  get slots(): readonly number[] {
+    return this.packing.slots;
+  }
   get count(): number {
     return this.store.count;
   }
@@ -353,6 +365,19 @@ export class Explorer {
     const { active } = this.load(id);
     return this.tables.stateIds.filter((_, state) => active[state] === 1);
   }
+}
+
+/** What decides, what the tasks of the brief wait for, and what is asked for besides. */
+function followedIn(gadget: Gadget, tables: FlowTables, also: Followed): ReadonlySet<number> {
+  const { variableIds } = tables;
+  if (also === 'all') return new Set(variableIds.keys());
+  const done = gadget.brief.tasks.flatMap(({ doneWhen }) =>
+    doneWhen === null ? [] : variablesIn(gadget, doneWhen),
+  );
+  return influencing(
+    tables,
+    [...also, ...done].map((id) => variableIds.indexOf(id)).filter((at) => at >= 0),
+  );
 }
 
 /** Where a control is at power-up: keys are up, encoders at 0, knobs in the middle. */

@@ -1,6 +1,20 @@
-export { Explorer, usualLimits, type Caveat, type ExploreLimits, type Step } from './explorer.ts';
+export {
+  Explorer,
+  usualLimits,
+  type Caveat,
+  type ExploreLimits,
+  type Followed,
+  type Step,
+} from './explorer.ts';
 export { movesOf, type Move } from './moves.ts';
-export { askExplorer, pressesTo, type Answer, type Question } from './questions.ts';
+export {
+  askExplorer,
+  canAnswer,
+  pressesTo,
+  variablesAsked,
+  type Answer,
+  type Question,
+} from './questions.ts';
 export { sameAs, sameStatesAs, scriptOf, type Arrived, type Script } from './script.ts';
 export { strokeUs, waysOf, type TaskWays, type Way } from './shortest.ts';
 export {
@@ -14,3 +28,4 @@ export {
   type Round,
   type Standing,
 } from './players.ts';
+export { wayInto } from './wayInto.ts';

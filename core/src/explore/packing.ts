@@ -2,6 +2,8 @@ import { noEvent, stateType, type FlowState, type FlowTables, type FlowTimer } f
 
 /** What an exploration keeps of a flow: everything that its future depends on, times apart. */
 export interface Packing {
+  /** Slots whose values are kept; the others are unpacked as they begin. */
+  slots: readonly number[];
   /** 32-bit words of one packed state. */
   words: number;
   pack(state: FlowState, places: readonly number[], into: Int32Array, at: number): void;
@@ -12,16 +14,25 @@ export interface Packing {
 /** Number of the lowest bit that is set. */
 const lowest = (bits: number): number => 31 - Math.clz32(bits & -bits);
 
+/** Slots of the variables whose values are kept, in order. */
+const slotsOf = ({ slot, size }: FlowTables, variables: ReadonlySet<number>): number[] =>
+  slot.flatMap((from, variable) =>
+    variables.has(variable) ? Array.from({ length: size[variable]! }, (_, n) => from + n) : [],
+  );
+
 /**
  * Bits for what is active, for what history remembers and for timers that run; words for values, for what is written
  * down where it can come back, and for the layers that keys were pressed in.
  * @param knobs how many places of knobs and encoders are kept
+ * @param variables numbers of those whose values are kept
  */
-export function packingOf(tables: FlowTables, knobs: number): Packing {
+export function packingOf(tables: FlowTables, knobs: number, variables: ReadonlySet<number>): Packing {
   const states = tables.stateIds.length;
   const bitWords = Math.ceil(states / 32);
   const histories = tables.type.flatMap((type, state) => (type >= stateType.history ? [state] : []));
-  const slots = tables.initialValues.length;
+  const kept = slotsOf(tables, variables);
+  const slots = kept.length;
+  const left = tables.initialValues.flatMap((_, slot) => (kept.includes(slot) ? [] : [slot]));
   const rules = tables.ruleEvent.flatMap((event, rule) => (event === noEvent.timed ? [rule] : []));
   /** Everything that can be running, each with its bit. */
   const timers: Pick<FlowTimer, 'what' | 'number'>[] = [
@@ -76,6 +87,7 @@ export function packingOf(tables: FlowTables, knobs: number): Packing {
 
   return {
     words,
+    slots: kept,
     pack(state, places, into, at) {
       into.fill(0, at, at + words);
       const { atoms, history, values } = state;
@@ -88,8 +100,8 @@ export function packingOf(tables: FlowTables, knobs: number): Packing {
         into[place] = 1;
         for (const inner of remembered) setBit(into, place + 1, inner);
       });
-      for (let slot = 0; slot < slots; slot += 1) into[at + valuesAt + slot] = values[slot]!;
-      for (let slot = 0; slot < saved; slot += 1) into[at + savedAt + slot] = state.saved[slot]!;
+      for (let slot = 0; slot < slots; slot += 1) into[at + valuesAt + slot] = values[kept[slot]!]!;
+      for (let slot = 0; slot < saved; slot += 1) into[at + savedAt + slot] = state.saved[kept[slot]!]!;
       for (const timer of state.timers) {
         const bit =
           timer.what === 'rule' ? ruleBit[timer.number]! : (bitOf.get(`${timer.what} ${timer.number}`) ?? -1);
@@ -120,8 +132,9 @@ export function packingOf(tables: FlowTables, knobs: number): Packing {
             ? null
             : tables.stateIds.flatMap((_, inner) => (hasBit(of, place + 1, inner) ? [inner] : []));
       });
-      for (let slot = 0; slot < slots; slot += 1) values[slot] = of[at + valuesAt + slot]!;
-      for (let slot = 0; slot < saved; slot += 1) state.saved[slot] = of[at + savedAt + slot]!;
+      for (let slot = 0; slot < slots; slot += 1) values[kept[slot]!] = of[at + valuesAt + slot]!;
+      for (const slot of left) values[slot] = tables.initialValues[slot]!;
+      for (let slot = 0; slot < saved; slot += 1) state.saved[kept[slot]!] = of[at + savedAt + slot]!;
       let running = 0;
       for (let word = 0; word < timerWords; word += 1)
         for (let bits = of[at + timersAt + word]!; bits !== 0; bits &= bits - 1) {

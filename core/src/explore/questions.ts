@@ -1,7 +1,8 @@
 import { compileExpression, evaluate, scopeOf, type Code } from '../flow/index.ts';
-import { variableRange } from '../gadget/index.ts';
+import { variableRange, type Gadget } from '../gadget/index.ts';
 import { edgesBy, seenBy, type EdgeIndex } from './edges.ts';
 import type { Explorer, Step } from './explorer.ts';
+import { variablesIn } from './influence.ts';
 
 /** What a maker can ask of everything that the gadget can come to. Expressions are over ids. */
 export type Question =
@@ -40,9 +41,37 @@ function holding(explorer: Explorer, code: Code): Uint8Array {
   return holds;
 }
 
-/** @throws ExpressionError for an expression that cannot be read */
+/** Ids of the variables that a question is about. */
+export function variablesAsked(gadget: Gadget, question: Question): string[] {
+  switch (question.kind) {
+    case 'ever':
+    case 'never':
+      return variablesIn(gadget, question.what);
+    case 'within':
+      return [question.variableId];
+    case 'follows':
+      return [question.first, question.then].flatMap((text) => variablesIn(gadget, text));
+    case 'home':
+      return [];
+  }
+}
+
+/** Whether the explorer follows every variable that the question is about. */
+export const canAnswer = (explorer: Explorer, question: Question): boolean =>
+  variablesAsked(explorer.gadget, question).every((id) =>
+    explorer.followed.has(explorer.tables.variableIds.indexOf(id)),
+  );
+
+/**
+ * @throws ExpressionError for an expression that cannot be read, RangeError for a variable that is not there or not
+ * followed
+ */
 export function askExplorer(explorer: Explorer, question: Question): Answer {
   const compile = (text: string) => compileExpression(text, scopeOf(explorer.gadget), null);
+  if (!canAnswer(explorer, question))
+    throw new RangeError(
+      `expected variables that are followed: ${variablesAsked(explorer.gadget, question).join()}`,
+    );
   switch (question.kind) {
     case 'ever': {
       const id = holding(explorer, compile(question.what)).indexOf(1);
@@ -73,7 +102,6 @@ function within(
 ): Answer {
   const { tables, gadget } = explorer;
   const variable = tables.variableIds.indexOf(variableId);
-  if (variable < 0) throw new RangeError(`expected the id of a variable, got "${variableId}"`);
   const from = tables.slot[variable]!;
   const to = from + tables.size[variable]!;
   for (let id = 0; id < explorer.count; id += 1) {

@@ -101,13 +101,13 @@ function waitFor(machine: Machine, explorer: Explorer, step: Extract<Step, { kin
   }
 }
 
-/** Whether a run has come to the same states and values as a state that the explorer found. */
+/** Whether a run has come to the same states and followed values as a state that the explorer found. */
 export function sameAs(explorer: Explorer, id: number): Arrived {
   const { active, values } = explorer.load(id);
   const wanted = { active: [...active], values: [...values] };
   return (flow) =>
     flow.active.every((on, state) => on === wanted.active[state]) &&
-    flow.values.every((value, slot) => value === wanted.values[slot]);
+    explorer.slots.every((slot) => flow.values[slot] === wanted.values[slot]);
 }
 
 /** Whether a run has come to the same states; values may differ. */

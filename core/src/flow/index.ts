@@ -20,7 +20,7 @@ export {
   type FlowTimer,
   type LightOrder,
 } from './state.ts';
-export { stateType, type FlowProblem, type FlowTables } from './tables.ts';
+export { stateType, type CompiledAction, type FlowProblem, type FlowTables } from './tables.ts';
 export {
   completeRule,
   readActionLine,
@@ -33,6 +33,6 @@ export {
 export type { Completion } from './line/reader.ts';
 export { showOneTrigger as showTrigger } from './line/rule.ts';
 export { gridOf, type Grid, type GridAnswer, type GridCell, type GridRow } from './grid.ts';
-export { alwaysOrNever, statesReached } from './snags/reach.ts';
+export { nested, reachable, statesReached, verdicts } from './reach.ts';
 export { compareFlows, type FlowChange } from './compare.ts';
 export { clipStates, pasteStates, readClipping, type Clipping, type Pasted } from './clip.ts';

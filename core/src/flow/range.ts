@@ -55,7 +55,8 @@ function rangeOf(node: Node, scope: Scope): Range {
       const { low, high } = of(node.of);
       if (node.operator === '+') return { low, high };
       if (node.operator === '-') return fits({ low: -high, high: -low });
-      return node.operator === '!' ? { low: 0, high: 1 } : { low: ~high, high: ~low };
+      if (node.operator === '~') return { low: ~high, high: ~low };
+      return truth(holds({ low, high }) === false, holds({ low, high }) === true);
     }
     case 'choose': {
       const yes = of(node.yes);
@@ -91,8 +92,9 @@ function binaryRange(operator: string, a: Range, b: Range): Range {
       return fits({ low: b.low > 0 && a.low >= 0 ? 0 : -most, high: most });
     }
     case '%': {
-      const most = Math.max(Math.abs(b.low), Math.abs(b.high)) - 1;
-      return fits({ low: a.low < 0 ? -most : 0, high: Math.max(0, most) });
+      // By 0 it is 0.
+      const most = Math.max(1, Math.abs(b.low), Math.abs(b.high)) - 1;
+      return fits({ low: a.low < 0 ? -most : 0, high: most });
     }
     case '<<':
     case '>>':
@@ -101,7 +103,37 @@ function binaryRange(operator: string, a: Range, b: Range): Range {
     case '^':
       return anything;
     default:
-      return { low: 0, high: 1 };
+      return comparedRange(operator, a, b);
+  }
+}
+
+/** Of something that is 1 or 0, where one of them can be ruled out. */
+const truth = (surely: boolean, never: boolean): Range => ({ low: surely ? 1 : 0, high: never ? 0 : 1 });
+
+/** Whether a value counts as true: surely (true), never (false), or it depends (null). */
+export const holds = ({ low, high }: Range): boolean | null =>
+  low === 0 && high === 0 ? false : low > 0 || high < 0 ? true : null;
+
+function comparedRange(operator: string, a: Range, b: Range): Range {
+  const apart = a.high < b.low || b.high < a.low;
+  const one = a.low === a.high && b.low === b.high && a.low === b.low;
+  switch (operator) {
+    case '<':
+      return truth(a.high < b.low, a.low >= b.high);
+    case '<=':
+      return truth(a.high <= b.low, a.low > b.high);
+    case '>':
+      return truth(a.low > b.high, a.high <= b.low);
+    case '>=':
+      return truth(a.low >= b.high, a.high < b.low);
+    case '==':
+      return truth(one, apart);
+    case '!=':
+      return truth(apart, one);
+    case '&&':
+      return truth(holds(a) === true && holds(b) === true, holds(a) === false || holds(b) === false);
+    default:
+      return truth(holds(a) === true || holds(b) === true, holds(a) === false && holds(b) === false);
   }
 }
 

@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { EditRefused, limits, type Button, type Gadget } from '../gadget/index.ts';
 import { checkGadget, snagRules } from '../snag/index.ts';
 import { runTrial, trialSchema } from '../trial/index.ts';
-import { replay } from '../machine/index.ts';
+import { wayInto } from '../explore/index.ts';
+import { replay, type Stimulus } from '../machine/index.ts';
 import { pressToLight } from '../test/fixtures.ts';
 import { editGadget, printGadget, readGadget, readGadgetText } from './index.ts';
 
@@ -175,6 +176,23 @@ describe.each<Demo>([
     const report = checkGadget(faulty!);
     expect([...new Set(report.snags.map(({ rule }) => rule))].sort().join(' ')).toBe(faults);
     expect(report.failed).toEqual([]);
+  });
+
+  it('can be played to wherever a snag of its flow is', () => {
+    const rules = snagRules.filter(({ id }) => id.startsWith('L'));
+    const { snags } = checkGadget(faulty!, rules);
+    const never = snags.filter(({ rule }) => rule === 'L01').map(({ place }) => place.id);
+    const { states } = faulty!.flow;
+    for (const { rule, place, way } of snags) {
+      const home = states.find(
+        ({ id, rules: own }) => id === place.id || own.some((one) => one.id === place.id),
+      );
+      // A minute of good play lies before that end: no way that was worked out beforehand leads through its chance.
+      if (rule === 'L01' || !home || never.includes(home.id) || home.name === 'Well kept') continue;
+      const { seed, stimuli, endUs } = (way ?? wayInto(faulty!, home.id))!;
+      const trace = replay(faulty!, stimuli as Stimulus[], endUs, seed);
+      expect(trace).toContainEqual(expect.objectContaining({ lane: 'state', id: home.id }));
+    }
   });
 
   it('has its faulty wiring mended by what the snags offer', () => {

@@ -107,6 +107,20 @@ const pathCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
     true,
   ],
   [
+    'L01',
+    'a state behind a condition that its variables never meet',
+    flowWith(({ states }) => void (states[0]!.rules[0]!.guard = 'v1 > 120')),
+    { place: { kind: 'state', id: 's2' } },
+    true,
+  ],
+  [
+    'L01',
+    'a state behind a condition that nothing that happens ever makes true',
+    flowWith(({ states }) => void (states[0]!.rules[0]!.guard = 'v1 == 7')),
+    { place: { kind: 'state', id: 's2' }, values: { name: 'Lit', reached: 1, states: 2 } },
+    true,
+  ],
+  [
     'L02',
     'a state that nothing leaves',
     flowWith(({ states }) => void (states[1]!.rules = [])),
@@ -134,10 +148,20 @@ const pathCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
   ],
   [
     'L05',
+    'a rule for what never comes',
+    flowWith(
+      ({ states }) =>
+        void states[0]!.rules.push(rule('r3', { trigger: { kind: 'always' }, guard: 'v1 == 7 && v1 == 8' })),
+    ),
+    { place: { kind: 'rule', id: 'r3' }, values: { state: 'Dark', number: 2, reason: 'walked' } },
+    true,
+  ],
+  [
+    'L05',
     'a rule behind one that always fires',
     flowWith(
       ({ states }) =>
-        void ((states[0]!.rules[0]!.guard = 'v1 > 1'), states[0]!.rules.push(rule('r3'), rule('r4'))),
+        void ((states[0]!.rules[0]!.guard = 'random(2) == 0'), states[0]!.rules.push(rule('r3'), rule('r4'))),
     ),
     { place: { kind: 'rule', id: 'r4' }, values: { state: 'Dark', number: 3, reason: 'shadowed', by: 2 } },
     false,

@@ -1,10 +1,11 @@
 import { Button, Drawer } from '@mantine/core';
 import { IconAlertOctagon, IconAlertTriangle, IconInfoCircle } from '@tabler/icons-react';
-import type { Snag, Trial } from '@hum-lever/core';
+import type { Gadget, Snag, SnagWay, Trial } from '@hum-lever/core';
+import { useState } from 'react';
 import { edit, useDocument } from '../client/index.ts';
 import { FirstStep } from '../shared/index.ts';
 import { levelWords, sayingOf } from '../words/index.ts';
-import { player } from '../workers/index.ts';
+import { lab, player } from '../workers/index.ts';
 import { useSnags } from './snagStore.ts';
 import classes from './SnagDrawer.module.css';
 
@@ -58,7 +59,6 @@ export default function SnagDrawer({
 }
 
 function Finding({ snag, show, close }: { snag: Snag; show: () => void; close: () => void }) {
-  const gadget = useDocument();
   const { title, sentence, mend } = sayingOf(snag);
   const Icon = icons[snag.level];
   return (
@@ -73,19 +73,7 @@ function Finding({ snag, show, close }: { snag: Snag; show: () => void; close: (
           <Button size="compact-sm" variant="default" onClick={show}>
             Show where
           </Button>
-          {snag.way && (
-            <Button
-              size="compact-sm"
-              variant="default"
-              onClick={() => {
-                const { seed, stimuli } = snag.way!;
-                player.watch(gadget, { seed, stimuli: stimuli as Trial['stimuli'] });
-                close();
-              }}
-            >
-              Play the way there
-            </Button>
-          )}
+          <WayThere snag={snag} close={close} />
           {mend !== null && (
             <Button size="compact-sm" onClick={() => edit(snag.mend!.edit)}>
               {mend}
@@ -94,5 +82,42 @@ function Finding({ snag, show, close }: { snag: Snag; show: () => void; close: (
         </div>
       </div>
     </li>
+  );
+}
+
+/** The state that a finding of the flow is about, where it can be gone to. */
+function stateOf({ flow }: Gadget, { rule, place }: Snag): string | null {
+  // What nothing leads to has no way there.
+  if (!rule.startsWith('L') || rule === 'L01') return null;
+  if (place.kind === 'state') return place.id;
+  return flow.states.find(({ rules }) => rules.some(({ id }) => id === place.id))?.id ?? null;
+}
+
+/** Plays the gadget to where the finding is: by the way that belongs to it, or by one that is looked for now. */
+function WayThere({ snag, close }: { snag: Snag; close: () => void }) {
+  const gadget = useDocument();
+  const [looking, setLooking] = useState<'no' | 'yes' | 'in vain'>('no');
+  const stateId = stateOf(gadget, snag);
+  if (!snag.way && stateId === null) return null;
+  const play = (way: SnagWay) => {
+    player.watch(gadget, { seed: way.seed, stimuli: way.stimuli as Trial['stimuli'] });
+    close();
+  };
+  const look = async () => {
+    setLooking('yes');
+    const way = await lab().wayInto(gadget, stateId!);
+    setLooking(way ? 'no' : 'in vain');
+    if (way) play(way);
+  };
+  if (looking === 'in vain') return <span role="status">No way there was found.</span>;
+  return (
+    <Button
+      size="compact-sm"
+      variant="default"
+      loading={looking === 'yes'}
+      onClick={() => (snag.way ? play(snag.way) : void look())}
+    >
+      Play the way there
+    </Button>
   );
 }

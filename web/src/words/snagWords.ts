@@ -22,6 +22,7 @@ const never: Record<string, (v: Values) => string> = {
   shadowed: (v) => `rule ${v.by} before it answers the same gesture every time`,
   outlived: (v) =>
     `it waits ${us(v.delayUs)}, but another timer always leaves the state after ${us(v.earlierUs)}`,
+  walked: () => 'everything that the gadget can come to was tried, and it stayed silent',
   unheard: (v) => `${v.control} does not listen for ${v.gesture}`,
 };
 

@@ -73,6 +73,7 @@ describe('words', () => {
     ['F13', { name: 'Ready', first: 'Left', second: 'Right', periodUs: 10_000, tiesPerMille: 47 }],
     ['K02', { name: 'Keys', keys: 12, scanUs: 105, periodUs: 80_000, neededUs: 80_000, pressUs: 60_000 }],
     ['L05', { state: 'Ready', number: 1, reason: 'guard' }],
+    ['L05', { state: 'Ready', number: 1, reason: 'walked' }],
     ['L05', { state: 'Ready', number: 2, reason: 'outlived', delayUs: 9_000, earlierUs: 5_000 }],
     ['L05', { state: 'Ready', number: 2, reason: 'unheard', gesture: 'hold', control: 'Stir' }],
     ['S01', { reason: 'row', text: 'x', row: 3, rows: 2, display: 'Screen' }],

@@ -1,14 +1,18 @@
 import {
   Arena,
   askExplorer,
+  canAnswer,
   Explorer,
   sameAs,
   sameStatesAs,
   scriptOf,
+  usualLimits,
   waysOf,
+  variablesAsked,
   type Answer,
   type Caveat,
   type Contest,
+  type ExploreLimits,
   type Gadget,
   type Player,
   type Question,
@@ -29,6 +33,8 @@ export interface Explored {
   /** The limit was reached: more exists. */
   cut: boolean;
   caveats: Caveat[];
+  /** Ids of variables that were not followed: nothing that happens depends on them. */
+  left: string[];
 }
 
 /** A step of a way, as ids for people's words. */
@@ -39,6 +45,8 @@ export type ToldStep =
 export interface ToldAnswer extends Omit<Answer, 'path' | 'endId'> {
   path: ToldStep[] | null;
   script: Script | null;
+  /** How far was looked for it. */
+  explored: Explored;
 }
 export interface ToldWay extends Omit<Way, 'steps' | 'fromId' | 'toId'> {
   steps: ToldStep[];
@@ -58,6 +66,7 @@ const sliceStates = 500;
 /** Counts runs; one that is not the newest stops. */
 let run = 0;
 let explorer: Explorer | null = null;
+let limits: ExploreLimits = usualLimits;
 
 const listen = () => new Promise((resolve) => setTimeout(resolve));
 
@@ -77,7 +86,22 @@ const summary = (of: Explorer): Explored => ({
   complete: of.complete,
   cut: of.cut,
   caveats: [...of.caveats],
+  left: of.tables.variableIds.filter((_, variable) => !of.followed.has(variable)),
 });
+
+/** Walks to the end or the limit, telling how far it has come; null where a newer run has begun. */
+async function walk(made: Explorer, tell: (so: Explored) => void): Promise<Explored | null> {
+  const mine = (run += 1);
+  for (;;) {
+    const untilMs = performance.now() + sliceMs;
+    let done = false;
+    while (!done && performance.now() < untilMs) done = made.advance(sliceStates);
+    if (done) return summary(made);
+    tell(summary(made));
+    await listen();
+    if (run !== mine) return null;
+  }
+}
 
 function toldWay(of: Explorer, way: Way | null): ToldWay | null {
   if (!way) return null;
@@ -89,27 +113,30 @@ function toldWay(of: Explorer, way: Way | null): ToldWay | null {
 const work = {
   /** Walks everything, telling how far it has come; stops soon after `cancel`. */
   async explore(gadget: Gadget, states: number, tell: (so: Explored) => void): Promise<Explored | null> {
-    const mine = (run += 1);
-    const made = new Explorer(gadget, { states, edges: states * 15 });
-    explorer = made;
-    for (;;) {
-      const untilMs = performance.now() + sliceMs;
-      let done = false;
-      while (!done && performance.now() < untilMs) done = made.advance(sliceStates);
-      if (done) return summary(made);
-      tell(summary(made));
-      await listen();
-      if (run !== mine) return null;
-    }
+    limits = { states, edges: states * 15 };
+    explorer = new Explorer(gadget, limits);
+    return walk(explorer, tell);
   },
-  /** Of what was walked last. @throws Error where nothing was */
-  ask(question: Question): ToldAnswer {
+  /**
+   * Of what was walked last; walked anew where the question is about a variable that was not followed.
+   * @returns null where that was cancelled
+   * @throws Error where nothing was walked
+   */
+  async ask(question: Question, tell: (so: Explored) => void): Promise<ToldAnswer | null> {
     if (!explorer) throw new Error('Nothing has been looked at yet.');
-    const { path, endId, ...answer } = askExplorer(explorer, question);
-    if (path === null) return { ...answer, path, script: null };
-    const arrived = typeof endId === 'number' ? sameAs(explorer, endId) : () => true;
-    const script = scriptOf(explorer, path, arrived);
-    return { ...answer, path: path.map((step) => toldStep(explorer!, step)), script };
+    if (!canAnswer(explorer, question)) {
+      const { gadget, tables, followed } = explorer;
+      const kept = [...followed].map((variable) => tables.variableIds[variable]!);
+      explorer = new Explorer(gadget, limits, [...kept, ...variablesAsked(gadget, question)]);
+      if (!(await walk(explorer, tell))) return null;
+    }
+    const of = explorer;
+    const explored = summary(of);
+    const { path, endId, ...answer } = askExplorer(of, question);
+    if (path === null) return { ...answer, path, script: null, explored };
+    const arrived = typeof endId === 'number' ? sameAs(of, endId) : () => true;
+    const script = scriptOf(of, path, arrived);
+    return { ...answer, path: path.map((step) => toldStep(of, step)), script, explored };
   },
   tasks(): ToldTask[] {
     if (!explorer) throw new Error('Nothing has been looked at yet.');

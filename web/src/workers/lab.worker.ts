@@ -18,6 +18,7 @@ import {
   triedSeed,
   tryTaps,
   tryTogether,
+  wayInto,
   waysOut,
   type Button,
   type Chord,
@@ -61,6 +62,7 @@ const lab = {
     compareSchemes(gadget, boardOf(gadget), keys, name),
   boards: compareBoards,
   trial: runTrial,
+  wayInto,
   /** How settings do on the same presses of one button's own switch. */
   measure: (
     gadget: Pick<Gadget, 'hands' | 'captures'>,

@@ -1,13 +1,13 @@
-import { alwaysOrNever, evaluate } from '../../flow/index.ts';
+import { evaluate, verdicts } from '../../flow/index.ts';
 import type { Snag, SnagRule } from '../../gadget/index.ts';
 import { seenBy } from '../edges.ts';
 import type { Explorer } from '../explorer.ts';
 import { explored, nameOfState, wayBy } from './explored.ts';
 
 /** Pairs of rules of one state for one event whose conditions both depend on something. */
-function pairsOf({ tables }: Explorer): [number, number][] {
-  const { ruleEvent, ruleGuard, firstRule } = tables;
-  const depends = (rule: number) => ruleGuard[rule] !== null && alwaysOrNever(ruleGuard[rule]!) === null;
+function pairsOf({ tables }: Explorer, guards: ReadonlyMap<string, boolean | null>): [number, number][] {
+  const { ruleEvent, ruleIds, firstRule } = tables;
+  const depends = (rule: number) => guards.get(ruleIds[rule]!) === null;
   return tables.stateIds.flatMap((_, state) => {
     const rules = Array.from(
       { length: firstRule[state + 1]! - firstRule[state]! },
@@ -26,7 +26,7 @@ export const L04: SnagRule = {
     const explorer = explored(gadget, derived);
     const { ruleIds, ruleOwner, ruleGuard, stateIds, firstRule } = explorer.tables;
     const around = seenBy(explorer);
-    let pairs = pairsOf(explorer);
+    let pairs = pairsOf(explorer, verdicts(gadget, derived));
     const snags: Snag[] = [];
     for (let id = 0; id < explorer.count && pairs.length > 0; id += 1) {
       const { active } = explorer.load(id);

@@ -1,11 +1,11 @@
 import { variableRange, type Snag, type SnagRule } from '../../gadget/index.ts';
-import { explored, wayBy } from './explored.ts';
+import { exploredWithAll, wayBy } from './explored.ts';
 
 /** A variable is told to be what it cannot: it stops at its end, and what the rule meant is lost. */
 export const L09: SnagRule = {
   id: 'L09',
   check(gadget, derived) {
-    const explorer = explored(gadget, derived);
+    const explorer = exploredWithAll(gadget, derived);
     return [...explorer.outside].flatMap(([at, { wanted, from, step }]): Snag[] => {
       const variable = gadget.flow.variables[at]!;
       // One that goes round does so on purpose.

@@ -1,4 +1,5 @@
-import type { Derived, Gadget, SnagWay } from '../../gadget/index.ts';
+import { verdicts } from '../../flow/index.ts';
+import { allRules, type Derived, type Gadget, type SnagWay, type Trigger } from '../../gadget/index.ts';
 import { Explorer, type Step } from '../explorer.ts';
 import { sameStatesAs, scriptOf } from '../script.ts';
 
@@ -12,6 +13,48 @@ export function explored(gadget: Gadget, derived: Derived): Explorer {
     explorer.advance(checked.states);
     return explorer;
   });
+}
+
+/** The same with every variable followed, for what becomes of values that nothing depends on; not as far. */
+export function exploredWithAll(gadget: Gadget, derived: Derived): Explorer {
+  return derived.once('explore.values', () => {
+    const usual = explored(gadget, derived);
+    if (usual.followed.size === gadget.flow.variables.length) return usual;
+    const explorer = new Explorer(gadget, { states: checked.states / 2, edges: checked.edges / 2 }, 'all');
+    explorer.advance(checked.states);
+    return explorer;
+  });
+}
+
+/** What comes by itself, or from inside: no hand has to do it. */
+const unasked: ReadonlySet<Trigger['kind']> = new Set([
+  'after',
+  'every',
+  'timer',
+  'signal',
+  'done',
+  'always',
+  'any',
+  'crossing',
+]);
+
+/**
+ * Whether a rule can ever fire: not where its guard never holds, nor where everything was walked without it. What no
+ * hand of a walk can do is not judged by it.
+ */
+export function mayFire(gadget: Gadget, derived: Derived): (ruleId: string) => boolean {
+  const guards = verdicts(gadget, derived);
+  const explorer = explored(gadget, derived);
+  const { tables, fired, moves, complete, caveats } = explorer;
+  const never = new Set<string>();
+  if (complete && caveats.size === 0) {
+    const done = new Set(moves.flatMap(({ events }) => events));
+    const kinds = new Map(allRules(gadget).map(({ rule }) => [rule.id, rule.trigger.kind]));
+    tables.ruleIds.forEach((id, rule) => {
+      if (!fired[rule] && (unasked.has(kinds.get(id)!) || done.has(tables.ruleEvent[rule]!))) never.add(id);
+    });
+  }
+  return (id) => guards.get(id) !== false && !never.has(id);
 }
 
 /** A way as a script that can be played; whatever chance it needs is not searched for long. */

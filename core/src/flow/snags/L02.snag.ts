@@ -7,7 +7,7 @@ import {
   type SnagRule,
   type State,
 } from '../../gadget/index.ts';
-import { beside, nested, outwards, standing } from './reach.ts';
+import { beside, nested, outwards, standing } from '../reach.ts';
 
 /** A tap, of the first control that this state does not listen to already, that leads home. */
 function wayHome(gadget: Gadget, state: State): { edit: Edit; control: string } | null {

@@ -7,7 +7,7 @@ import {
   type SnagRule,
   type Trigger,
 } from '../../gadget/index.ts';
-import { beside, nested, outwards, standing } from './reach.ts';
+import { beside, nested, outwards, standing } from '../reach.ts';
 
 /** Whether the trigger listens to this control, alone or with others. */
 function listensTo(trigger: Trigger, control: Control, chords: readonly Chord[]): boolean {

@@ -1,5 +1,5 @@
 import type { Action, Snag, SnagRule } from '../../gadget/index.ts';
-import { nested } from './reach.ts';
+import { nested } from '../reach.ts';
 
 const unseen: ReadonlySet<Action['kind']> = new Set([
   'set',

@@ -1,6 +1,6 @@
 import type { SnagRule } from '../../gadget/index.ts';
 import { showTemplate } from '../words.ts';
-import { compiled } from './reach.ts';
+import { compiled } from '../reach.ts';
 
 /** A guard, value or text that cannot be read; what it stands in does nothing. */
 export const X01: SnagRule = {

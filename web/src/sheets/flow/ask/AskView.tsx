@@ -1,5 +1,6 @@
 import { Button, Progress } from '@mantine/core';
-import type { Caveat } from '@hum-lever/core';
+import type { Caveat, Gadget } from '@hum-lever/core';
+import { useDocument } from '../../../client/index.ts';
 import { count } from '../../../shared/index.ts';
 import { QuestionForm } from './QuestionForm.tsx';
 import { TaskTable } from './TaskTable.tsx';
@@ -10,11 +11,13 @@ import '@mantine/core/styles/Progress.css';
 const caveatWords: Record<Caveat, string> = {
   chance: 'Of random numbers with many outcomes, both ends and some between were tried.',
   elapsed: 'Conditions on elapsed time were tried just after entering and long after.',
+  kept: 'What is kept while it is off was taken as it is on the first day.',
   knob: 'Dials were followed for a hundred steps either way.',
 };
 
 /** Everything that the gadget can come to, and questions about it. */
 export function AskView() {
+  const gadget = useDocument();
   const exploration = useExploring();
   const { explored, running, cancelled, failure, tasks, ask } = exploration;
   return (
@@ -24,6 +27,7 @@ export function AskView() {
         <p role="status">
           {failure ?? (explored ? exploredWords(exploration) : 'Looking…')}
           {explored && !running && explored.caveats.map((caveat) => ` ${caveatWords[caveat]}`).join('')}
+          {explored && !running && leftWords(gadget, explored.left)}
         </p>
         {running && (
           <div className={classes.bar}>
@@ -58,6 +62,12 @@ export function AskView() {
       <TaskTable tasks={tasks} />
     </>
   );
+}
+
+/** Variables that need not be told apart; asking about one of them follows it. */
+function leftWords({ flow }: Gadget, left: readonly string[]): string {
+  const names = flow.variables.filter(({ id }) => left.includes(id)).map(({ name }) => name);
+  return names.length === 0 ? '' : ` Nothing depends on ${names.join(', ')}: followed only when asked for.`;
 }
 
 function exploredWords({ explored, running, cancelled }: ReturnType<typeof useExploring>): string {

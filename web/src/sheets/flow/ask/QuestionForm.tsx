@@ -48,7 +48,7 @@ export function QuestionForm({
   ready,
   cut,
 }: {
-  ask: (question: Question) => Promise<ToldAnswer>;
+  ask: (question: Question) => Promise<ToldAnswer | null>;
   ready: boolean;
   cut: boolean;
 }) {
@@ -66,7 +66,7 @@ export function QuestionForm({
   const run = () => {
     setFailure(null);
     ask(question)
-      .then((answer) => setAnswered({ question, answer }))
+      .then((answer) => setAnswered(answer && { question, answer }))
       .catch((error: Error) => setFailure(error.message));
   };
   return (

@@ -47,7 +47,25 @@ export function useExploring() {
     };
   }, [gadget, states]);
 
-  const ask = useCallback((question: Question): Promise<ToldAnswer> => exploring().ask(question), []);
+  /** null: the looking that it takes was stopped. */
+  const ask = useCallback(async (question: Question): Promise<ToldAnswer | null> => {
+    const mine = newest.current;
+    const current = () => mine === newest.current;
+    const tell = (so: Explored) => {
+      if (!current()) return;
+      setRunning(true);
+      setExplored(so);
+    };
+    try {
+      const answer = await exploring().ask(question, proxy(tell));
+      if (!current()) return null;
+      setCancelled(answer === null);
+      if (answer) setExplored(answer.explored);
+      return answer;
+    } finally {
+      if (current()) setRunning(false);
+    }
+  }, []);
   return {
     explored,
     running,

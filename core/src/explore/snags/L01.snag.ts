@@ -1,12 +1,13 @@
+import { nested, reachable } from '../../flow/index.ts';
 import { isHistory, type Snag, type SnagRule } from '../../gadget/index.ts';
-import { nested, reachable } from './reach.ts';
+import { mayFire } from './explored.ts';
 
 /** A state that no rule ever leads to. One in a state that is not reached itself is not told of again. */
 export const L01: SnagRule = {
   id: 'L01',
   check(gadget, derived) {
-    const reached = reachable(gadget, derived);
     const nesting = nested(gadget, derived);
+    const reached = reachable(gadget, nesting, mayFire(gadget, derived));
     return gadget.flow.states.flatMap((state): Snag[] => {
       const { id, name, parentId } = state;
       if (reached.has(id) || isHistory(state) || (parentId !== null && !reached.has(parentId))) return [];

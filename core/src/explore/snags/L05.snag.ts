@@ -11,12 +11,15 @@ import {
   type State,
   type Trigger,
 } from '../../gadget/index.ts';
-import { alwaysOrNever, compiled } from './reach.ts';
+import { nested, reachable, verdicts } from '../../flow/index.ts';
+import { mayFire } from './explored.ts';
 
 type Reason =
   | { reason: 'guard' }
   | { reason: 'shadowed'; by: number; mend: Edit }
   | { reason: 'outlived'; delayUs: number; earlierUs: number }
+  /** Everything was walked, and it never fired. */
+  | { reason: 'walked' }
   | { reason: 'unheard'; gesture: string; control: string; mend: Edit };
 
 /** The same event: timers each have their own, and so never shadow each other. */
@@ -83,16 +86,20 @@ function whyNever(
   return unheard(gadget, rule);
 }
 
-/** A rule that can never fire: guard constant 0, shadowed, its state left before its timer, or unheard. */
+/** A rule that can never fire: its guard never holds, shadowed, its state left before its timer, unheard, or so it is found. */
 export const L05: SnagRule = {
   id: 'L05',
   check(gadget, derived) {
-    const { tables } = compiled(gadget, derived);
-    const guards = new Map(tables.ruleIds.map((id, at) => [id, tables.ruleGuard[at]!]));
-    const always = (ruleId: string) => alwaysOrNever(guards.get(ruleId)!);
+    const guards = verdicts(gadget, derived);
+    const fires = mayFire(gadget, derived);
+    // Of a state that is never come to, that is told; not that its rules do not fire.
+    const reached = reachable(gadget, nested(gadget, derived), fires);
     return gadget.flow.states.flatMap((state) =>
       state.rules.flatMap((rule, index): Snag[] => {
-        const why = whyNever(gadget, state, index, always);
+        const walked = reached.has(state.id) && !fires(rule.id);
+        const why =
+          whyNever(gadget, state, index, (id) => guards.get(id)!) ??
+          (walked ? { reason: 'walked' as const } : null);
         if (!why) return [];
         const { reason, ...rest } = why;
         const { mend, ...figures } = rest as { mend?: Edit } & Record<string, string | number>;

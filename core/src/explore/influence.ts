@@ -1,0 +1,56 @@
+import type { Gadget } from '../gadget/index.ts';
+import { op, operands, type Code, type CompiledAction, type FlowTables } from '../flow/index.ts';
+
+/** Numbers of the variables that an expression reads. */
+export function readsOf({ slot, size }: FlowTables, code: Code): number[] {
+  const owner = (place: number) =>
+    slot.findIndex((from, variable) => place >= from && place < from + size[variable]!);
+  const found: number[] = [];
+  for (let at = 0; at < code.length; at += 1 + operands(code[at]!)) {
+    const operation = code[at]!;
+    if (operation === op.load || operation === op.place || operation === op.count)
+      found.push(owner(code[at + 1]!));
+  }
+  return found;
+}
+
+/** Everything that is done somewhere. */
+const actionsOf = ({ entry, exit, ruleActions, beginActions, layers }: FlowTables): CompiledAction[] =>
+  [
+    ...[entry, exit, ruleActions, beginActions].flat(),
+    ...layers.flatMap(({ keys }) => [...keys.values()].flatMap(({ press, release }) => [press, release])),
+  ].flat();
+
+/**
+ * Numbers of the variables that decide what happens next: those that conditions and delays read, and those that are
+ * worked into such a variable (the cone of influence). One that is only shown, sent or counted for its own sake is not
+ * among them: two runs that differ by it alone go on alike for ever.
+ * @param asked numbers of further variables that are wanted
+ */
+export function influencing(tables: FlowTables, asked: Iterable<number> = []): ReadonlySet<number> {
+  const actions = actionsOf(tables);
+  const feeds = new Map<number, number[]>();
+  const deciding: Code[] = [
+    ...tables.ruleGuard.filter((guard) => guard !== null),
+    ...tables.ruleDelay.flatMap((delay) => (typeof delay === 'object' && delay !== null ? [delay.ms] : [])),
+    ...tables.layers.flatMap(({ condition }) => (condition ? [condition] : [])),
+  ];
+  for (const action of actions) {
+    if (action.kind === 'start' && typeof action.length === 'object') deciding.push(action.length.ms);
+    if (action.kind === 'raise' && typeof action.delay === 'object' && action.delay !== null)
+      deciding.push(action.delay.ms);
+    if (action.kind !== 'set' && action.kind !== 'setPlace' && action.kind !== 'shift') continue;
+    const from = [action.value, ...(action.kind === 'setPlace' ? [action.index] : [])];
+    const known = feeds.get(action.variable) ?? [];
+    feeds.set(action.variable, [...known, ...from.flatMap((code) => readsOf(tables, code))]);
+  }
+  const found = new Set<number>(asked);
+  for (const code of deciding) for (const variable of readsOf(tables, code)) found.add(variable);
+  // A set grows while it is walked through: what feeds one that was added comes later.
+  for (const variable of found) for (const one of feeds.get(variable) ?? []) found.add(one);
+  return found;
+}
+
+/** Ids of the variables that an expression over ids names. */
+export const variablesIn = ({ flow }: Gadget, text: string): string[] =>
+  flow.variables.flatMap(({ id }) => (new RegExp(`\\b${id}\\b`).test(text) ? [id] : []));
