@@ -192,7 +192,15 @@ export {
 } from './gesture/index.ts';
 export { lightLevel, safelyShown, type LitLight } from './light/index.ts';
 export { encoderPart, taperOf } from './parts/index.ts';
-export { figuresOf, kindOf, partGroups, partKinds, type Figures, type PartKind } from './parts/index.ts';
+export {
+  colouredLights,
+  figuresOf,
+  kindOf,
+  partGroups,
+  partKinds,
+  type Figures,
+  type PartKind,
+} from './parts/index.ts';
 export { addPartEdit, figuresEdit } from './drawer/index.ts';
 export {
   bestRows,

@@ -143,6 +143,7 @@ class Writing {
       case 'cancel':
         return { kind: 'cancel', signal: this.signalAt.get(action.signalId)! };
       case 'light':
+      case 'colour':
       case 'tune':
       case 'silence':
         return shown(action);

@@ -35,6 +35,7 @@ function codesOf(what: Shown): readonly Code[] {
     case 'move':
       return [what.to];
     case 'light':
+    case 'colour':
     case 'lane':
     case 'tune':
     case 'silence':
@@ -78,6 +79,7 @@ export function show(run: Showing, action: Shown, offsetUs: number): void {
       const { outputId, lengthUs } = action;
       return run.effect({ offsetUs, kind: 'tone', outputId, hz: value(action.hz), lengthUs });
     }
+    case 'colour':
     case 'tune':
     case 'silence':
       return run.effect({ offsetUs, ...action });

@@ -1,4 +1,4 @@
-import type { LightMode } from '../gadget/index.ts';
+import type { LightColour, LightMode } from '../gadget/index.ts';
 import type { EvaluationFault } from './evaluate.ts';
 import type { FlowTables } from './tables.ts';
 
@@ -49,6 +49,7 @@ export type Effect = { offsetUs: number } & (
   | { kind: 'signal'; signalId: string }
   | { kind: 'variable'; variableId: string; index: number | null; value: number }
   | { kind: 'light'; outputId: string; light: LightOrder }
+  | { kind: 'colour'; outputId: string; colour: LightColour }
   | { kind: 'text'; outputId: string; row: number; text: string }
   | { kind: 'sprite'; outputId: string; row: number; column: number; text: string }
   | { kind: 'tone'; outputId: string; hz: number; lengthUs: number }

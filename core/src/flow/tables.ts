@@ -1,4 +1,4 @@
-import type { LightMode, MidiMessage, Place } from '../gadget/index.ts';
+import type { LightColour, LightMode, MidiMessage, Place } from '../gadget/index.ts';
 import type { Code } from './expression.ts';
 import type { Template } from './template.ts';
 
@@ -9,6 +9,7 @@ export type CompiledLength = number | { ms: Code };
 export type Shown =
   | { kind: 'light'; outputId: string; light: LightMode }
   | { kind: 'level'; outputId: string; percent: Code }
+  | { kind: 'colour'; outputId: string; colour: LightColour }
   | { kind: 'text'; outputId: string; row: number; text: Template }
   | { kind: 'sprite'; outputId: string; row: Code; column: Code; text: Template }
   | { kind: 'lane'; outputId: string; row: number; variable: number; glyphs: string[] }

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { lightColourSchema } from './controls.schema.ts';
 import { limits } from './limits.ts';
 import { durationUsSchema, idSchema, lineSchema, wholeSchema } from './primitives.schema.ts';
 
@@ -50,6 +51,8 @@ export const actionSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('light'), ...output, light: lightModes }),
   /** A steady level in percent, held inside 0 to 100. */
   z.strictObject({ kind: z.literal('level'), ...output, percent: expressionSchema }),
+  /** What it does goes on in that colour. One that is made in one colour keeps its own. */
+  z.strictObject({ kind: z.literal('colour'), ...output, colour: lightColourSchema }),
   z.strictObject({
     kind: z.literal('text'),
     ...output,

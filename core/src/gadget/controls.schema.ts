@@ -35,13 +35,16 @@ export const buttonSchema = z.strictObject({
   wants: wantsSchema,
 });
 
-export const lightColours = ['red', 'amber', 'green', 'blue', 'white'] as const;
+export const lightColours = ['red', 'amber', 'green', 'cyan', 'blue', 'violet', 'white'] as const;
+
+export const lightColourSchema = z.enum(lightColours);
 
 export const lightSchema = z.strictObject({
   id: idSchema,
   kind: z.literal('light'),
   name: nameSchema,
-  colour: z.enum(lightColours),
+  /** Of one that can be told its colour: until it is told. */
+  colour: lightColourSchema,
 });
 
 export const textDisplaySchema = z.strictObject({
@@ -100,6 +103,7 @@ export type Wants = z.infer<typeof wantsSchema>;
 export type Purpose = (typeof purposes)[number];
 export type Button = z.infer<typeof buttonSchema>;
 export type Control = z.infer<typeof controlSchema>;
+export type LightColour = z.infer<typeof lightColourSchema>;
 export type Light = z.infer<typeof lightSchema>;
 export type TextDisplay = z.infer<typeof textDisplaySchema>;
 export type Tone = z.infer<typeof toneSchema>;

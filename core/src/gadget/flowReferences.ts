@@ -18,6 +18,7 @@ interface Referring {
 const outputOf: Partial<Record<Action['kind'], readonly Output['kind'][]>> = {
   light: ['light'],
   level: ['light'],
+  colour: ['light'],
   text: ['text'],
   sprite: ['text'],
   lane: ['text'],

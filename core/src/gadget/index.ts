@@ -9,6 +9,7 @@ export {
 } from './primitives.schema.ts';
 export {
   lightColours,
+  type LightColour,
   purposes,
   type Button,
   type Control,

@@ -1,3 +1,4 @@
+import type { LightColour } from '../gadget/index.ts';
 import type { LightOrder } from '../flow/index.ts';
 
 /** A light as it was last told to be. Plain JSON: it costs nothing while it blinks. */
@@ -6,6 +7,8 @@ export interface LitLight {
   sinceUs: number;
   /** Level when it was told, where a fade starts. */
   fromPercent: number;
+  /** As it was told; without: its own. */
+  colour?: LightColour;
 }
 
 export const darkLight: LitLight = { light: { mode: 'off' }, sinceUs: 0, fromPercent: 0 };

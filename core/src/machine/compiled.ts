@@ -9,11 +9,12 @@ import {
   type Encoder,
   type Gadget,
   type Knob,
+  type LightColour,
   type Taper,
   type Tone,
 } from '../gadget/index.ts';
 import type { Straighten } from '../gesture/index.ts';
-import { encoderPart, taperOf, type EncoderPart } from '../parts/index.ts';
+import { colouredLights, encoderPart, taperOf, type EncoderPart } from '../parts/index.ts';
 import { nowActiveIn, type NowActive } from './nowActive.ts';
 import { arraysOf, boardOf, usualLogicMv, type ScannedArray } from '../wiring/index.ts';
 
@@ -54,6 +55,8 @@ export interface CompiledGadget {
   /** Inputs that share one timer with others, those of one algorithm together. */
   ports: readonly (readonly CompiledInput[])[];
   tones: ReadonlyMap<string, Tone>;
+  /** Of lights that can be told a colour: the one that they begin with. */
+  colours: ReadonlyMap<string, LightColour>;
   events: EventCodes;
   tables: FlowTables;
   nowActive: NowActive;
@@ -89,6 +92,7 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
     captured: capturedBy(one.control.contact),
     inArray: inArray.has(one.control.id),
   }));
+  const coloured = colouredLights(gadget);
   return {
     gadget,
     arrays,
@@ -106,6 +110,11 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
     }),
     receivers: of<Codes, CompiledReceiver>('codes', (one) => one),
     tones: new Map(gadget.outputs.flatMap((output) => (output.kind === 'tone' ? [[output.id, output]] : []))),
+    colours: new Map(
+      gadget.outputs.flatMap((output) =>
+        output.kind === 'light' && coloured.has(output.id) ? [[output.id, output.colour]] : [],
+      ),
+    ),
     events: eventCodes(gadget),
     tables: compileFlow(gadget).tables,
     nowActive: nowActiveIn(gadget),

@@ -74,8 +74,16 @@ export function carryOut(
       const was = shown.lights[effect.outputId];
       if (!was || steady(was.light, effect.light)) return;
       const fromPercent = lightLevel(was, at);
-      shown.lights[effect.outputId] = { light: effect.light, sinceUs: at, fromPercent };
+      shown.lights[effect.outputId] = { ...was, light: effect.light, sinceUs: at, fromPercent };
       trace.push({ at, lane: 'light', id: effect.outputId, light: effect.light, fromPercent });
+      return;
+    }
+    case 'colour': {
+      const was = shown.lights[effect.outputId];
+      const own = compiled.colours.get(effect.outputId);
+      if (!was || own === undefined || (was.colour ?? own) === effect.colour) return;
+      shown.lights[effect.outputId] = { ...was, colour: effect.colour };
+      trace.push({ at, lane: 'colour', id: effect.outputId, colour: effect.colour });
       return;
     }
     case 'text':

@@ -1,6 +1,6 @@
 import type { SwallowReason } from '../debounce/index.ts';
 import type { EvaluationFault, LightOrder } from '../flow/index.ts';
-import type { CodeGesture, GestureKind } from '../gadget/index.ts';
+import type { CodeGesture, GestureKind, LightColour } from '../gadget/index.ts';
 
 /**
  * What happened, in order of time. Entries carry ids of the document, whole microseconds and plain values, so
@@ -58,6 +58,7 @@ export type TraceEntry =
   | { at: number; lane: 'midiIn'; bytes: number[] }
   /** `fromPercent` is the level at that moment: where a fade begins. */
   | { at: number; lane: 'light'; id: string; light: LightOrder; fromPercent: number }
+  | { at: number; lane: 'colour'; id: string; colour: LightColour }
   | { at: number; lane: 'text'; id: string; row: number; text: string }
   | { at: number; lane: 'midi'; id: string; bytes: number[] }
   | { at: number; lane: 'typed'; id: string; text: string }

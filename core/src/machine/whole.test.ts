@@ -213,6 +213,39 @@ describe('what comes in and goes out', () => {
   });
 });
 
+describe('a light of several colours', () => {
+  const red = { kind: 'colour', outputId: 'o1', colour: 'red' } as const;
+  const glowing = gadgetOf({
+    states: [
+      state('s1', {
+        entry: [{ kind: 'light', outputId: 'o1', light: { mode: 'on' } }],
+        rules: [rule('r1', { trigger: press, actions: [red, { kind: 'level', outputId: 'o1', percent: '40' }] })],
+      }),
+    ],
+  }); // prettier-ignore
+  const after = (gadget: Gadget, stimuli: Stimulus[]) => {
+    const machine = new Machine(gadget, 1);
+    stimuli.forEach((stimulus) => machine.stimulate(stimulus));
+    machine.advanceTo(900_000);
+    return {
+      shown: machine.shown.lights.o1,
+      told: of(machine.takeTrace(), 'colour').map(({ at, colour }) => [at, colour]),
+    };
+  };
+  const three = { ...glowing, parts: glowing.parts.map((part) => (part.plays.includes('o1') ? { ...part, kind: 'rgb-light' } : part)) }; // prettier-ignore
+
+  it('takes the colour once, keeps it whatever it does then, and loses it with the power', () => {
+    const { shown, told } = after(three, [...tap(100), ...tap(300)]);
+    expect(told).toEqual([[100_000, 'red']]);
+    expect(shown).toMatchObject({ colour: 'red', light: { mode: 'level', levelPercent: 40 } });
+    expect(after(three, [...tap(100), power(400, 'cycle')]).shown).not.toHaveProperty('colour');
+  });
+
+  it('is the only kind that does', () => {
+    expect(after(glowing, tap(100))).toMatchObject({ told: [], shown: { light: { mode: 'level' } } });
+  });
+});
+
 describe('tunes, lanes and sprites', () => {
   it('notes follow one another until another order comes', () => {
     const tune = gadgetOf({

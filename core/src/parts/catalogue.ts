@@ -1,4 +1,4 @@
-import type { Part, Terminal } from '../gadget/index.ts';
+import type { Gadget, Part, Terminal } from '../gadget/index.ts';
 import { partGroups, type Figures, type PartKind } from './kind.ts';
 import { partList } from './registry.ts';
 
@@ -18,6 +18,11 @@ export function kindOf({ kind }: { kind: string }): PartKind {
 /** All figures of one part: typical ones of its class, and its own where they differ. */
 export function figuresOf(part: Pick<Part, 'kind' | 'figures'>): Figures {
   return { ...kindOf(part).defaults, ...part.figures };
+}
+
+/** Ids of the lights that can be told a colour. */
+export function colouredLights({ parts }: Pick<Gadget, 'parts'>): Set<string> {
+  return new Set(parts.flatMap((part) => (kindOf(part).colours ? part.plays : [])));
 }
 
 export function terminalsOf(part: Pick<Part, 'kind' | 'figures'>): Terminal[] {

@@ -8,6 +8,8 @@ import { feelCases } from '../test/feelCases.ts';
 import { replay, type Stimulus } from '../machine/index.ts';
 import { flowCases } from '../test/flowCases.ts';
 import { wiringCases } from '../test/wiringCases.ts';
+import { edited } from '../test/wiringFixtures.ts';
+import { addPartEdit } from '../drawer/index.ts';
 
 const of = (gadget: Gadget, id: string) =>
   checkGadget(
@@ -241,6 +243,17 @@ const pathCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
 const cases = [...pathCases, ...feelCases, ...flowCases, ...wiringCases];
 
 describe('snags', () => {
+  it('a light of several colours may be told one', () => {
+    const several = addPartEdit(clean, 'rgb-light');
+    const gadget = edited(clean, several);
+    const light = gadget.outputs.at(-1)!;
+    const told = (outputId: string) => {
+      const next = structuredClone(gadget);
+      next.flow.states[0]!.entry.push({ kind: 'colour', outputId, colour: 'blue' });
+      return of(next, 'X02').map(({ values }) => values.name);
+    };
+    expect([told(light.id), told('o1')]).toEqual([[], ['Lamp']]);
+  });
   it('are none on a gadget without faults', () => {
     expect(checkGadget(clean)).toEqual({ snags: [], failed: [] });
     expect(

@@ -30,6 +30,14 @@ const twoArrays = () => {
   return to(laid, 'p5', 'col1', pinOf(laid, 'k1', 'col1')!);
 };
 
+/** A gadget with one light, told to turn red. */
+const toldRed = (kind: string): Gadget => {
+  const gadget = gadgetOf(null, [kind]);
+  const entry = [{ kind: 'colour', outputId: 'o1', colour: 'red' } as const];
+  const states = [{ ...blankState(), id: 's1', name: 'On', entry, exit: [], rules: [] }];
+  return { ...gadget, flow: { ...emptyFlow(), initialId: 's1', states } };
+};
+
 const cell: Piece = ['cell'];
 const powered = (boardId: string, ...pieces: Piece[]) => on(boardId, light, ...pieces);
 
@@ -340,6 +348,13 @@ export const wiringCases: Case[] = [
     })(),
     { level: 'stop', values: { name: 'p1', pitches: 1, ownHz: 2_400 } },
     true,
+  ],
+  [
+    'X02',
+    'a light of one colour that is told another',
+    toldRed('light'),
+    { level: 'stop', place: { kind: 'part', id: 'p1' }, values: { name: 'o1', own: 'amber', asked: 'red' } },
+    false,
   ],
   [
     'N07',

@@ -47,7 +47,7 @@ export function Lamp({
         className={classes.lens}
         data-colour={colour}
         role="img"
-        aria-label={`${name}: ${lit?.light.mode === 'level' ? `${lit.light.levelPercent} %` : (lit?.light.mode ?? 'off')}`}
+        aria-label={`${name}: ${lit?.light.mode === 'level' ? `${lit.light.levelPercent} %` : (lit?.light.mode ?? 'off')}${lit?.colour ? `, ${lit.colour}` : ''}`}
       />
       <figcaption>{name}</figcaption>
       {fast && !lifted && (

@@ -25,7 +25,7 @@ export function LightPart({ light }: { light: Light }) {
   const pointed = useIsLit(light.id);
   return (
     <div data-lit={pointed}>
-      <Lamp name={light.name} colour={light.colour} lit={lit} fast={capped} />
+      <Lamp name={light.name} colour={lit?.colour ?? light.colour} lit={lit} fast={capped} />
     </div>
   );
 }

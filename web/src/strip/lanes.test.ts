@@ -79,6 +79,19 @@ describe('the strip', () => {
     );
   });
 
+  it('says how far a light is on, and which colour it took', () => {
+    const [lit] = inLane(
+      marksIn(gadget, [{ at: 0, lane: 'light', id: 'o1', light: { mode: 'level', levelPercent: 60 }, fromPercent: 0 }], { fromUs: 0, toUs: 100 }),
+      'output o1',
+    ); // prettier-ignore
+    expect(lit).toMatchObject({ kind: 'band', text: '60\u202f%', dim: false });
+    const [turned] = inLane(
+      marksIn(gadget, [{ at: 50, lane: 'colour', id: 'o1', colour: 'violet' }], { fromUs: 0, toUs: 100 }),
+      'output o1',
+    );
+    expect(turned).toMatchObject({ kind: 'tick', text: 'violet' });
+  });
+
   it('marks what came twice', () => {
     const marks = marksIn(gadget, trace, { fromUs: 0, toUs: trial.endUs });
     const again = marks.filter((mark) => mark.kind === 'tick' && mark.bad);

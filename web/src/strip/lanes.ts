@@ -82,6 +82,7 @@ const laneOf = (entry: TraceEntry): string | null => {
     case 'state':
       return 'state';
     case 'light':
+    case 'colour':
     case 'text':
     case 'tone':
     case 'midi':
@@ -177,7 +178,7 @@ function bandOf(entry: Lasting, states: string, rows: Map<string, string[]>): { 
     case 'state':
       return { text: states, dim: false };
     case 'light':
-      return { text: entry.light.mode, dim: entry.light.mode === 'off' };
+      return { text: lightText(entry.light), dim: entry.light.mode === 'off' };
     case 'text':
       return textBand(rows.get(entry.id) ?? []);
     case 'tone':
@@ -186,6 +187,10 @@ function bandOf(entry: Lasting, states: string, rows: Map<string, string[]>): { 
       return { text: '', dim: true };
   }
 }
+
+/** As short as it can be said: a dimmed lamp changes often. */
+const lightText = (light: EntryOf<'light'>['light']) =>
+  light.mode === 'level' ? `${light.levelPercent}\u202f%` : light.mode;
 
 const textBand = (rows: string[]) => {
   const text = rows.filter((row) => row !== undefined && row !== '').join(' / ');
@@ -217,6 +222,7 @@ function tickOf(entry: TraceEntry, names: ReadonlyMap<string, string>): { text: 
   if (entry.lane === 'signal') return { text: names.get(entry.id) ?? '', bad: false };
   if (entry.lane === 'midi')
     return { text: entry.bytes.map((byte) => byte.toString(16)).join(' '), bad: false };
+  if (entry.lane === 'colour') return { text: entry.colour, bad: false };
   if (entry.lane === 'typed') return { text: entry.text, bad: false };
   if (entry.lane === 'move') return { text: String(entry.value), bad: false };
   if (entry.lane === 'gesture') return { text: entry.gesture, bad: false };

@@ -64,6 +64,7 @@ export const stageOf: Record<TraceEntry['lane'], Stage> = {
   move: 'output',
   blocked: 'state',
   light: 'output',
+  colour: 'output',
   text: 'output',
   tone: 'output',
 };
@@ -222,6 +223,8 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
       return `${name(entry.id)} went to ${entry.value}.`;
     case 'light':
       return `${name(entry.id)}: ${lightWords(entry)}.`;
+    case 'colour':
+      return `${name(entry.id)} turns ${entry.colour}.`;
     case 'text':
       return `${name(entry.id)}, row ${entry.row + 1}: “${entry.text}”.`;
     case 'tone':

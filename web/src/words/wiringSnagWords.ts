@@ -156,6 +156,10 @@ export const wiringSnagWords: Words = {
     say: (v) =>
       `${v.name} oscillates by itself at ${v.ownHz}\u202fHz; the flow asks it for ${v.pitches === 1 ? 'another pitch' : `${v.pitches} other pitches`}.`,
   },
+  X02: {
+    title: 'One colour only',
+    say: (v) => `${v.name} is made in ${v.own}; the flow tells it to turn ${v.asked}, and it stays as it is.`,
+  },
   N07: {
     title: 'Amplifier and speaker',
     say: (v) =>

@@ -172,6 +172,7 @@ describe('words', () => {
     ['K03', { name: 'Keys', keys: 6, gapTenths: -35, noiseCounts: 3, tolerancePerMille: 200 }],
     ['K03', { name: 'Keys', keys: 6, gapTenths: 35, noiseCounts: 3, tolerancePerMille: 10 }],
     ['N04', { name: 'Bell', pitches: 2, ownHz: 2_400 }],
+    ['X02', { name: 'Lamp', own: 'amber', asked: 'red' }],
     [
       'N07',
       {

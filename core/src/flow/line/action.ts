@@ -1,4 +1,4 @@
-import { midiMessages, type Action, type LightMode } from '../../gadget/index.ts';
+import { lightColours, midiMessages, type Action, type LightMode } from '../../gadget/index.ts';
 import { ExpressionError } from '../error.ts';
 import { quoted } from '../lex.ts';
 import { showExpression, showTemplate } from '../words.ts';
@@ -46,6 +46,8 @@ export function showAction(action: Action, names: Names): string {
       return `${output} ${showLight(action.light, names)}`;
     case 'level':
       return `${output} level ${expression(action.percent)}`;
+    case 'colour':
+      return `${output} colour ${action.colour}`;
     case 'text':
       return `${output} row ${action.row + 1} ${template(action.text)}`;
     case 'sprite':
@@ -59,7 +61,9 @@ export function showAction(action: Action, names: Names): string {
     case 'silence':
       return `${output} silence`;
     case 'midi':
-      return `${output} ${action.message} ${action.channel}, ${expression(action.first)}, ${expression(action.second)}`;
+      return `${output} ${action.message} ${action.channel}, ${expression(action.first)}${
+        action.message === 'program' && action.second === '0' ? '' : `, ${expression(action.second)}`
+      }`;
     case 'type':
       return `${output} type ${template(action.text)}`;
     case 'move':
@@ -121,7 +125,7 @@ function plainAction(line: LineReader): Action {
 
 /** What each kind of output can be told. */
 const verbs = {
-  light: ['on', 'off', 'blink', 'fade', 'level', 'pattern'],
+  light: ['on', 'off', 'blink', 'fade', 'level', 'colour', 'pattern'],
   text: ['row', 'at'],
   tone: ['tone', 'tune', 'silence'],
   servo: ['move'],
@@ -143,7 +147,7 @@ function outputAction(line: LineReader): Action {
     case 'blink':
       return { kind: 'light', outputId, light: { mode: 'blink', periodUs: line.fixedLength() } };
     case 'fade': {
-      const levelPercent = line.number('a level in percent');
+      const levelPercent = line.number('a level in percent, 0 to 100', 0, 100);
       return { kind: 'light', outputId, light: { mode: 'fade', levelPercent, overUs: line.fixedLength() } };
     }
     case 'pattern': {
@@ -154,8 +158,10 @@ function outputAction(line: LineReader): Action {
     }
     case 'level':
       return { kind: 'level', outputId, percent: line.expression() };
+    case 'colour':
+      return { kind: 'colour', outputId, colour: line.oneOf(lightColours) };
     case 'row': {
-      const row = line.number('a row from 1 on') - 1;
+      const row = line.number('a row from 1 on', 1) - 1;
       if (!line.word('lane')) return { kind: 'text', outputId, row, text: line.template() };
       const variableId = line.id('variables');
       return { kind: 'lane', outputId, row, variableId, glyphs: line.plain() };
@@ -171,7 +177,7 @@ function outputAction(line: LineReader): Action {
     }
     case 'tune': {
       const notes: { hz: number; lengthUs: number }[] = [];
-      do notes.push({ hz: line.number('a pitch in hertz, 0 for a rest'), lengthUs: line.fixedLength() });
+      do notes.push({ hz: line.number('a pitch in hertz, 0 for a rest', 0), lengthUs: line.fixedLength() });
       while (line.sign(','));
       return { kind: 'tune', outputId, notes };
     }
@@ -182,11 +188,13 @@ function outputAction(line: LineReader): Action {
     case 'move':
       return { kind: 'move', outputId, to: line.expression() };
     default: {
-      const channel = line.number('a channel from 1 to 16');
+      const channel = line.number('a channel from 1 to 16', 1, 16);
       line.must(',');
       const first = line.expression();
-      line.must(',');
-      return { kind: 'midi', outputId, message: verb, channel, first, second: line.expression() };
+      // A program has no second number.
+      if (verb !== 'program') line.must(',');
+      const second = verb === 'program' && !line.sign(',') ? '0' : line.expression();
+      return { kind: 'midi', outputId, message: verb, channel, first, second };
     }
   }
 }

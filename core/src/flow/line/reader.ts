@@ -110,13 +110,16 @@ export class LineReader extends Parser {
     return id;
   }
 
-  /** A whole number. */
-  number(what: string): number {
+  /** A whole number from `least` to `most`. */
+  number(what: string, least = -Infinity, most = Infinity): number {
+    const { here } = this;
     const minus = this.sign('-');
-    if (this.token.kind !== 'number' || !/^\d+$/.test(this.token.text))
-      throw new ExpressionError(`expected ${what}, got ${this.got}`, this.here);
-    const value = Number(this.take().text);
-    return minus ? -value : value;
+    const got = minus ? `"-${this.token.text}"` : this.got;
+    const value = /^\d+$/.test(this.token.text) ? Number(this.token.text) * (minus ? -1 : 1) : NaN;
+    if (this.token.kind !== 'number' || !(value >= least && value <= most))
+      throw new ExpressionError(`expected ${what}, got ${got}`, here);
+    this.take();
+    return value;
   }
 
   /** An expression as the document stores it. */

@@ -7,6 +7,7 @@ export const pixelLights = definePart({
   title: 'Pixel lights',
   doc: 'A string of lights that each keep a colour, told over one data line; up to 60 mA each at full white.',
   group: 'lights',
+  colours: true,
   figures: z.strictObject({
     supplyMinMv: mv('Works from'),
     supplyMaxMv: mv('Works up to'),

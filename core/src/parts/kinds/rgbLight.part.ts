@@ -7,6 +7,7 @@ export const rgbLight = definePart({
   title: 'Three-colour light',
   doc: 'Red, green and blue in one body with a common cathode; each needs a resistor and a dimming pin.',
   group: 'lights',
+  colours: true,
   figures: z.strictObject({
     redMv: mv('Forward voltage, red'),
     greenMv: mv('Forward voltage, green'),

@@ -1,4 +1,4 @@
-import { midiMessages, type Action } from '@hum-lever/core';
+import { lightColours, midiMessages, type Action } from '@hum-lever/core';
 import type { ReactNode } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { Choice, DurationField, NumberField, RowField, TextField } from '../../shared/index.ts';
@@ -111,6 +111,18 @@ const slots: Slots = {
         commit={(percent) => put({ ...action, percent })}
       />
       %
+    </>
+  ),
+  colour: ({ action, put }) => (
+    <>
+      <Out kinds={['light']} action={action} put={put} />
+      turns
+      <Choice
+        label="Colour"
+        data={[...lightColours]}
+        value={action.colour}
+        choose={(colour) => put({ ...action, colour })}
+      />
     </>
   ),
   text: ({ action, put }) => (

@@ -1,4 +1,5 @@
 import {
+  colouredLights,
   codeGestures,
   controlsOf,
   ExpressionError,
@@ -168,7 +169,8 @@ export function targetChoices(gadget: Gadget, ownId: string): Choice[] {
 }
 
 /** Actions that this gadget has parts for, each as it starts out. */
-export function actionChoices({ outputs, flow }: Gadget): { label: string; action: Action }[] {
+export function actionChoices(gadget: Gadget): { label: string; action: Action }[] {
+  const { outputs, flow } = gadget;
   const first = (...kinds: string[]) => outputs.find(({ kind }) => kinds.includes(kind))?.id;
   const outputId = {
     light: first('light'),
@@ -188,6 +190,9 @@ export function actionChoices({ outputs, flow }: Gadget): { label: string; actio
     offer('Set a light', { kind: 'light', outputId: outputId.light, light: { mode: 'on' } });
     offer('Set a light’s level', { kind: 'level', outputId: outputId.light, percent: '50' });
   }
+  const [coloured] = colouredLights(gadget);
+  if (coloured !== undefined)
+    offer('Set a light’s colour', { kind: 'colour', outputId: coloured, colour: 'red' });
   if (outputId.text !== undefined) {
     offer('Show text', { kind: 'text', outputId: outputId.text, row: 0, text: 'Hello' });
     offer('Put characters at a place', {
