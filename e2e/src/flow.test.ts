@@ -68,6 +68,12 @@ describe('a game of three states', () => {
     await bench.until('snags', async () => /snag/.test(await bench.text('[aria-label="This gadget"]')));
     await bench.click('5 snags');
     await bench.shows('Once in Done, no rule leaves it');
+    const way = By.xpath('//li[contains(., "Once in Done")]//button[contains(., "Play the way there")]');
+    await bench.driver.findElement(way).click();
+    // It begins at power-up, and comes there by itself.
+    await current('Waiting');
+    await current('Done');
+    await bench.click('5 snags');
     await bench.click('Let a tap of Push button lead to Waiting');
     await bench.until('mended', async () => !(await bench.text('[role=dialog]')).includes('Once in Done'));
     await bench.clickLabel('Close snags');
@@ -111,7 +117,12 @@ describe('a game of three states', () => {
     await bench.pick(await bench.label('What is asked'), 'Is it never so that');
     await bench.fill(await bench.label('A condition, such as in(Ready) && heat > 3'), 'in(Dnoe)', Key.ENTER);
     await bench.shows('Did you mean Done?');
-    await bench.fill(await bench.label('A condition, such as in(Ready) && heat > 3'), 'in(Done)', Key.ENTER);
+    const condition = await bench.label('A condition, such as in(Ready) && heat > 3');
+    await bench.fill(condition, 'in(D', '');
+    await bench.css('[role=option]');
+    await condition.sendKeys(Key.ARROW_DOWN, Key.ENTER);
+    expect(await condition.getAttribute('value')).toBe('in(Done) ');
+    await condition.sendKeys(Key.ENTER);
     await bench.click('Ask');
     await bench.shows('No: it can be. This is the shortest way:');
     await bench.shows('Push button is pressed and kept down');
@@ -149,6 +160,29 @@ describe('a game of three states', () => {
     await bench.fill(again, 'when "Push button" press do Light blink 500 ms then Done', Key.ENTER);
     await slot('Now', 1, 'Blinking period');
     await bench.saved();
+  });
+
+  it('leaves out what nothing depends on, until it is asked for', async () => {
+    await bench.driver.findElement(By.xpath('//summary[contains(., "No variables")]')).click();
+    await bench.click('Add a variable');
+    const field = await bench.css('input[aria-label^="Name of "].number');
+    const name = await field.getAttribute('value');
+    await bench.clickLabel('Rule 1 of Now as text');
+    const line = `when "Push button" press do ${name} = ${name} + 1; Light blink 500 ms then Done`;
+    await bench.fill(await bench.label('The rule as text'), line, Key.ENTER);
+    await slot('Now', 1, 'New value');
+    await bench.segment('Ask');
+    await bench.shows(`Nothing depends on ${name}: followed only when asked for.`);
+    await bench.pick(await bench.label('What is asked'), 'Does it stay in range:');
+    await bench.fill(await bench.label('At most'), '1', Key.ENTER);
+    await bench.click('Ask');
+    await bench.shows('No: this takes it outside:');
+    await bench.until(
+      'it is followed now',
+      async () => !(await bench.text('main')).includes('Nothing depends on'),
+    );
+    await bench.saved();
+    await bench.segment('Rules');
   });
 
   it('says why a rule did not fire, at the moment that the strip stands at', async () => {

@@ -256,6 +256,11 @@ describe('the explorer', () => {
     expect(askExplorer(explorer, { kind: 'ever', what: 'in(s3)' }).path).toHaveLength(3);
   });
 
+  it('says how many of the innermost states it entered', () => {
+    const gadget = played([state('s1'), state('s2'), state('s3', { parentId: 's2' })]);
+    expect(walked(gadget).coverage.states).toEqual([1, 2]);
+  });
+
   it('notes what never comes to rest, what fires, and what a variable cannot hold', () => {
     const gadget = played([
       state('s1', {
@@ -271,6 +276,7 @@ describe('the explorer', () => {
     expect(explorer.restless).toHaveLength(2);
     expect(explorer.outside.get(0)).toMatchObject({ wanted: 2_000_000_000 });
     expect(explorer.fired).toEqual([true, true, true, false]);
+    expect(explorer.coverage).toEqual({ states: [1, 1], rules: [3, 4] });
   });
 });
 

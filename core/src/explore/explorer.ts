@@ -5,6 +5,7 @@ import {
   op,
   operands,
   powerUp,
+  stateType,
   stepFlow,
   type Around,
   type Code,
@@ -51,8 +52,9 @@ export class Explorer {
   readonly codes: EventCodes;
   readonly moves: readonly Move[];
   readonly caveats = new Set<Caveat>();
-  /** Rules that have fired on some way. */
+  /** Rules that have fired on some way, and states that something came to rest in; by number. */
   readonly fired: boolean[];
+  readonly entered: boolean[];
   /** Numbers of the variables whose values are followed; nothing that happens depends on the others. */
   readonly followed: ReadonlySet<number>;
   /** Values that followed variables could not hold: the first of each, with the edge that did it. */
@@ -94,6 +96,7 @@ export class Explorer {
     this.tables = compileFlow(gadget).tables;
     this.codes = eventCodes(gadget);
     this.fired = Array<boolean>(this.tables.ruleIds.length).fill(false);
+    this.entered = Array<boolean>(this.tables.stateIds.length).fill(false);
     const all = movesOf(gadget);
     const asked = controlsAsked(this.tables);
     const kept = gadget.controls.flatMap(({ id, kind }, number) =>
@@ -150,6 +153,16 @@ export class Explorer {
   get count(): number {
     return this.store.count;
   }
+  /** How much of the flow came to pass: innermost states and rules, of all there are. */
+  get coverage(): { states: [number, number]; rules: [number, number] } {
+    const { type } = this.tables;
+    const inner = type.filter((one) => one === stateType.atomic || one === stateType.final).length;
+    const of = (list: readonly boolean[], all: number): [number, number] => [
+      list.filter(Boolean).length,
+      all,
+    ];
+    return { states: of(this.entered, inner), rules: of(this.fired, this.fired.length) };
+  }
   /** States that are still to be walked from. */
   get waiting(): number {
     return this.store.count - this.head;
@@ -190,6 +203,7 @@ export class Explorer {
     if (this.store.count > known) {
       this.parent.push(from);
       this.via.push(step);
+      for (const atom of state.atoms) this.entered[atom] = true;
     }
     return id;
   }

@@ -22,7 +22,6 @@ export {
 } from './state.ts';
 export { stateType, type CompiledAction, type FlowProblem, type FlowTables } from './tables.ts';
 export {
-  completeRule,
   readActionLine,
   readRule,
   readTriggerLine,
@@ -30,6 +29,7 @@ export {
   showOneAction,
   showRule,
 } from './line/rule.ts';
+export { completeExpression, completeRule, completeTemplate } from './line/complete.ts';
 export type { Completion } from './line/reader.ts';
 export { showOneTrigger as showTrigger } from './line/rule.ts';
 export { gridOf, type Grid, type GridAnswer, type GridCell, type GridRow } from './grid.ts';

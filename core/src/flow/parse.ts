@@ -51,6 +51,9 @@ export const binaryOperators: readonly BinaryOperator[] = levels.flat();
 /** Brackets in one another; more is a slip, and would end in a full stack. */
 const deepest = 60;
 
+/** What could stand somewhere in an expression; of an option: the name of its choice. */
+export type Expected = 'value' | 'state' | 'control' | { optionOf: string };
+
 /** Reads expressions from words and signs; what reads whole lines goes on from it. */
 export class Parser {
   protected at = 0;
@@ -86,6 +89,11 @@ export class Parser {
   protected close(sign: string): Token {
     if (!this.is(sign)) this.fail(`"${sign}"`);
     return this.take();
+  }
+
+  /** Told at each place where something of the gadget could be named, before it is read. */
+  protected expects(what: Expected): void {
+    void what;
   }
 
   whole(): Node {
@@ -137,6 +145,7 @@ export class Parser {
   }
 
   private atom(): Node {
+    this.expects('value');
     const token = this.token;
     if (token.kind === 'number') {
       this.take();
@@ -173,6 +182,7 @@ export class Parser {
     if (this.is('(')) {
       this.take();
       if (name.text === 'in' || name.text === 'value' || name.text === 'elapsed') {
+        this.expects(name.text === 'value' ? 'control' : 'state');
         const of = this.name(name.text === 'value' ? 'the name of a control' : 'the name of a state');
         const { end } = this.close(')');
         return { type: 'ask', what: name.text, of, start, end };
@@ -186,6 +196,7 @@ export class Parser {
     }
     if (this.is('.')) {
       this.take();
+      this.expects({ optionOf: name.text });
       const option = this.name('one of its options');
       return { type: 'option', of: name, option, start, end: option.end };
     }

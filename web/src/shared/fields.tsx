@@ -1,6 +1,7 @@
 import { NumberInput, TextInput, Textarea, type TextInputProps } from '@mantine/core';
-import { limits } from '@hum-lever/core';
+import { limits, type Completion } from '@hum-lever/core';
 import { useState, type ComponentProps, type KeyboardEvent, type ReactNode } from 'react';
+import { CompletingInput } from './CompletingInput.tsx';
 import { msToUs, usToMs } from './units.ts';
 
 /** Takes what was typed; null: taken, otherwise why it was not. */
@@ -21,7 +22,7 @@ function useCommit(value: string, commit: Commit<string>) {
     setTyped(null);
     setError(null);
   };
-  return { shown: typed ?? value, setTyped, error, finish, forget };
+  return { shown: typed ?? value, typing: typed !== null, setTyped, error, finish, forget };
 }
 
 type FieldProps = { value: string; commit: Commit<string> };
@@ -40,6 +41,33 @@ export function TextField({ value, commit, ...rest }: FieldProps & Omit<TextInpu
       onChange={(event) => setTyped(event.currentTarget.value)}
       onBlur={finish}
       onKeyDown={onKeyDown}
+    />
+  );
+}
+
+/** A text with what could come next, while it is typed. */
+export function CompletingField({
+  value,
+  commit,
+  offer,
+  ...rest
+}: FieldProps & {
+  offer: (typed: string) => Completion[];
+  className?: string;
+  placeholder?: string;
+  'aria-label': string;
+}) {
+  const { shown, typing, setTyped, error, finish, forget } = useCommit(value, commit);
+  return (
+    <CompletingInput
+      {...rest}
+      value={shown}
+      error={error}
+      offered={typing ? offer(shown) : []}
+      change={setTyped}
+      finish={finish}
+      leave={finish}
+      escape={forget}
     />
   );
 }

@@ -1,5 +1,6 @@
 export { BarIcon, ThemeButton } from './BarIcon.tsx';
-export { DurationField, NumberField, ProseField, RowField, TextField } from './fields.tsx';
+export { CompletingInput } from './CompletingInput.tsx';
+export { CompletingField, DurationField, NumberField, ProseField, RowField, TextField } from './fields.tsx';
 export { Choice } from './Choice.tsx';
 export { FirstStep, SheetFrame } from './SheetFrame.tsx';
 export { StageIcon, stages, type Stage } from './stages.tsx';

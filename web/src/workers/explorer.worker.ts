@@ -33,6 +33,7 @@ export interface Explored {
   /** The limit was reached: more exists. */
   cut: boolean;
   caveats: Caveat[];
+  coverage: Explorer['coverage'];
   /** Ids of variables that were not followed: nothing that happens depends on them. */
   left: string[];
 }
@@ -86,6 +87,7 @@ const summary = (of: Explorer): Explored => ({
   complete: of.complete,
   cut: of.cut,
   caveats: [...of.caveats],
+  coverage: of.coverage,
   left: of.tables.variableIds.filter((_, variable) => !of.followed.has(variable)),
 });
 

@@ -1,8 +1,9 @@
 import { ExpressionError } from '../error.ts';
 import { quoted } from '../lex.ts';
 import { nearest } from '../nearest.ts';
-import { Parser, type Span } from '../parse.ts';
-import type { Length } from '../../gadget/index.ts';
+import { Parser, type Expected, type Span } from '../parse.ts';
+import type { Length, Variable } from '../../gadget/index.ts';
+import { functions } from '../types.ts';
 import { readExpression, readTemplate } from '../words.ts';
 import { kindWords, type NameKind, type Names } from './names.ts';
 
@@ -12,6 +13,16 @@ export interface Completion extends Span {
 }
 
 const none: ReadonlySet<string> = new Set();
+const called = (name: string) => `${name}(`;
+const asked = ['in', 'value'].map(called).concat('elapsed');
+/** A variable as it is read; a choice with what it can be compared to. */
+const valuesOf = (variable: Variable): string[] => {
+  const { name } = variable;
+  if (variable.kind === 'list') return [`${name}[`, name];
+  return variable.kind === 'choice'
+    ? [name, ...variable.options.map((option) => `${name}.${option.name}`)]
+    : [name];
+};
 const units: Record<string, number> = { us: 1, ms: 1_000, s: 1_000_000 };
 
 /** Reads a line word by word; remembers what could have stood at the cursor. */
@@ -52,6 +63,27 @@ export class LineReader extends Parser {
     const taken = super.take();
     this.lastEnd = taken.end;
     return taken;
+  }
+
+  protected override expects(what: Expected): void {
+    if (this.cursor === null) return;
+    const { names } = this;
+    const labels = (kind: NameKind) => [...names[kind].values()].map((label) => `${quoted(label)})`);
+    const { variables } = names.gadget.flow;
+    if (what === 'value')
+      this.offer([
+        ...variables.flatMap(valuesOf),
+        ...asked,
+        ...Object.keys(functions).map(called),
+        'true',
+        'false',
+      ]);
+    else if (what === 'state') this.offer(labels('states'));
+    else if (what === 'control') this.offer(labels('controls'));
+    else {
+      const choice = variables.find(({ name }) => name === what.optionOf);
+      if (choice?.kind === 'choice') this.offer(choice.options.map(({ name }) => name));
+    }
   }
 
   /** Whether the next word is this one; taken if so. */
@@ -125,7 +157,6 @@ export class LineReader extends Parser {
   /** An expression as the document stores it. */
   expression(): string {
     const { here } = this;
-    if (this.cursor !== null && this.cursor >= this.lastEnd) this.offer([...this.names.variables.values()]);
     const node = this.choose();
     // A bracket around the whole is not part of the node's own span.
     const end = Math.max(node.end, this.lastEnd);

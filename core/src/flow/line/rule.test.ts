@@ -9,7 +9,15 @@ import {
 } from '../../gadget/index.ts';
 import { freshEncoder, freshKnob } from '../../drawer/index.ts';
 import { button, numberVariable, partsFor, pressToLight, rule, state } from '../../test/fixtures.ts';
-import { completeRule, ExpressionError, readRule, showRule } from '../index.ts';
+import {
+  completeExpression,
+  completeRule,
+  completeTemplate,
+  ExpressionError,
+  readExpression,
+  readRule,
+  showRule,
+} from '../index.ts';
 
 /** A gadget with one of everything that a rule can name, some with awkward names. */
 const variables: Variable[] = [
@@ -26,6 +34,17 @@ const variables: Variable[] = [
     length: 8,
   },
   { id: 'v3', kind: 'flag', name: 'windy', saved: null, initial: false },
+  {
+    id: 'v4',
+    kind: 'choice',
+    name: 'mood',
+    saved: null,
+    initialId: 'q1',
+    options: [
+      { id: 'q1', name: 'Calm' },
+      { id: 'q2', name: 'Wild' },
+    ],
+  },
 ];
 const bare: Gadget = {
   ...pressToLight(),
@@ -240,6 +259,35 @@ describe('completion', () => {
     expect(offered('when Stir press do Lamp f|')).toEqual(['fade']);
     expect(offered('when Stir press then |')).toEqual(['within', 'Ready', '"Über Hitze"']);
     expect(offered('when Stir press then R|')).toEqual(['Ready']);
+  });
+  const within = (text: string) =>
+    completeExpression(text.replace('|', ''), text.indexOf('|'), gadget).map((one) => one.text);
+  it('offers in an expression what is of the kind that belongs there', () => {
+    expect(within('|').slice(0, 6)).toEqual(['heat', 'track[', 'track', 'windy', 'mood', 'mood.Calm']);
+    expect(within('heat > m|')).toEqual(['mood', 'mood.Calm', 'mood.Wild', 'min(', 'max(']);
+    expect(within('heat|')).toEqual(['heat']);
+    expect(within('heat |')).toEqual([]);
+    expect(within('in(|')).toEqual(['Ready)', '"Über Hitze")', 'within)']);
+    expect(within('!windy && in(R|')).toEqual(['Ready)']);
+    expect(within('value(F|')).toEqual(['Flame)']);
+    expect(within('mood == mood.W|')).toEqual(['Wild']);
+    expect(within('heat.|')).toEqual([]);
+    expect(offered('when Stir press if windy && h|')).toEqual(['heat']);
+    expect(offered('when Stir press do heat = max(h|')).toEqual(['heat']);
+  });
+  it('whatever is offered can be read on', () => {
+    for (const text of within('|')) {
+      const rest = text.endsWith('(') ? null : text.endsWith('[') ? '0]' : '';
+      if (rest === null || text === 'track') continue;
+      expect(() => readExpression(text + rest, gadget)).not.toThrow();
+    }
+  });
+  it('offers in a text only between braces', () => {
+    const inText = (text: string) => completeTemplate(text.replace('|', ''), text.indexOf('|'), gadget);
+    expect(inText('Heat he|')).toEqual([]);
+    expect(inText('Heat {he|')).toEqual([{ text: 'heat', start: 6, end: 8 }]);
+    expect(inText('{heat} {he|} x')).toEqual([{ text: 'heat', start: 8, end: 10 }]);
+    expect(inText('{heat} |')).toEqual([]);
   });
   it('puts what it offers in the place of the word begun', () => {
     expect(completeRule('when Sti press', 8, gadget)).toEqual([{ text: 'Stir', start: 5, end: 8 }]);

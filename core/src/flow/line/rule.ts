@@ -3,7 +3,7 @@ import { ExpressionError } from '../error.ts';
 import { showExpression } from '../words.ts';
 import { readAction, showAction } from './action.ts';
 import { namesOf, type Names } from './names.ts';
-import { LineReader, type Completion } from './reader.ts';
+import { LineReader } from './reader.ts';
 import { nameOf, readTrigger, showTrigger } from './trigger.ts';
 
 /*
@@ -37,7 +37,8 @@ function answerParts({ guard, actions, targetIds, internal }: Said, names: Names
 }
 const reserved: ReadonlySet<string> = new Set(['within']);
 
-function readLine(line: LineReader): Said {
+/** @throws ExpressionError at the first character that is wrong */
+export function readLine(line: LineReader): Said {
   line.oneOf(['when']);
   const trigger = readTrigger(line);
   const guard = line.word('if') ? line.expression() : null;
@@ -75,22 +76,6 @@ export function readRule(text: string, gadget: Gadget): Said {
 
 /** One thing to do, as it is typed. */
 export const showOneAction = (action: Action, gadget: Gadget): string => showAction(action, namesOf(gadget));
-
-/** What could stand at the cursor of a typed rule, in the order of the language; nothing where it is past a mistake. */
-export function completeRule(text: string, cursor: number, gadget: Gadget): Completion[] {
-  try {
-    const line = new LineReader(text, namesOf(gadget), cursor);
-    try {
-      readLine(line);
-    } catch (error) {
-      if (!(error instanceof ExpressionError)) throw error;
-    }
-    return line.completions;
-  } catch (error) {
-    if (error instanceof ExpressionError) return [];
-    throw error;
-  }
-}
 
 /** What a rule waits for, as it is typed. */
 export const showOneTrigger = (trigger: Trigger, gadget: Gadget): string =>

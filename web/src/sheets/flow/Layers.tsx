@@ -1,11 +1,11 @@
 import { ActionIcon, Button } from '@mantine/core';
 import { IconChevronUp, IconTrash } from '@tabler/icons-react';
-import { controlsOf, showExpression, showOneAction, type Action, type Layer } from '@hum-lever/core';
+import { controlsOf, showOneAction, type Action, type Layer } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, count, TextField, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
-import { typedExpression } from './sentences.ts';
+import { ExpressionSlot } from './slots.tsx';
 import classes from './Flow.module.css';
 
 /** What the same keys mean in one layer and another: a table of keys and layers, for keypads and instruments. */
@@ -135,15 +135,10 @@ function LayerHead({ layer, first }: { layer: Layer; first: boolean }) {
         }
       />
       {when?.kind === 'on' && (
-        <TextField
-          size="xs"
-          classNames={{ input: 'number' }}
-          aria-label={`Condition of ${layer.name}`}
-          value={showExpression(when.condition, gadget)}
-          commit={(typed) => {
-            const read = typedExpression(typed, gadget);
-            return 'ok' in read ? change({ when: { kind: 'on', condition: read.ok } }) : read.refused;
-          }}
+        <ExpressionSlot
+          label={`Condition of ${layer.name}`}
+          value={when.condition}
+          commit={(condition) => change({ when: { kind: 'on', condition } })}
         />
       )}
     </th>

@@ -1,9 +1,9 @@
 import { ActionIcon, Menu } from '@mantine/core';
 import { IconDots, IconKeyboard } from '@tabler/icons-react';
-import { areInside, showExpression, type Rule, type State } from '@hum-lever/core';
+import { areInside, completeExpression, showExpression, type Rule, type State } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { Choice, TextField, usePlace } from '../../shared/index.ts';
+import { Choice, CompletingField, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
 import { targetChoices, typedGuard } from './sentences.ts';
 import { TriggerSlots } from './TriggerSlots.tsx';
@@ -107,11 +107,10 @@ function Sentence({
         When
         <TriggerSlots trigger={rule.trigger} put={(trigger) => change({ trigger })} />
         if
-        <TextField
-          size="xs"
+        <CompletingField
           className={classes.guard!}
-          classNames={{ input: 'number' }}
           aria-label="Only if"
+          offer={(typed) => completeExpression(typed, typed.length, gadget)}
           placeholder="always"
           value={rule.guard === null ? '' : showExpression(rule.guard, gadget)}
           commit={guard}

@@ -1,7 +1,7 @@
-import { Autocomplete } from '@mantine/core';
 import { completeRule, ExpressionError, readRule, showRule, type Rule } from '@hum-lever/core';
-import { useState, type KeyboardEvent } from 'react';
+import { useState } from 'react';
 import { useDocument } from '../../client/index.ts';
+import { CompletingInput } from '../../shared/index.ts';
 import { refusal } from './sentences.ts';
 import classes from './Flow.module.css';
 
@@ -18,8 +18,6 @@ export function TypedRule({
   const gadget = useDocument();
   const [typed, setTyped] = useState(() => showRule(rule, gadget));
   const [wrong, setWrong] = useState<{ message: string; index: number | null } | null>(null);
-  const offered = completeRule(typed, typed.length, gadget).slice(0, 12);
-  const whole = (text: string, start: number) => `${typed.slice(0, start)}${text} `;
   const finish = () => {
     try {
       const refused = put(readRule(typed, gadget));
@@ -30,29 +28,19 @@ export function TypedRule({
       setWrong({ message: refusal(error), index: error.index });
     }
   };
-  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
-    const chosen = event.currentTarget.getAttribute('aria-activedescendant');
-    if (event.key === 'Enter' && !chosen) finish();
-    if (event.key === 'Escape') close();
-  };
   return (
     <div className={classes.typed}>
-      <Autocomplete
-        size="xs"
+      <CompletingInput
         autoFocus
-        comboboxProps={{ withinPortal: false }}
         aria-label="The rule as text"
-        classNames={{ input: 'number' }}
         value={typed}
-        // Values are whole lines, so that choosing one is typing it; only its end is shown.
-        data={offered.map(({ text, start }) => whole(text, start))}
-        renderOption={({ option }) => option.value.trimEnd().slice(lastWordAt(option.value))}
-        filter={({ options }) => options}
-        onChange={(value) => {
+        offered={completeRule(typed, typed.length, gadget)}
+        change={(value) => {
           setTyped(value);
           setWrong(null);
         }}
-        onKeyDown={onKeyDown}
+        finish={finish}
+        escape={close}
         error={wrong !== null}
         aria-describedby={wrong ? `${rule.id}-wrong` : undefined}
       />
@@ -71,10 +59,4 @@ export function TypedRule({
       <p className={classes.typedHint}>Enter takes it, Escape leaves it as it was.</p>
     </div>
   );
-}
-
-/** Where the last word of a line begins, quotes and all. */
-function lastWordAt(line: string): number {
-  const found = /(?:"[^"]*"|\S+)\s*$/.exec(line);
-  return found?.index ?? 0;
 }

@@ -1,6 +1,12 @@
-import { showExpression, showTemplate, type Length } from '@hum-lever/core';
+import {
+  completeExpression,
+  completeTemplate,
+  showExpression,
+  showTemplate,
+  type Length,
+} from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
-import { Choice, DurationField, TextField } from '../../shared/index.ts';
+import { Choice, CompletingField, DurationField } from '../../shared/index.ts';
 import { typedExpression, typedTemplate } from './sentences.ts';
 import classes from './Flow.module.css';
 
@@ -59,11 +65,10 @@ export function ExpressionSlot({
 }) {
   const gadget = useDocument();
   return (
-    <TextField
-      size="xs"
+    <CompletingField
       className={(template ? classes.wide : short ? classes.short : classes.expression)!}
-      classNames={{ input: 'number' }}
       aria-label={label}
+      offer={(typed) => (template ? completeTemplate : completeExpression)(typed, typed.length, gadget)}
       value={(template ? showTemplate : showExpression)(value, gadget)}
       commit={(typed) => {
         const read = (template ? typedTemplate : typedExpression)(typed, gadget);

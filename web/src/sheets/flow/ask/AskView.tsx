@@ -2,6 +2,7 @@ import { Button, Progress } from '@mantine/core';
 import type { Caveat, Gadget } from '@hum-lever/core';
 import { useDocument } from '../../../client/index.ts';
 import { count } from '../../../shared/index.ts';
+import type { Explored } from '../../../workers/index.ts';
 import { QuestionForm } from './QuestionForm.tsx';
 import { TaskTable } from './TaskTable.tsx';
 import { useExploring } from './useExploring.ts';
@@ -26,6 +27,7 @@ export function AskView() {
         <h2>Everything it can come to</h2>
         <p role="status">
           {failure ?? (explored ? exploredWords(exploration) : 'Looking…')}
+          {explored && coverageWords(explored.coverage)}
           {explored && !running && explored.caveats.map((caveat) => ` ${caveatWords[caveat]}`).join('')}
           {explored && !running && leftWords(gadget, explored.left)}
         </p>
@@ -68,6 +70,13 @@ export function AskView() {
 function leftWords({ flow }: Gadget, left: readonly string[]): string {
   const names = flow.variables.filter(({ id }) => left.includes(id)).map(({ name }) => name);
   return names.length === 0 ? '' : ` Nothing depends on ${names.join(', ')}: followed only when asked for.`;
+}
+
+/** How much of the flow came to pass on the way. */
+function coverageWords({ states, rules }: Explored['coverage']): string {
+  const part = ([some, all]: [number, number], word: string) =>
+    some === all ? `all ${count(all, word)}` : `${some} of ${count(all, word)}`;
+  return ` Entered: ${part(states, 'innermost state')}; fired: ${part(rules, 'rule')}.`;
 }
 
 function exploredWords({ explored, running, cancelled }: ReturnType<typeof useExploring>): string {
