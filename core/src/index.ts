@@ -5,6 +5,7 @@ export {
   chanceKinds,
   emptyFlow,
   isHistory,
+  variableRange,
   midiMessages,
   nestingOf,
   powerEvents,
@@ -332,6 +333,7 @@ export {
 } from './formats/index.ts';
 export {
   Arena,
+  degreesBetween,
   askExplorer,
   canAnswer,
   endsOf,

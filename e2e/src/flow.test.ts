@@ -182,6 +182,25 @@ describe('a game of three states', () => {
       async () => !(await bench.text('main')).includes('Nothing depends on'),
     );
     await bench.saved();
+  });
+
+  it('is played by one who knows the way, at several degrees of difficulty', async () => {
+    await bench.segment('Players');
+    await bench.pick(await bench.label('Player'), 'takes the shortest way to');
+    await bench.pick(await bench.label('Where it wants to go'), 'Done');
+    await bench.pick(await bench.label('How a round begins'), 'the power comes on');
+    await bench.driver.findElement(By.xpath('//fieldset//label[contains(., "Done")]/input')).click();
+    const [variable] = await bench.driver.findElements(
+      By.css('[aria-label="Difficulty"] option:nth-child(2)'),
+    );
+    await bench.pick(await bench.label('Difficulty'), await variable!.getText());
+    await bench.fill(await bench.label('Rounds'), '200', Key.ENTER);
+    await bench.click('Play them');
+    await bench.label('By difficulty');
+    await bench.until('five degrees to the end', async () => {
+      const rows = (await bench.text('[aria-label="By difficulty"] tbody')).split('\n');
+      return rows.filter((row) => /100\.0\s%/.test(row)).length === 5;
+    });
     await bench.segment('Rules');
   });
 

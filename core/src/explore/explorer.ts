@@ -208,6 +208,21 @@ export class Explorer {
     return id;
   }
 
+  /** The number of a state that stands somewhere else, with its controls in these places; -1: it was not found. */
+  find(state: FlowState, places: readonly number[]): number {
+    this.packing.pack(state, places, this.scratch, 0);
+    return this.store.find(this.scratch);
+  }
+  /** Places of the controls that keep theirs, before anybody touched them. */
+  placesAtRest(): number[] {
+    return [...this.placeOf.keys()].map((number) => restOf(this.gadget.controls[number]!));
+  }
+  /** Changes them as a move leaves them. */
+  place(places: number[], move: Move): void {
+    const at = this.placeOf.get(this.gadget.controls.findIndex(({ id }) => id === move.controlId));
+    if (at !== undefined) places[at] = move.key ? move.key.to : places[at]! + move.by;
+  }
+
   /** Puts a state that was found before the eyes of `ask` and of expressions. */
   load(id: number): Readonly<FlowState> {
     this.loaded = id;

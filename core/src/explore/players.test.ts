@@ -1,6 +1,15 @@
 import { emptyFlow, type Action, type Gadget } from '../gadget/index.ts';
 import { button, frozen, numberVariable, partsFor, pressToLight, rule, state } from '../test/fixtures.ts';
-import { Arena, endsOf, reactionUs, standingOf, type Contest, type Player } from './index.ts';
+import {
+  Arena,
+  degreesBetween,
+  endsOf,
+  reactionUs,
+  standingOf,
+  startingAt,
+  type Contest,
+  type Player,
+} from './index.ts';
 
 const press = { kind: 'gesture', controlId: 'b1', gesture: 'press' } as const;
 const set = (value: string): Action => ({ kind: 'set', variableId: 'v1', index: null, value });
@@ -107,5 +116,108 @@ describe('players', () => {
   });
   it('guess the ends of a round: states that only lead home', () => {
     expect(endsOf(game)).toEqual(['s3', 's4']);
+    const back = (id: string, targetId: string) => rule(id, { trigger: press, targetIds: [targetId] });
+    const nested = [
+      state('s1', { rules: [back('r1', 's2')] }),
+      // What stands beside it leads elsewhere.
+      state('s2', { kind: 'parallel', rules: [back('r2', 's1')] }),
+      state('s3', { parentId: 's2' }),
+      state('s4', { parentId: 's2', rules: [back('r3', 's6')] }),
+      state('s5', { rules: [back('r4', 's1')] }),
+      state('s6', { parentId: 's5' }),
+      state('s7', { parentId: 's5', rules: [back('r5', 's6')] }),
+      state('s8', { kind: 'final' }),
+    ];
+    const ends = endsOf({ ...game, flow: { ...game.flow, initialId: 's1', states: nested } });
+    expect(ends).toEqual(['s6', 's8']);
+  });
+});
+
+describe('one who takes the shortest way', () => {
+  const go = (id: string, targetId: string, guard: string | null = null) =>
+    rule(id, { trigger: press, guard, targetIds: [targetId] });
+  const through = (states: ReturnType<typeof state>[], stateId = 's3') => {
+    const flow = { ...emptyFlow(), variables: bare.flow.variables, initialId: 's1', states };
+    const gadget = frozen({ ...bare, flow, parts: partsFor(bare) });
+    const arena = new Arena(
+      gadget,
+      { ...contest, opening: [], endStateIds: ['s3'] },
+      { kind: 'way', stateId },
+    );
+    return Array.from({ length: 40 }, (_, seed) => arena.play(seed + 1));
+  };
+
+  it('needs just as many presses as there must be, at the pace of a person', () => {
+    const rounds = through([
+      state('s1', { rules: [go('r1', 's2')] }),
+      state('s2', { rules: [go('r2', 's3')] }),
+      state('s3', { rules: [go('r3', 's1')] }),
+    ]);
+    for (const { endStateId, presses, lengthUs } of rounds) {
+      expect([endStateId, presses]).toEqual(['s3', 2]);
+      expect(lengthUs).toBeGreaterThanOrEqual(120_000 + bare.hands.comfortableRepeatUs);
+    }
+    expect(new Set(rounds.map(({ lengthUs }) => lengthUs)).size).toBeGreaterThan(5);
+  });
+
+  it('thinks anew where chance throws it back, and comes there all the same', () => {
+    const rounds = through([
+      state('s1', { rules: [go('r1', 's2')] }),
+      state('s2', { rules: [go('r2', 's3', 'random(2) == 0'), go('r3', 's1')] }),
+      state('s3'),
+    ]);
+    expect(rounds.every(({ endStateId }) => endStateId === 's3')).toBe(true);
+    const presses = rounds.map((round) => round.presses);
+    expect(presses.every((n) => n % 2 === 0)).toBe(true);
+    expect(Math.max(...presses)).toBeGreaterThan(2);
+  });
+
+  it('waits where time alone leads there, and where no way is known', () => {
+    const after = rule('r1', { trigger: { kind: 'after', delay: 2_000_000 }, targetIds: ['s3'] });
+    const waits = through([state('s1', { rules: [after] }), state('s3')]);
+    expect(waits[0]).toMatchObject({ endStateId: 's3', presses: 0, lengthUs: 2_000_000 - 0 });
+    expect(through([state('s1'), state('s3')])[0]).toMatchObject({ endStateId: null, presses: 0 });
+    expect(() => through([state('s1')], 's9')).toThrow(RangeError);
+  });
+
+  it('lets go of a key that has to be let go of', () => {
+    const release = { ...press, gesture: 'release' } as const;
+    const rounds = through([
+      state('s1', { rules: [go('r1', 's2')] }),
+      state('s2', { rules: [rule('r2', { trigger: release, targetIds: ['s4'] })] }),
+      state('s4', { rules: [go('r3', 's3')] }),
+      state('s3'),
+    ]);
+    expect(rounds[0]).toMatchObject({ endStateId: 's3', presses: 2 });
+  });
+});
+
+describe('degrees of difficulty', () => {
+  it('are evenly apart, with both ends, each once', () => {
+    expect(degreesBetween(0, 100)).toEqual([0, 25, 50, 75, 100]);
+    expect(degreesBetween(-1, 1)).toEqual([-1, 0, 1]);
+    expect(degreesBetween(7, 7)).toEqual([7]);
+    expect(degreesBetween(0, 3, 3)).toEqual([0, 2, 3]);
+  });
+  it('hold from power-up, and again when the round begins, whatever the opening made of it', () => {
+    const lengthFrom = (value: number) =>
+      play({ kind: 'idle' }, 1, { starting: { variableId: 'v1', value } })[0]!.lengthUs;
+    // The opening sets it to 5; from 18 it is too hot at once.
+    expect(lengthFrom(5)).toBe(play({ kind: 'idle' }, 1)[0]!.lengthUs);
+    expect(lengthFrom(18)).toBeLessThan(lengthFrom(5) / 2);
+    expect(startingAt(game, 'v1', 18).flow.variables[0]).toMatchObject({ initial: 18 });
+    expect(() => startingAt(game, 'v1', 31)).toThrow('expected a whole number from 0 to 30 for heat, got 31');
+    expect(() => startingAt(game, 'v9', 1)).toThrow('expected the id of a variable');
+  });
+  it('are options of a choice, and yes and no', () => {
+    const options = [{ id: 'q1', name: 'Easy' }, { id: 'q2', name: 'Hard' }]; // prettier-ignore
+    const variables = [
+      { id: 'v8', kind: 'choice', name: 'mode', saved: null, initialId: 'q1', options },
+      { id: 'v9', kind: 'flag', name: 'windy', saved: null, initial: false },
+    ] as const;
+    const gadget = { ...game, flow: { ...game.flow, variables: [...variables] } } as unknown as Gadget;
+    expect(startingAt(gadget, 'v8', 1).flow.variables[0]).toMatchObject({ initialId: 'q2' });
+    expect(startingAt(gadget, 'v9', 1).flow.variables[1]).toMatchObject({ initial: true });
+    expect(gadget.flow.variables[1]).toMatchObject({ initial: false });
   });
 });

@@ -1,38 +1,20 @@
 import {
   compileExpression,
   compileFlow,
-  evaluate,
   fireTimer,
   nextTimerUs,
   powerUp,
   scopeOf,
   stepFlow,
   type Around,
-  type Code,
   type FlowState,
   type FlowTables,
-  type Surroundings,
 } from '../flow/index.ts';
-import type { Gadget, Hands } from '../gadget/index.ts';
-import { exactLn, noiseAt, normalAt, unitAt } from '../kernel/index.ts';
+import { nestingOf, type Gadget } from '../gadget/index.ts';
+import { startingAt } from './degrees.ts';
+import { Guide } from './guide.ts';
+import { Hand, type Player, type Seen, type Skill } from './hand.ts';
 import { keptDown, movesOf, type Move } from './moves.ts';
-
-/** Somebody who plays without being told how. */
-export type Player =
-  /** Does nothing. */
-  | { kind: 'idle' }
-  /** One key, as fast as that. */
-  | { kind: 'mash'; controlId: string; perSecond: number }
-  /** Anything at all, so often on the whole. */
-  | { kind: 'random'; perSecond: number }
-  /** Does each thing when its condition holds, after the time that a person needs to react. */
-  | { kind: 'policy'; lines: readonly PolicyLine[] };
-export interface PolicyLine {
-  /** Over ids. */
-  when: string;
-  controlId: string;
-  what: string;
-}
 
 /** What is played: from where, to which ends, for how long at most. */
 export interface Contest {
@@ -42,6 +24,8 @@ export interface Contest {
   /** Variable that is the score, or null. */
   scoreId: string | null;
   limitUs: number;
+  /** How difficult it is: a variable that has this value from power-up, and again when the round begins; or nothing. */
+  starting?: { variableId: string; value: number };
 }
 
 export interface Round {
@@ -54,28 +38,28 @@ export interface Round {
   running: boolean;
 }
 
-/** States that only lead back to the beginning, and final ones: where a round is over. */
+/**
+ * Where a round is over: innermost states from which, by their own rules and those around them, all ways lead to the
+ * beginning; and final ones. Not those that others stand beside: what goes on there may lead elsewhere.
+ */
 export function endsOf({ flow }: Gadget): string[] {
+  const { initialId } = flow;
+  const nesting = nestingOf(flow);
   return flow.states
     .filter(({ id, kind, rules }) => {
-      if (id === flow.initialId) return false;
-      const targets = rules.flatMap(({ targetIds }) => targetIds);
-      return kind === 'final' || (targets.length > 0 && targets.every((target) => target === flow.initialId));
+      const around = nesting.ancestorsOf(id);
+      if ([id, ...around.map((one) => one.id)].includes(initialId ?? '') || nesting.childrenOf(id).length > 0)
+        return false;
+      if (around.some((one) => one.kind === 'parallel')) return false;
+      if (kind === 'final') return true;
+      const targets = [rules, ...around.map((one) => one.rules)].flatMap((list) =>
+        list.flatMap(({ targetIds }) => targetIds),
+      );
+      return targets.length > 0 && targets.every((target) => target === initialId);
     })
     .map(({ id }) => id);
 }
 
-/**
- * Simple reaction time: ex-Gaussian, never below what is anticipation. Source: reckoning, Contact, debounce, gesture:
- * μ 210, σ 25, τ 55 ms, floor 120 ms.
- */
-export function reactionUs(seed: number, index: number): number {
-  const late = -55_000 * exactLn(Math.max(1e-9, unitAt(seed, channels.late, index)));
-  return Math.max(120_000, Math.round(210_000 + 25_000 * normalAt(seed, channels.normal, index) + late));
-}
-
-/** Chance of players is apart from that of the gadget. */
-const channels = { normal: 0x7a10, late: 0x7a20, pause: 0x7a30, pick: 0x7a40 } as const;
 /** A round that has this many things happen in it is taken to be without end. */
 const mostSteps = 200_000;
 /** Between the moves of an opening. */
@@ -89,28 +73,34 @@ export class Arena {
   private readonly opening: readonly Move[];
   private readonly ends: readonly number[];
   private readonly score: number;
-  private readonly player: Player;
-  private readonly policy: readonly { when: Code; move: Move }[];
+  private readonly skill: Skill;
   private readonly limitUs: number;
+  private readonly starting: { slot: number; value: number } | null = null;
 
   /** @throws ExpressionError for a condition that cannot be read, RangeError for a move that cannot be made */
   constructor(gadget: Gadget, contest: Contest, player: Player) {
-    this.gadget = gadget;
-    this.tables = compileFlow(gadget).tables;
+    const { starting } = contest;
+    this.gadget = starting ? startingAt(gadget, starting.variableId, starting.value) : gadget;
+    this.tables = compileFlow(this.gadget).tables;
     this.moves = movesOf(gadget).filter(({ events }) => events.length > 0);
-    this.player = player;
     this.limitUs = contest.limitUs;
     this.opening = contest.opening.map(({ controlId, what }) => this.moveOf(controlId, what));
     this.ends = contest.endStateIds.map((id) => this.tables.stateIds.indexOf(id)).filter((at) => at >= 0);
     const score = contest.scoreId === null ? -1 : this.tables.variableIds.indexOf(contest.scoreId);
     this.score = score < 0 ? -1 : this.tables.slot[score]!;
-    this.policy =
+    if (starting) {
+      const slot = this.tables.slot[this.tables.variableIds.indexOf(starting.variableId)]!;
+      this.starting = { slot, value: starting.value };
+    }
+    const policy =
       player.kind === 'policy'
         ? player.lines.map(({ when, controlId, what }) => ({
             when: compileExpression(when, scopeOf(gadget), null),
             move: this.moveOf(controlId, what),
           }))
         : [];
+    const guide = player.kind === 'way' ? new Guide(gadget, player.stateId) : null;
+    this.skill = { player, moves: this.moves, policy, guide };
   }
 
   private moveOf(controlId: string, what: string): Move {
@@ -127,87 +117,14 @@ export class Arena {
       ends: this.ends,
       score: this.score,
       limitUs: this.limitUs,
-      hand: new Hand(this.player, this.moves, this.policy, seed, this.gadget.hands),
+      starting: this.starting,
+      hand: new Hand(this.skill, seed, this.gadget.hands),
     });
   }
 }
 
-/** What a player does next, and when. */
-class Hand {
-  private readonly player: Player;
-  private readonly moves: readonly Move[];
-  private readonly policy: readonly { when: Code; move: Move }[];
-  private readonly seed: number;
-  private readonly hands: Hands;
-  private drawn = 0;
-  /** Of each line of a policy: when it will be done; null: its condition does not hold. */
-  private readonly due: (number | null)[];
-
-  constructor(
-    player: Player,
-    moves: readonly Move[],
-    policy: readonly { when: Code; move: Move }[],
-    seed: number,
-    hands: Hands,
-  ) {
-    this.player = player;
-    this.moves = moves;
-    this.policy = policy;
-    this.seed = seed;
-    this.hands = hands;
-    this.due = policy.map(() => null);
-  }
-
-  /** After something has happened: when the next move begins, if the player has decided on one. */
-  decide(nowUs: number, lastUs: number | null, around: Surroundings): { atUs: number; move: Move } | null {
-    const { player } = this;
-    switch (player.kind) {
-      case 'idle':
-        return null;
-      case 'mash': {
-        const move = this.moves.find(
-          ({ controlId, what }) => controlId === player.controlId && what === 'tap',
-        );
-        if (!move) return null;
-        // People are not clocks: a tenth up or down.
-        const everyUs =
-          (1_000_000 / player.perSecond) * (1 + 0.1 * normalAt(this.seed, channels.pause, this.drawn));
-        this.drawn += 1;
-        return { atUs: (lastUs ?? nowUs) + Math.max(20_000, Math.round(everyUs)), move };
-      }
-      case 'random': {
-        const pause =
-          -exactLn(Math.max(1e-9, unitAt(this.seed, channels.pause, this.drawn))) / player.perSecond;
-        const move =
-          this.moves[noiseAt(this.seed, channels.pick, this.drawn) % Math.max(1, this.moves.length)];
-        this.drawn += 1;
-        return move ? { atUs: (lastUs ?? nowUs) + Math.round(pause * 1_000_000), move } : null;
-      }
-      case 'policy':
-        return this.decideByPolicy(nowUs, lastUs, around);
-    }
-  }
-
-  private decideByPolicy(nowUs: number, lastUs: number | null, around: Surroundings) {
-    let first: { atUs: number; move: Move; line: number } | null = null;
-    for (const [line, { when, move }] of this.policy.entries()) {
-      if (evaluate(when, around) === 0) {
-        this.due[line] = null;
-        continue;
-      }
-      if (this.due[line] === null) {
-        this.due[line] = nowUs + reactionUs(this.seed, this.drawn);
-        this.drawn += 1;
-      }
-      // One who is at it goes on at a comfortable rate.
-      const atUs = Math.max(this.due[line]!, lastUs === null ? 0 : lastUs + this.hands.comfortableRepeatUs);
-      if (!first || atUs < first.atUs) first = { atUs, move, line };
-    }
-    return first;
-  }
-}
-
 interface RoundPlan {
+  starting: { slot: number; value: number } | null;
   opening: readonly Move[];
   ends: readonly number[];
   score: number;
@@ -227,7 +144,7 @@ class RoundRun {
 
   private readonly around: Around;
   /** What expressions of a policy see. */
-  private readonly seen: Surroundings;
+  private readonly seen: Seen;
 
   constructor(tables: FlowTables, seed: number) {
     this.tables = tables;
@@ -235,6 +152,7 @@ class RoundRun {
     this.state = powerUp(tables, this.around).state;
     const { state } = this;
     this.seen = {
+      state,
       values: state.values,
       random: () => 0,
       active: (one) => state.active[one]!,
@@ -244,13 +162,14 @@ class RoundRun {
     };
   }
 
-  run({ opening, ends, score, limitUs, hand }: RoundPlan): Round {
+  run({ opening, ends, score, limitUs, starting, hand }: RoundPlan): Round {
     let atUs = openingUs;
     for (const move of opening) {
-      this.begin(move, atUs);
+      this.begin(move, atUs, hand);
       atUs += move.lengthUs + openingUs;
     }
     while (this.coming.length > 0) this.advance(this.nextUs());
+    if (starting) this.state.values[starting.slot] = starting.value;
     const startUs = this.nowUs;
     let lastUs: number | null = null;
     let next = hand.decide(startUs, lastUs, this.seen);
@@ -267,19 +186,20 @@ class RoundRun {
           running: !over && this.state.timers.length > 0,
         };
       if (next && next.atUs <= dueUs) {
-        this.begin(next.move, next.atUs);
+        this.begin(next.move, next.atUs, hand);
         lastUs = next.atUs;
         this.advance(next.atUs);
         next = hand.decide(this.nowUs, lastUs, this.seen);
       } else {
         this.advance(dueUs);
-        // What has happened may change the mind of one who watches; others keep their beat.
-        if (next === null || 'line' in next) next = hand.decide(this.nowUs, lastUs, this.seen);
+        if (next === null || hand.watches) next = hand.decide(this.nowUs, lastUs, this.seen);
       }
     }
   }
 
-  private begin({ events, atUs, presses, steps }: Move, fromUs: number): void {
+  private begin(move: Move, fromUs: number, hand: Hand): void {
+    const { events, atUs, presses, steps } = move;
+    hand.did(move);
     events.forEach((event, n) => this.coming.push({ atUs: fromUs + atUs[n]!, event }));
     this.coming.sort((a, b) => a.atUs - b.atUs);
     this.presses += presses + steps;

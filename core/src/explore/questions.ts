@@ -145,7 +145,8 @@ export function pressesTo(explorer: Explorer, holds: Uint8Array): Int32Array {
   }
   return least;
 }
-const effortOf = ({ moves }: Explorer, move: number) => moves[move]!.presses + moves[move]!.steps;
+/** Presses and steps of a move. */
+export const effortOf = ({ moves }: Explorer, move: number) => moves[move]!.presses + moves[move]!.steps;
 
 function home(explorer: Explorer, { stateId, presses }: Extract<Question, { kind: 'home' }>): Answer {
   const state = explorer.tables.stateIds.indexOf(stateId);

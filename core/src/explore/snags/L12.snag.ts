@@ -1,6 +1,7 @@
 import { controlsOf, type Gadget, type Snag, type SnagRule, type Task } from '../../gadget/index.ts';
 import type { Explorer } from '../explorer.ts';
-import { Arena, endsOf, type Player } from '../players.ts';
+import type { Player } from '../hand.ts';
+import { Arena, endsOf } from '../players.ts';
 import { waysOf } from '../shortest.ts';
 import { explored } from './explored.ts';
 

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { binsOf } from './bins.ts';
+import { binsOf, quartilesOf } from './bins.ts';
 
 describe('bins', () => {
   it('hold every value once, in order, in not too many', () => {
@@ -21,5 +21,13 @@ describe('bins', () => {
     ).toEqual(['0', '10', '20']);
     expect(binsOf([7, 7])).toEqual({ bins: [{ label: '7', count: 2 }], median: 7 });
     expect(binsOf([])).toEqual({ bins: [], median: 0 });
+  });
+});
+
+describe('quartiles', () => {
+  it('are values below which a quarter, half and three quarters lie', () => {
+    expect(quartilesOf([5, 1, 4, 2, 3])).toEqual([2, 3, 4]);
+    expect(quartilesOf([7])).toEqual([7, 7, 7]);
+    expect(quartilesOf([])).toEqual([0, 0, 0]);
   });
 });

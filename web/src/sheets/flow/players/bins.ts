@@ -26,3 +26,10 @@ function roundWidth(wanted: number): number {
   const power = 10 ** Math.floor(Math.log10(wanted));
   return [1, 2, 5, 10].map((by) => by * power).find((width) => width > wanted * 0.999)!;
 }
+
+/** Below which a quarter, half and three quarters of the values lie; values themselves, none in between. */
+export function quartilesOf(values: readonly number[]): [number, number, number] {
+  const sorted = [...values].sort((a, b) => a - b);
+  const at = (part: number) => sorted[Math.floor((sorted.length - 1) * part)] ?? 0;
+  return [at(0.25), at(0.5), at(0.75)];
+}

@@ -3,11 +3,17 @@ import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { useDocument } from '../../../client/index.ts';
 import { exploring } from '../../../workers/index.ts';
+import type { Degree } from './degrees.ts';
 
-/** Rounds played in the worker, as they come; another run, leaving or `cancel` stops them. */
+export interface Played {
+  name: string;
+  rounds: readonly Round[];
+}
+
+/** Rounds played in the worker, degree by degree, as they come; another run, leaving or `cancel` stops them. */
 export function useRounds() {
   const gadget = useDocument();
-  const [rounds, setRounds] = useState<readonly Round[]>([]);
+  const [played, setPlayed] = useState<readonly Played[]>([]);
   const [asked, setAsked] = useState(0);
   const [running, setRunning] = useState(false);
   const [failure, setFailure] = useState<string | null>(null);
@@ -18,25 +24,40 @@ export function useRounds() {
       if (runs.current > 0) void exploring().cancel();
     };
   }, []);
-  const run = (contest: Contest, player: Player, count: number) => {
+  const run = async (degrees: readonly Degree[], contest: Contest, player: Player, count: number) => {
     const mine = (newest.current += 1);
     const current = () => mine === newest.current;
     setFailure(null);
-    setRounds([]);
-    setAsked(count);
+    setPlayed([]);
+    setAsked(count * degrees.length);
     setRunning(true);
-    exploring()
-      .rounds(
-        gadget,
-        contest,
-        player,
-        count,
-        proxy((more: Round[]) => {
-          if (current()) setRounds((before) => [...before, ...more]);
-        }),
-      )
-      .catch((error: Error) => current() && setFailure(error.message))
-      .finally(() => current() && setRunning(false));
+    try {
+      for (const { name, starting } of degrees) {
+        const take = (more: Round[]) => {
+          if (!current()) return;
+          setPlayed((before) => {
+            const last = before.at(-1);
+            const rounds = last?.name === name ? last.rounds : [];
+            const others = last?.name === name ? before.slice(0, -1) : before;
+            return [...others, { name, rounds: [...rounds, ...more] }];
+          });
+        };
+        if (
+          !(await exploring().rounds(
+            gadget,
+            starting ? { ...contest, starting } : contest,
+            player,
+            count,
+            proxy(take),
+          ))
+        )
+          break;
+      }
+    } catch (error) {
+      if (current()) setFailure((error as Error).message);
+    }
+    if (current()) setRunning(false);
   };
-  return { rounds, asked, running, failure, run, cancel: () => void exploring().cancel() };
+  const done = played.reduce((sum, { rounds }) => sum + rounds.length, 0);
+  return { played, done, asked, running, failure, run, cancel: () => void exploring().cancel() };
 }

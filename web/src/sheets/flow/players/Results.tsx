@@ -1,0 +1,145 @@
+import { Table } from '@mantine/core';
+import { standingOf, type Gadget, type Standing } from '@hum-lever/core';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { quartilesOf } from './bins.ts';
+import type { Played } from './useRounds.ts';
+import classes from './Players.module.css';
+
+const Histogram = lazy(() => import('./Histogram.tsx'));
+
+/** What many rounds came to, and how that changes with the difficulty. */
+export function Results({
+  gadget,
+  played,
+  scored,
+}: {
+  gadget: Gadget;
+  played: readonly Played[];
+  scored: boolean;
+}) {
+  const [chosen, setChosen] = useState('');
+  const all = useMemo(
+    () => played.map(({ name, rounds }) => ({ name, standing: standingOf(rounds) })),
+    [played],
+  );
+  const shown = all.find(({ name }) => name === chosen) ?? all[0];
+  if (!shown) return null;
+  const { standing } = shown;
+  return (
+    <section className={`card ${classes.card}`} aria-label="What came of it">
+      {all.length > 1 && (
+        <ByDegree gadget={gadget} all={all} chosen={shown.name} choose={setChosen} scored={scored} />
+      )}
+      <h2>
+        {standing.rounds.toLocaleString('en')} {standing.rounds === 1 ? 'round' : 'rounds'}
+        {all.length > 1 && ` at ${shown.name}`}
+      </h2>
+      <Outcomes gadget={gadget} ends={standing.ends} rounds={standing.rounds} />
+      <Suspense fallback={null}>
+        <div className={classes.charts}>
+          {scored && <Histogram title="Score" values={standing.scores} unit="" />}
+          <Histogram
+            title="Length of a round"
+            values={standing.lengthsUs.map((us) => us / 1_000_000)}
+            unit="s"
+          />
+          <Histogram title="Presses" values={standing.presses} unit="" />
+        </div>
+      </Suspense>
+    </section>
+  );
+}
+
+const nameOf = ({ flow }: Gadget, id: string) =>
+  id === '' ? 'no end within the time' : (flow.states.find((state) => state.id === id)?.name ?? id);
+const share = (times: number, of: number) => `${((100 * times) / of).toFixed(1)}\u202f%`;
+
+/** Each degree as a row: how it ended, and the middle half of scores and lengths. */
+function ByDegree({
+  gadget,
+  all,
+  chosen,
+  choose,
+  scored,
+}: {
+  gadget: Gadget;
+  all: { name: string; standing: Standing }[];
+  chosen: string;
+  choose: (name: string) => void;
+  scored: boolean;
+}) {
+  const ends = [...new Set(all.flatMap(({ standing }) => Object.keys(standing.ends)))];
+  const half = (values: readonly number[], unit: string) => {
+    const [low, middle, high] = quartilesOf(values).map((value) => Number(value.toFixed(1)));
+    return `${middle}${unit} (${low} to ${high})`;
+  };
+  return (
+    <div className={classes.scroll}>
+      <Table verticalSpacing={4} aria-label="By difficulty">
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>At</Table.Th>
+            {ends.map((id) => (
+              <Table.Th key={id} className="right">
+                {nameOf(gadget, id)}
+              </Table.Th>
+            ))}
+            {scored && <Table.Th className="right">Score, middle half</Table.Th>}
+            <Table.Th className="right">Length, middle half</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {all.map(({ name, standing }) => (
+            <Table.Tr key={name}>
+              <Table.Td>
+                <label className="number">
+                  <input type="radio" name="degree" checked={name === chosen} onChange={() => choose(name)} />{' '}
+                  {name}
+                </label>
+              </Table.Td>
+              {ends.map((id) => (
+                <Table.Td key={id} className="number right">
+                  {share(standing.ends[id] ?? 0, standing.rounds)}
+                </Table.Td>
+              ))}
+              {scored && <Table.Td className="number right">{half(standing.scores, '')}</Table.Td>}
+              <Table.Td className="number right">
+                {half(
+                  standing.lengthsUs.map((us) => us / 1_000_000),
+                  '\u202fs',
+                )}
+              </Table.Td>
+            </Table.Tr>
+          ))}
+        </Table.Tbody>
+      </Table>
+    </div>
+  );
+}
+
+/** How often each end was come to, as bars with their numbers. */
+function Outcomes({
+  gadget,
+  ends,
+  rounds,
+}: {
+  gadget: Gadget;
+  ends: Record<string, number>;
+  rounds: number;
+}) {
+  return (
+    <ul className={classes.outcomes}>
+      {Object.entries(ends)
+        .sort(([, a], [, b]) => b - a)
+        .map(([id, times]) => (
+          <li key={id}>
+            <span>{nameOf(gadget, id)}</span>
+            <span className={classes.track} aria-hidden>
+              <span style={{ width: `${(100 * times) / rounds}%` }} />
+            </span>
+            <span className="number">{share(times, rounds)}</span>
+          </li>
+        ))}
+    </ul>
+  );
+}
