@@ -1,3 +1,5 @@
+import '@mantine/core/styles/Stack.layer.css';
+import '../shared/styles/dialog.ts';
 import { Button, Modal, Stack, Text } from '@mantine/core';
 import { useState } from 'react';
 import { resolveConflict, useSync, type ConflictChoice } from '../client/index.ts';
@@ -22,7 +24,7 @@ const choices: { choice: ConflictChoice; title: string; about: string }[] = [
 ];
 
 /** Two tabs, or two people, changed one gadget: nothing is dropped without a word. */
-export function ConflictDialog() {
+export default function ConflictDialog() {
   const { status, base } = useSync();
   const [failure, setFailure] = useState<string | null>(null);
   if (status.kind !== 'conflict') return null;

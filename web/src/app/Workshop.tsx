@@ -3,13 +3,12 @@ import { useDisclosure, useHotkeys } from '@mantine/hooks';
 import type { Snag } from '@hum-lever/core';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, Outlet, useNavigate, useParams } from 'react-router';
-import { closeGadget, openGadget, useGadget, useHistory } from '../client/index.ts';
+import { closeGadget, openGadget, useGadget, useHistory, useSync } from '../client/index.ts';
 import { InHand } from '../inhand/index.ts';
 import { goTo } from '../shared/index.ts';
 import { checkSoon } from '../snags/index.ts';
 import { Strip } from '../strip/index.ts';
 import { player } from '../workers/index.ts';
-import { ConflictDialog } from './ConflictDialog.tsx';
 import { sheetOf } from './sheets.ts';
 import { Spine } from './Spine.tsx';
 import { TopBar } from './TopBar.tsx';
@@ -18,6 +17,7 @@ import classes from './Workshop.module.css';
 // What opens on demand comes on demand, and stays from then on.
 const SnagDrawer = lazy(() => import('../snags/SnagDrawer.tsx'));
 const RevisionDrawer = lazy(() => import('../revisions/index.ts'));
+const ConflictDialog = lazy(() => import('./ConflictDialog.tsx'));
 const KeysDialog = lazy(() => import('./KeysDialog.tsx'));
 const Commands = lazy(() => import('./Commands.tsx'));
 
@@ -93,6 +93,7 @@ function Bench({ gadgetId }: { gadgetId: string }) {
   const [stripOpen, strip] = useDisclosure(true);
   const ever = { snags: useEver(snagsOpen), revisions: useEver(revisionsOpen), keys: useEver(keysOpen) };
   const { undo, redo } = useHistory((history) => history);
+  const conflicted = useSync(({ status }) => status.kind === 'conflict');
   const navigate = useNavigate();
   const toHand = () => document.querySelector<HTMLElement>('[role="application"]')?.focus();
   useHotkeys([
@@ -122,8 +123,8 @@ function Bench({ gadgetId }: { gadgetId: string }) {
       </main>
       <InHand />
       <Strip open={stripOpen} toggle={strip.toggle} />
-      <ConflictDialog />
       <Suspense fallback={null}>
+        {conflicted && <ConflictDialog />}
         {ever.snags && <SnagDrawer opened={snagsOpen} close={snags.close} show={show} />}
         {ever.revisions && <RevisionDrawer id={gadgetId} opened={revisionsOpen} close={revisions.close} />}
         {ever.keys && <KeysDialog opened={keysOpen} close={keys.close} />}

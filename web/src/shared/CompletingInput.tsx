@@ -1,17 +1,19 @@
-import { Combobox, TextInput, useCombobox, type TextInputProps } from '@mantine/core';
-import type { Completion } from '@hum-lever/core';
-import { useId, useState, type KeyboardEvent } from 'react';
+import { TextInput, type TextInputProps } from '@mantine/core';
+import type { Gadget } from '@hum-lever/core';
+import { lazy, Suspense, useId, useRef, useState, type KeyboardEvent } from 'react';
+import type { Language, OffersHand } from './Offers.tsx';
 import classes from './CompletingInput.module.css';
 
-/** More than a dozen is a list to search, not a hint. */
-const mostOffered = 12;
+const Offers = lazy(() => import('./Offers.tsx'));
 
 type Props = Omit<TextInputProps, 'value' | 'onChange' | 'onBlur' | 'onKeyDown' | 'className'> & {
   className?: string | undefined;
   value: string;
   change: (typed: string) => void;
-  /** What could stand at the end of the text; each takes the place of the text from its start on. */
-  offered: readonly Completion[];
+  language: Language;
+  gadget: Gadget;
+  /** Whether it is being typed: only then is anything offered. */
+  typing: boolean;
   finish: () => void;
   leave?: () => void;
   escape: () => void;
@@ -19,35 +21,30 @@ type Props = Omit<TextInputProps, 'value' | 'onChange' | 'onBlur' | 'onKeyDown' 
 
 /**
  * A line of text that offers what could come next. Enter takes what is chosen, or the line; Escape gives it up. There
- * are many of these on a sheet: the list is there only while something is offered.
+ * are many of these on a sheet: the list is there only while one is typed in.
  */
 export function CompletingInput({
   className,
   value,
   change,
-  offered,
+  language,
+  gadget,
+  typing,
   finish,
   leave,
   escape,
   ...rest
 }: Props) {
-  const offers = offered.slice(0, mostOffered);
-  const open = offers.length > 0;
-  const store = useCombobox({ opened: open });
-  const [active, setActive] = useState<string | null>(null);
+  const hand = useRef<OffersHand>(null);
+  const [told, setTold] = useState<string | null | undefined>(undefined);
+  const active = typing ? told : undefined;
   const list = useId();
-  const typed = (text: string) => {
-    setActive(null);
-    store.resetSelectedOption();
-    change(text);
-  };
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
-    if (open && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) {
+    if (active !== undefined && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) {
       event.preventDefault();
-      setActive(event.key === 'ArrowDown' ? store.selectNextOption() : store.selectPreviousOption());
+      hand.current?.move(event.key === 'ArrowDown' ? 1 : -1);
     } else if (event.key === 'Enter') {
-      if (open && active !== null) store.clickSelectedOption();
-      else finish();
+      if (!hand.current?.take()) finish();
     } else if (event.key === 'Escape') escape();
   };
   return (
@@ -58,39 +55,27 @@ export function CompletingInput({
         classNames={{ input: 'number' }}
         role="combobox"
         aria-autocomplete="list"
-        aria-expanded={open}
-        aria-controls={open ? list : undefined}
-        aria-activedescendant={open && active !== null ? active : undefined}
+        aria-expanded={active !== undefined}
+        aria-controls={active === undefined ? undefined : list}
+        aria-activedescendant={active ?? undefined}
         autoComplete="off"
         value={value}
-        onChange={(event) => typed(event.currentTarget.value)}
+        onChange={(event) => change(event.currentTarget.value)}
         onBlur={leave}
         onKeyDown={onKeyDown}
       />
-      {open && (
-        <Combobox
-          store={store}
-          size="xs"
-          width="max-content"
-          position="bottom-start"
-          onOptionSubmit={(at) => {
-            const { text, start } = offers[Number(at)]!;
-            typed(`${value.slice(0, start)}${text}${/[([.]$/.test(text) ? '' : ' '}`);
-          }}
-        >
-          <Combobox.DropdownTarget>
-            <span className={classes.anchor} />
-          </Combobox.DropdownTarget>
-          <Combobox.Dropdown>
-            <Combobox.Options id={list} className={classes.offers!} aria-label="What could come next">
-              {offers.map(({ text }, at) => (
-                <Combobox.Option key={text} value={String(at)} className="number">
-                  {text}
-                </Combobox.Option>
-              ))}
-            </Combobox.Options>
-          </Combobox.Dropdown>
-        </Combobox>
+      {typing && (
+        <Suspense fallback={null}>
+          <Offers
+            language={language}
+            gadget={gadget}
+            typed={value}
+            list={list}
+            hand={hand}
+            change={change}
+            tell={setTold}
+          />
+        </Suspense>
       )}
     </div>
   );

@@ -1,6 +1,6 @@
-import { NumberInput, TextInput, Textarea, type TextInputProps } from '@mantine/core';
-import { limits, type Completion } from '@hum-lever/core';
-import { useState, type ComponentProps, type KeyboardEvent, type ReactNode } from 'react';
+import { NumberInput, TextInput, type TextInputProps } from '@mantine/core';
+import { limits, type Gadget } from '@hum-lever/core';
+import { useState, type KeyboardEvent, type ReactNode } from 'react';
 import { CompletingInput } from './CompletingInput.tsx';
 import { msToUs, usToMs } from './units.ts';
 
@@ -8,7 +8,7 @@ import { msToUs, usToMs } from './units.ts';
 export type Commit<T> = (value: T) => string | null;
 
 /** What is typed stays here until Enter or leaving the field; Escape brings back what was there. */
-function useCommit(value: string, commit: Commit<string>) {
+export function useCommit(value: string, commit: Commit<string>) {
   const [typed, setTyped] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
   const finish = () => {
@@ -25,7 +25,7 @@ function useCommit(value: string, commit: Commit<string>) {
   return { shown: typed ?? value, typing: typed !== null, setTyped, error, finish, forget };
 }
 
-type FieldProps = { value: string; commit: Commit<string> };
+export type FieldProps = { value: string; commit: Commit<string> };
 
 export function TextField({ value, commit, ...rest }: FieldProps & Omit<TextInputProps, 'value'>) {
   const { shown, setTyped, error, finish, forget } = useCommit(value, commit);
@@ -49,10 +49,10 @@ export function TextField({ value, commit, ...rest }: FieldProps & Omit<TextInpu
 export function CompletingField({
   value,
   commit,
-  offer,
   ...rest
 }: FieldProps & {
-  offer: (typed: string) => Completion[];
+  language: 'expression' | 'template';
+  gadget: Gadget;
   className?: string;
   placeholder?: string;
   'aria-label': string;
@@ -63,35 +63,11 @@ export function CompletingField({
       {...rest}
       value={shown}
       error={error}
-      offered={typing ? offer(shown) : []}
+      typing={typing}
       change={setTyped}
       finish={finish}
       leave={finish}
       escape={forget}
-    />
-  );
-}
-
-export function ProseField({
-  value,
-  commit,
-  onKeyDown,
-  ...rest
-}: FieldProps & Omit<ComponentProps<typeof Textarea>, 'value'>) {
-  const { shown, setTyped, error, finish, forget } = useCommit(value, commit);
-  return (
-    <Textarea
-      {...rest}
-      autosize
-      minRows={3}
-      value={shown}
-      error={error}
-      onChange={(event) => setTyped(event.currentTarget.value)}
-      onBlur={finish}
-      onKeyDown={(event) => {
-        if (event.key === 'Escape') forget();
-        onKeyDown?.(event);
-      }}
     />
   );
 }

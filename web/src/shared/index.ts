@@ -1,6 +1,7 @@
 export { BarIcon, ThemeButton } from './BarIcon.tsx';
 export { CompletingInput } from './CompletingInput.tsx';
-export { CompletingField, DurationField, NumberField, ProseField, RowField, TextField } from './fields.tsx';
+export { CompletingField, DurationField, NumberField, RowField, TextField } from './fields.tsx';
+export { ProseField } from './ProseField.tsx';
 export { Choice } from './Choice.tsx';
 export { FirstStep, SheetFrame } from './SheetFrame.tsx';
 export { StageIcon, stages, type Stage } from './stages.tsx';

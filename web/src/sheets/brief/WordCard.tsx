@@ -1,3 +1,4 @@
+import '../../shared/styles/picker.ts';
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { ActionIcon, MultiSelect, SegmentedControl } from '@mantine/core';

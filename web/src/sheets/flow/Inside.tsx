@@ -13,47 +13,40 @@ const chanceWords: Record<Flow['chance'], string> = {
 };
 
 /** What happens inside: signals, timers with names, and where chance begins. */
-export function Inside() {
+export default function Inside() {
   const { flow } = useDocument();
   const { signals, timers } = flow;
-  const said = [
-    signals.length > 0 ? count(signals.length, 'signal') : 'no signals',
-    timers.length > 0 ? count(timers.length, 'timer') : 'no timers',
-  ].join(', ');
   return (
-    <details className={`card ${classes.variables}`}>
-      <summary title={said}>Signals, timers, chance</summary>
-      <div className={classes.inside}>
-        <NamedList
-          title="Signals"
-          about="Raised by one rule, heard by others, before anything from outside."
-          add="Add a signal"
-          list={signals}
-          onAdd={() => edit({ name: 'addSignal', args: [`Signal ${signals.length + 1}`] })}
-          rename={(id, name) => edit({ name: 'renameSignal', args: [id, name] })}
-          remove={(id) => edit({ name: 'removeSignal', args: [id] })}
+    <div className={classes.inside}>
+      <NamedList
+        title="Signals"
+        about="Raised by one rule, heard by others, before anything from outside."
+        add="Add a signal"
+        list={signals}
+        onAdd={() => edit({ name: 'addSignal', args: [`Signal ${signals.length + 1}`] })}
+        rename={(id, name) => edit({ name: 'renameSignal', args: [id, name] })}
+        remove={(id) => edit({ name: 'removeSignal', args: [id] })}
+      />
+      <NamedList
+        title="Timers"
+        about="Started and stopped by rules; they run whatever state the gadget is in."
+        add="Add a timer"
+        list={timers}
+        onAdd={() => edit({ name: 'addTimer', args: [`Timer ${timers.length + 1}`] })}
+        rename={(id, name) => edit({ name: 'renameTimer', args: [id, name] })}
+        remove={(id) => edit({ name: 'removeTimer', args: [id] })}
+      />
+      <section>
+        <h2>Chance</h2>
+        <p className={classes.typedHint}>Where the numbers of random() begin at power-up.</p>
+        <Choice
+          label="Chance begins"
+          data={chanceKinds.map((value) => ({ value, label: chanceWords[value] }))}
+          value={flow.chance}
+          choose={(chance) => edit({ name: 'setChance', args: [chance] })}
         />
-        <NamedList
-          title="Timers"
-          about="Started and stopped by rules; they run whatever state the gadget is in."
-          add="Add a timer"
-          list={timers}
-          onAdd={() => edit({ name: 'addTimer', args: [`Timer ${timers.length + 1}`] })}
-          rename={(id, name) => edit({ name: 'renameTimer', args: [id, name] })}
-          remove={(id) => edit({ name: 'removeTimer', args: [id] })}
-        />
-        <section>
-          <h2>Chance</h2>
-          <p className={classes.typedHint}>Where the numbers of random() begin at power-up.</p>
-          <Choice
-            label="Chance begins"
-            data={chanceKinds.map((value) => ({ value, label: chanceWords[value] }))}
-            value={flow.chance}
-            choose={(chance) => edit({ name: 'setChance', args: [chance] })}
-          />
-        </section>
-      </div>
-    </details>
+      </section>
+    </div>
   );
 }
 

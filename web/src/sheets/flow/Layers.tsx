@@ -3,25 +3,21 @@ import { IconChevronUp, IconTrash } from '@tabler/icons-react';
 import { controlsOf, showOneAction, type Action, type Layer } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { Choice, count, TextField, usePlace } from '../../shared/index.ts';
+import { Choice, TextField, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
 import { ExpressionSlot } from './slots.tsx';
 import classes from './Flow.module.css';
 
 /** What the same keys mean in one layer and another: a table of keys and layers, for keypads and instruments. */
-export function Layers() {
+export default function Layers() {
   const gadget = useDocument();
   const { layers } = gadget.flow;
   const buttons = controlsOf(gadget, 'button');
   const [open, setOpen] = useState<{ layerId: string; controlId: string } | null>(null);
-  if (buttons.length === 0) return null;
   const layer = layers.find(({ id }) => id === open?.layerId);
   const key = buttons.find(({ id }) => id === open?.controlId);
   return (
-    <details className={`card ${classes.variables}`}>
-      <summary>
-        {layers.length === 0 ? 'No layers of keys' : `Keys in ${count(layers.length, 'layer')}`}
-      </summary>
+    <>
       <p className={classes.typedHint}>
         While a layer is on, its keys do what it says, whatever state the gadget is in; a key that a layer
         leaves empty means what it means in the layer to its left. Rules hear the press as well. Let go, a key
@@ -76,7 +72,7 @@ export function Layers() {
       >
         Add a layer
       </Button>
-    </details>
+    </>
   );
 }
 

@@ -1,15 +1,14 @@
 import { Button } from '@mantine/core';
-import { pasteStates } from '@hum-lever/core';
-import { useState } from 'react';
+import { pasteStates, readClipping } from '@hum-lever/core';
+import { useMemo, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { useClipping } from './clipboard.ts';
 import classes from './Flow.module.css';
 
 /** Pastes what was copied; what it names and is not here is said to have been left out. */
-export function PasteButton() {
+export default function PasteButton({ copied }: { copied: string }) {
   const gadget = useDocument();
-  const clipping = useClipping((state) => state.clipping);
   const [notes, setNotes] = useState<string[]>([]);
+  const clipping = useMemo(() => readClipping(copied), [copied]);
   if (!clipping) return null;
   const paste = () => {
     const pasted = pasteStates(gadget, clipping, null);

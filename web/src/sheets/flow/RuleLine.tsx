@@ -1,15 +1,16 @@
 import { ActionIcon, Menu } from '@mantine/core';
 import { IconDots, IconKeyboard } from '@tabler/icons-react';
-import { areInside, completeExpression, showExpression, type Rule, type State } from '@hum-lever/core';
-import { useState } from 'react';
+import { areInside, showExpression, type Rule, type State } from '@hum-lever/core';
+import { lazy, Suspense, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, CompletingField, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
 import { targetChoices, typedGuard } from './sentences.ts';
 import { TriggerSlots } from './TriggerSlots.tsx';
-import { TypedRule } from './TypedRule.tsx';
-import { WhyNot } from './WhyNot.tsx';
 import classes from './Flow.module.css';
+
+const TypedRule = lazy(() => import('./TypedRule.tsx'));
+const WhyNot = lazy(() => import('./WhyNot.tsx'));
 
 /** A rule as a sentence: when, if, then, and where to. */
 export function RuleLine({
@@ -38,12 +39,14 @@ export function RuleLine({
         {number}
       </span>
       <div className={classes.sentence}>
-        {typing ? (
-          <TypedRule rule={rule} put={change} close={() => setTyping(false)} />
-        ) : (
-          <Sentence state={state} rule={rule} number={number} change={change} />
-        )}
-        {asking && <WhyNot ruleId={rule.id} close={() => setAsking(false)} />}
+        <Suspense fallback={null}>
+          {typing ? (
+            <TypedRule rule={rule} put={change} close={() => setTyping(false)} />
+          ) : (
+            <Sentence state={state} rule={rule} number={number} change={change} />
+          )}
+          {asking && <WhyNot ruleId={rule.id} close={() => setAsking(false)} />}
+        </Suspense>
       </div>
       <span className={classes.ruleTools}>
         <ActionIcon
@@ -110,7 +113,8 @@ function Sentence({
         <CompletingField
           className={classes.guard!}
           aria-label="Only if"
-          offer={(typed) => completeExpression(typed, typed.length, gadget)}
+          language="expression"
+          gadget={gadget}
           placeholder="always"
           value={rule.guard === null ? '' : showExpression(rule.guard, gadget)}
           commit={guard}

@@ -1,15 +1,15 @@
 import { TextInput } from '@mantine/core';
 import { isHistory, nestingOf } from '@hum-lever/core';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { useDocument } from '../../client/index.ts';
-import { Inside } from './Inside.tsx';
+import { useCopied } from './clipboard.ts';
 import { useActive, useLastRule } from './lastRule.ts';
-import { Layers } from './Layers.tsx';
 import { Outline } from './Outline.tsx';
-import { PasteButton } from './PasteButton.tsx';
+import { Panels } from './Panels.tsx';
 import { StateCard } from './StateCard.tsx';
-import { Variables } from './Variables.tsx';
 import classes from './Flow.module.css';
+
+const PasteButton = lazy(() => import('./PasteButton.tsx'));
 
 /** From so many states on, a filter helps more than it takes room. */
 const manyStates = 8;
@@ -18,17 +18,14 @@ export function RulesView() {
   const { flow } = useDocument();
   const active = useActive();
   const lastRuleId = useLastRule();
+  const copied = useCopied((state) => state.text);
   const [filter, setFilter] = useState('');
   const nesting = useMemo(() => nestingOf(flow), [flow]);
   const wanted = filter.toLowerCase();
   const shown = ({ name }: { name: string }) => name.toLowerCase().includes(wanted);
   return (
     <>
-      <div className={classes.panels}>
-        <Variables />
-        <Inside />
-        <Layers />
-      </div>
+      <Panels />
       <div className={classes.withOutline}>
         <div className={classes.side}>
           {flow.states.length > manyStates && (
@@ -42,7 +39,11 @@ export function RulesView() {
             />
           )}
           <Outline activeIds={active} shown={shown} />
-          <PasteButton />
+          {copied !== null && (
+            <Suspense fallback={null}>
+              <PasteButton copied={copied} />
+            </Suspense>
+          )}
         </div>
         <ol className={classes.states}>
           {nesting.ordered.filter(shown).map((state) => {

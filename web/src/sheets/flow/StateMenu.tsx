@@ -70,7 +70,7 @@ export function StateMenu({ state, first }: { state: State; first: boolean }) {
         >
           Put it and those beside it into a new state; what they share moves up
         </Menu.Item>
-        <Menu.Item onClick={() => copyState(gadget, state.id)}>
+        <Menu.Item onClick={() => void copyState(gadget, state.id)}>
           Copy, to paste here or in another gadget
         </Menu.Item>
         <Menu.Divider />

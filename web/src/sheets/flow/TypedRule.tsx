@@ -1,4 +1,4 @@
-import { completeRule, ExpressionError, readRule, showRule, type Rule } from '@hum-lever/core';
+import { ExpressionError, readRule, showRule, type Rule } from '@hum-lever/core';
 import { useState } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { CompletingInput } from '../../shared/index.ts';
@@ -6,7 +6,7 @@ import { refusal } from './sentences.ts';
 import classes from './Flow.module.css';
 
 /** The rule as one line, for those who would rather type. What can stand at the end of it is offered. */
-export function TypedRule({
+export default function TypedRule({
   rule,
   put,
   close,
@@ -34,7 +34,9 @@ export function TypedRule({
         autoFocus
         aria-label="The rule as text"
         value={typed}
-        offered={completeRule(typed, typed.length, gadget)}
+        language="rule"
+        gadget={gadget}
+        typing
         change={(value) => {
           setTyped(value);
           setWrong(null);

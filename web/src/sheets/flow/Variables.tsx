@@ -4,6 +4,7 @@ import { countUses, type Saved, type Variable } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, count, NumberField, TextField, usePlace } from '../../shared/index.ts';
 import { usePlayer } from '../../workers/index.ts';
+import { nowWords } from './nowWords.ts';
 import { UsesMenu } from './UsesMenu.tsx';
 import classes from './Flow.module.css';
 
@@ -52,7 +53,7 @@ const optionIds = (variables: readonly Variable[]) =>
   variables.flatMap((variable) => (variable.kind === 'choice' ? variable.options.map(({ id }) => id) : []));
 
 /** What the gadget remembers, with what it is just now. */
-export function Variables() {
+export default function Variables() {
   const { variables } = useDocument().flow;
   const add = () =>
     edit({
@@ -60,11 +61,7 @@ export function Variables() {
       args: [fresh('number', freshName(variables, 'number'), null, optionIds(variables))],
     });
   return (
-    <details className={`card ${classes.variables}`}>
-      <summary>
-        {variables.length === 0 ? 'No variables' : count(variables.length, 'variable')}
-        <Values variables={variables} />
-      </summary>
+    <>
       {variables.length > 0 && (
         <div className={classes.scroll}>
           <Table verticalSpacing={4}>
@@ -94,21 +91,7 @@ export function Variables() {
       <Button size="compact-sm" variant="default" onClick={add} mt={6}>
         Add a variable
       </Button>
-    </details>
-  );
-}
-
-/** Each with what it is now, as far as a line holds them. */
-function Values({ variables }: { variables: readonly Variable[] }) {
-  const now = usePlayer((state) => state.shown?.variables);
-  return (
-    <span className={classes.values}>
-      {variables.slice(0, 12).map((variable) => (
-        <span key={variable.id}>
-          {variable.name} <span className="number">{nowWords(variable, now?.[variable.id])}</span>
-        </span>
-      ))}
-    </span>
+    </>
   );
 }
 
@@ -178,14 +161,6 @@ function VariableRow({ variable }: { variable: Variable }) {
       </Table.Td>
     </Table.Tr>
   );
-}
-
-function nowWords(variable: Variable, now: number | number[] | undefined): string {
-  if (now === undefined) return '–';
-  if (Array.isArray(now)) return now.join(' ');
-  if (variable.kind === 'flag') return now === 1 ? 'yes' : 'no';
-  if (variable.kind === 'choice') return variable.options[now]?.name ?? String(now);
-  return variable.kind === 'number' && variable.unit !== '' ? `${now}\u202f${variable.unit}` : String(now);
 }
 
 type Change = (patch: object) => string | null;

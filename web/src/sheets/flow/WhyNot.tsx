@@ -7,7 +7,7 @@ import { placeWords } from './UsesMenu.tsx';
 import classes from './Flow.module.css';
 
 /** Which part of trigger, state and condition held a rule back, at the moment that the strip stands at. */
-export function WhyNot({ ruleId, close }: { ruleId: string; close: () => void }) {
+export default function WhyNot({ ruleId, close }: { ruleId: string; close: () => void }) {
   const gadget = useDocument();
   const pastUs = usePlayer((state) => state.pastUs);
   usePlayer((state) => state.traceVersion);

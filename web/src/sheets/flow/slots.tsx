@@ -1,10 +1,4 @@
-import {
-  completeExpression,
-  completeTemplate,
-  showExpression,
-  showTemplate,
-  type Length,
-} from '@hum-lever/core';
+import { showExpression, showTemplate, type Length } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
 import { Choice, CompletingField, DurationField } from '../../shared/index.ts';
 import { typedExpression, typedTemplate } from './sentences.ts';
@@ -68,7 +62,8 @@ export function ExpressionSlot({
     <CompletingField
       className={(template ? classes.wide : short ? classes.short : classes.expression)!}
       aria-label={label}
-      offer={(typed) => (template ? completeTemplate : completeExpression)(typed, typed.length, gadget)}
+      language={template ? 'template' : 'expression'}
+      gadget={gadget}
       value={(template ? showTemplate : showExpression)(value, gadget)}
       commit={(typed) => {
         const read = (template ? typedTemplate : typedExpression)(typed, gadget);

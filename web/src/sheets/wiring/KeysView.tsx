@@ -1,3 +1,4 @@
+import '../../shared/styles/picker.ts';
 import { ActionIcon, Button, MultiSelect, Table, VisuallyHidden } from '@mantine/core';
 import { IconTrash } from '@tabler/icons-react';
 import {

@@ -1,3 +1,4 @@
+import '../../../shared/styles/toggle.ts';
 import { Switch } from '@mantine/core';
 import type { Button, GestureSetting } from '@hum-lever/core';
 import { DurationField, NumberField, StageIcon } from '../../../shared/index.ts';

@@ -1,3 +1,4 @@
+import '../../../shared/styles/toggle.ts';
 import { Button as PushButton, Switch } from '@mantine/core';
 import { type Knob, type KnobReading } from '@hum-lever/core';
 import { Choice, DurationField, NumberField, StageIcon } from '../../../shared/index.ts';

@@ -1,3 +1,4 @@
+import '../../../shared/styles/toggle.ts';
 import '@mantine/core/styles/Progress.layer.css';
 import { Button as PushButton, Checkbox, Progress, SegmentedControl } from '@mantine/core';
 import {

@@ -1,3 +1,4 @@
+import '../../../shared/styles/toggle.ts';
 import { Button as PushButton, Switch } from '@mantine/core';
 import {
   adviseEncoder,

@@ -7,7 +7,7 @@ import { QuestionForm } from './QuestionForm.tsx';
 import { TaskTable } from './TaskTable.tsx';
 import { useExploring } from './useExploring.ts';
 import classes from './Ask.module.css';
-import '@mantine/core/styles/Progress.css';
+import '@mantine/core/styles/Progress.layer.css';
 
 const caveatWords: Record<Caveat, string> = {
   chance: 'Of random numbers with many outcomes, both ends and some between were tried.',

@@ -9,7 +9,7 @@ import { doable, PlayerSlots } from './PlayerSlots.tsx';
 import { Results } from './Results.tsx';
 import { useRounds } from './useRounds.ts';
 import classes from './Players.module.css';
-import '@mantine/core/styles/Progress.css';
+import '@mantine/core/styles/Progress.layer.css';
 
 /** Bots that play many rounds: what comes of doing nothing, of mashing, and of playing well. */
 export function PlayersView() {
