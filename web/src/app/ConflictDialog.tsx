@@ -1,5 +1,5 @@
 import '@mantine/core/styles/Stack.layer.css';
-import '../shared/styles/dialog.ts';
+import '../shared/styles/dialog.css';
 import { Button, Modal, Stack, Text } from '@mantine/core';
 import { useState } from 'react';
 import { resolveConflict, useSync, type ConflictChoice } from '../client/index.ts';

@@ -1,5 +1,5 @@
 import '@mantine/core/styles/Kbd.layer.css';
-import '../shared/styles/dialog.ts';
+import '../shared/styles/dialog.css';
 import { Kbd, Modal, Table } from '@mantine/core';
 import { useDocument } from '../client/index.ts';
 import { keyName } from '../shared/index.ts';

@@ -9,6 +9,7 @@ import '@mantine/core/styles/Paper.layer.css';
 import '@mantine/core/styles/Popover.layer.css';
 import '@mantine/core/styles/Loader.layer.css';
 import '@mantine/core/styles/Input.layer.css';
+import '@mantine/core/styles/Combobox.layer.css';
 import '@mantine/core/styles/Button.layer.css';
 import '@mantine/core/styles/ActionIcon.layer.css';
 import '@mantine/core/styles/FloatingIndicator.layer.css';

@@ -1,5 +1,5 @@
 import '@mantine/core/styles/Anchor.layer.css';
-import '../shared/styles/dialog.ts';
+import '../shared/styles/dialog.css';
 import { Anchor, Button, Drawer, TextInput } from '@mantine/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';

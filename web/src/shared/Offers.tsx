@@ -1,4 +1,3 @@
-import './styles/picker.ts';
 import { Combobox, useCombobox } from '@mantine/core';
 import { completeExpression, completeRule, completeTemplate, type Gadget } from '@hum-lever/core';
 import { useEffect, useImperativeHandle, type Ref } from 'react';

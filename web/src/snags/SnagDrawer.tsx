@@ -1,4 +1,4 @@
-import '../shared/styles/dialog.ts';
+import '../shared/styles/dialog.css';
 import { Button, Drawer } from '@mantine/core';
 import { IconAlertOctagon, IconAlertTriangle, IconInfoCircle } from '@tabler/icons-react';
 import type { Gadget, Snag, SnagWay, Trial } from '@hum-lever/core';

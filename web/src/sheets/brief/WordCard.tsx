@@ -1,4 +1,4 @@
-import '../../shared/styles/picker.ts';
+import '../../shared/styles/picker.css';
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { ActionIcon, MultiSelect, SegmentedControl } from '@mantine/core';

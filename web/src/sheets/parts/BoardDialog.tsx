@@ -1,4 +1,4 @@
-import '../../shared/styles/dialog.ts';
+import '../../shared/styles/dialog.css';
 import { ActionIcon, Button, Modal, NativeSelect, Table, VisuallyHidden } from '@mantine/core';
 import { IconPlus, IconTrash } from '@tabler/icons-react';
 import {

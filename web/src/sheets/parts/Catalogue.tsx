@@ -1,4 +1,4 @@
-import '../../shared/styles/dialog.ts';
+import '../../shared/styles/dialog.css';
 import { Modal, Text, TextInput, UnstyledButton } from '@mantine/core';
 import { IconSearch } from '@tabler/icons-react';
 import { addPartEdit, partGroups } from '@hum-lever/core';

@@ -1,4 +1,4 @@
-import '../../shared/styles/picker.ts';
+import '../../shared/styles/picker.css';
 import { ActionIcon, Button, MultiSelect, Table, VisuallyHidden } from '@mantine/core';
 import { IconTrash } from '@tabler/icons-react';
 import {

@@ -1,4 +1,4 @@
-import '../../shared/styles/toggle.ts';
+import '../../shared/styles/toggle.css';
 import { Checkbox, NativeSelect } from '@mantine/core';
 import { choicesFor, type Lead, type Nets } from '@hum-lever/core';
 import { edit } from '../../client/index.ts';

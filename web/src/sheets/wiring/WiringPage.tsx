@@ -1,4 +1,4 @@
-import '../../shared/styles/toggle.ts';
+import '../../shared/styles/toggle.css';
 import { Button, Menu, SegmentedControl, Switch } from '@mantine/core';
 import { IconChevronDown } from '@tabler/icons-react';
 import { boardChoices, boardOf, netsOf, printWiringCsv } from '@hum-lever/core';

@@ -1,4 +1,4 @@
-import '../../../shared/styles/toggle.ts';
+import '../../../shared/styles/toggle.css';
 import { Switch } from '@mantine/core';
 import { contactOf, failsAfterUs, type ContactFigures, type SwitchModel } from '@hum-lever/core';
 import { useDocument } from '../../../client/index.ts';

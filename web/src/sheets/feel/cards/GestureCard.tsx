@@ -1,4 +1,4 @@
-import '../../../shared/styles/toggle.ts';
+import '../../../shared/styles/toggle.css';
 import { Switch } from '@mantine/core';
 import type { Button, GestureSetting } from '@hum-lever/core';
 import { DurationField, NumberField, StageIcon } from '../../../shared/index.ts';

@@ -1,4 +1,4 @@
-import '../../../shared/styles/toggle.ts';
+import '../../../shared/styles/toggle.css';
 import { Button as PushButton, Switch } from '@mantine/core';
 import { controlsOf, countUses, shareOf, type Button, type Chord } from '@hum-lever/core';
 import { useCallback } from 'react';

@@ -1,4 +1,4 @@
-import '../../../shared/styles/toggle.ts';
+import '../../../shared/styles/toggle.css';
 import '@mantine/core/styles/Progress.layer.css';
 import { Button as PushButton, Checkbox, Progress, SegmentedControl } from '@mantine/core';
 import {

@@ -1,4 +1,4 @@
-import '../../../shared/styles/toggle.ts';
+import '../../../shared/styles/toggle.css';
 import { Button as PushButton, Switch } from '@mantine/core';
 import {
   adviseEncoder,
