@@ -338,7 +338,7 @@ export {
   canAnswer,
   endsOf,
   Explorer,
-  movesOf,
+  doableMoves,
   sameAs,
   sameStatesAs,
   scriptOf,

@@ -2,21 +2,18 @@ import {
   compileFlow,
   eventCodes,
   fireTimer,
-  op,
-  operands,
   powerUp,
   stateType,
   stepFlow,
   type Around,
-  type Code,
   type EventCodes,
   type FlowState,
   type FlowTables,
 } from '../flow/index.ts';
-import type { Gadget, GestureKind, Knob } from '../gadget/index.ts';
-import { valueOf } from '../gesture/index.ts';
+import type { Gadget } from '../gadget/index.ts';
 import { NeverAtRest } from '../kernel/index.ts';
-import { keptDown, movesOf, type Move } from './moves.ts';
+import { Controls } from './controls.ts';
+import type { Move } from './moves.ts';
 import { Outcomes } from './outcomes.ts';
 import { influencing, variablesIn } from './influence.ts';
 import { packingOf, type Packing } from './packing.ts';
@@ -72,9 +69,8 @@ export class Explorer {
   private readonly scratch: Int32Array;
   private readonly state: FlowState;
   private readonly places: number[];
-  /** Controls whose place is kept, by number, with the place among the places. */
-  private readonly placeOf: ReadonlyMap<number, number>;
-  private readonly live: readonly number[];
+  /** What hands can do, and what comes of it. */
+  readonly controls: Controls;
   private readonly around: Around;
   /** Of each state but the first: from where it was first come to, and how. */
   private readonly parent = new IntList();
@@ -97,32 +93,18 @@ export class Explorer {
     this.codes = eventCodes(gadget);
     this.fired = Array<boolean>(this.tables.ruleIds.length).fill(false);
     this.entered = Array<boolean>(this.tables.stateIds.length).fill(false);
-    const all = movesOf(gadget);
-    const asked = controlsAsked(this.tables);
-    const kept = gadget.controls.flatMap(({ id, kind }, number) =>
-      kind === 'button' && (asked.has(number) || this.mattersWhileDown(id)) ? [id] : [],
-    );
-    this.moves = [
-      ...all.filter(
-        ({ controlId, what }) => !(kept.includes(controlId) && (what === 'tap' || what === 'hold')),
-      ),
-      ...kept.flatMap((id) => keptDown(all, id)),
-    ];
-    const placed = gadget.controls.flatMap(({ id, kind }, number) =>
-      kept.includes(id) || kind === 'knob' || (kind === 'encoder' && asked.has(number)) ? [number] : [],
-    );
-    this.placeOf = new Map(placed.map((number, at) => [number, at]));
+    this.controls = new Controls(gadget, this.tables, this.codes);
+    this.moves = this.controls.moves;
     this.followed = followedIn(gadget, this.tables, also);
-    this.packing = packingOf(this.tables, placed.length, this.followed);
+    this.packing = packingOf(this.tables, this.controls.placed, this.followed);
     this.store = new StateStore(this.packing.words);
     this.scratch = new Int32Array(this.packing.words);
-    this.places = placed.map((number) => restOf(gadget.controls[number]!));
-    this.live = this.moves.flatMap((move, at) => (this.matters(move) ? [at] : []));
+    this.places = this.controls.atRest();
     this.around = {
       nowUs: 0,
       seed: 1,
       quiet: true,
-      control: (number) => this.controlValue(number),
+      control: (number) => this.controls.valueAt(number, this.places),
       random: (n) => this.outcomes.choose(n),
       elapsed: () => {
         this.caveats.add('elapsed');
@@ -168,34 +150,6 @@ export class Explorer {
     return this.store.count - this.head;
   }
 
-  /**
-   * Whether it matters that the key is down for a while: some rule waits for its release, or one for its press and
-   * another for what the same press comes to. One that anything triggers does not count.
-   */
-  private mattersWhileDown(controlId: string): boolean {
-    const { ruleEvent } = this.tables;
-    const heard = (gesture: GestureKind) => ruleEvent.includes(this.codes.gesture(controlId, gesture));
-    if (heard('release') || heard('heldRelease')) return true;
-    return heard('press') && (heard('tap') || heard('hold'));
-  }
-
-  /** Whether anything could answer the move, or ask where its control is. */
-  private matters(move: Move): boolean {
-    if (this.tables.hasAlways || this.tables.layers.length > 0) return true;
-    const number = this.gadget.controls.findIndex(({ id }) => id === move.controlId);
-    if (this.placeOf.has(number)) return true;
-    return move.events.some((event) => this.tables.heard[event]);
-  }
-
-  private controlValue(number: number): number {
-    const control = this.gadget.controls[number]!;
-    const at = this.placeOf.get(number);
-    if (at === undefined) return 0;
-    const place = this.places[at]!;
-    if (control.kind === 'button') return place === 0 ? 0 : 1;
-    return control.kind === 'knob' ? valueOf(place, control.reading) : place;
-  }
-
   private found(state: FlowState, from: number, step: number): number {
     this.packing.pack(state, this.places, this.scratch, 0);
     const known = this.store.count;
@@ -213,16 +167,6 @@ export class Explorer {
     this.packing.pack(state, places, this.scratch, 0);
     return this.store.find(this.scratch);
   }
-  /** Places of the controls that keep theirs, before anybody touched them. */
-  placesAtRest(): number[] {
-    return [...this.placeOf.keys()].map((number) => restOf(this.gadget.controls[number]!));
-  }
-  /** Changes them as a move leaves them. */
-  place(places: number[], move: Move): void {
-    const at = this.placeOf.get(this.gadget.controls.findIndex(({ id }) => id === move.controlId));
-    if (at !== undefined) places[at] = move.key ? move.key.to : places[at]! + move.by;
-  }
-
   /** Puts a state that was found before the eyes of `ask` and of expressions. */
   load(id: number): Readonly<FlowState> {
     this.loaded = id;
@@ -258,7 +202,7 @@ export class Explorer {
     if (this.state.ended) return;
     for (const { what, number } of [...this.state.timers])
       if (what !== 'save') this.take(from, { kind: 'timer', what, number });
-    for (const move of this.live) this.take(from, { kind: 'move', move });
+    for (const move of this.controls.live) this.take(from, { kind: 'move', move });
   }
 
   private take(from: number, step: Step): void {
@@ -317,51 +261,10 @@ export class Explorer {
       return true;
     }
     const move = this.moves[step.move]!;
-    const events = this.moved(move);
+    const events = this.controls.make(move, this.places, () => this.caveats.add('knob'));
     if (!events) return false;
     for (const event of events) stepFlow(tables, state, event, around);
     return true;
-  }
-
-  /** Moves the control, where its place is kept; returns the events of it, or null where it cannot move so. */
-  private moved(move: Move): readonly number[] | null {
-    const number = this.gadget.controls.findIndex(({ id }) => id === move.controlId);
-    const at = this.placeOf.get(number);
-    if (at === undefined) return move.events;
-    const before = this.places[at]!;
-    if (move.key) {
-      if (before !== move.key.from) return null;
-      this.places[at] = move.key.to;
-      return move.events;
-    }
-    const control = this.gadget.controls[number]!;
-    if (control.kind === 'button') return before === 0 ? move.events : null;
-    const after = before + move.by;
-    if (control.kind !== 'knob') {
-      if (Math.abs(after) > 100) {
-        this.caveats.add('knob');
-        return null;
-      }
-      this.places[at] = after;
-      return move.events;
-    }
-    if (after < 0 || after >= control.reading.steps) return null;
-    this.places[at] = after;
-    return this.knobEvents(control, before, after);
-  }
-
-  /** A step of a knob, and the values that it crosses by it. */
-  private knobEvents(control: Knob, before: number, after: number): number[] {
-    const [from, to] = [valueOf(before, control.reading), valueOf(after, control.reading)];
-    const step = this.codes.gesture(control.id, after > before ? 'up' : 'down');
-    const crossed = this.codes.awaited.flatMap(({ trigger, code }) =>
-      trigger.kind === 'crossing' &&
-      trigger.controlId === control.id &&
-      (trigger.rising ? from < trigger.at && to >= trigger.at : from >= trigger.at && to < trigger.at)
-        ? [code]
-        : [],
-    );
-    return [step, ...crossed];
   }
 
   /** A step as one number: moves first, then rules, timers and signals. */
@@ -407,28 +310,4 @@ function followedIn(gadget: Gadget, tables: FlowTables, also: Followed): Readonl
     tables,
     [...also, ...done].map((id) => variableIds.indexOf(id)).filter((at) => at >= 0),
   );
-}
-
-/** Where a control is at power-up: keys are up, encoders at 0, knobs in the middle. */
-const restOf = (control: Gadget['controls'][number]): number =>
-  control.kind === 'knob' ? Math.floor(control.reading.steps / 2) : 0;
-
-/** Numbers of the controls that some expression asks, or some layer wants held. */
-function controlsAsked(tables: FlowTables): ReadonlySet<number> {
-  const found = new Set(tables.layers.flatMap(({ held }) => (held >= 0 ? [held] : [])));
-  const look = (value: unknown): void => {
-    if (!Array.isArray(value)) {
-      if (typeof value === 'object' && value !== null && !(value instanceof Set))
-        Object.values(value).forEach(look);
-      return;
-    }
-    if (value.length > 0 && value.every((one) => typeof one === 'number')) {
-      const code = value as Code;
-      for (let at = 0; at < code.length; at += 1 + operands(code[at]!))
-        if (code[at] === op.control) found.add(code[at + 1]!);
-    } else value.forEach(look);
-  };
-  look([tables.ruleGuard, tables.ruleActions, tables.entry, tables.exit, tables.beginActions]);
-  look([tables.ruleDelay, tables.layers.map(({ condition, keys }) => [condition, [...keys.values()]])]);
-  return found;
 }

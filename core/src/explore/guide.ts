@@ -27,15 +27,6 @@ export class Guide {
     this.least = pressesTo(explorer, holds);
   }
 
-  /** Where the controls are before anybody touched them. */
-  placesAtRest(): number[] {
-    return this.explorer.placesAtRest();
-  }
-  /** The controls are where that move leaves them. */
-  moved(places: number[], move: Move): void {
-    this.explorer.place(places, move);
-  }
-
   /** What to do now; null: wait, or no way is known from there. */
   next(state: FlowState, places: readonly number[]): Move | null {
     const { explorer, out, least } = this;

@@ -45,6 +45,8 @@ export interface Skill {
 /** What a player sees of a round. */
 export interface Seen extends Surroundings {
   readonly state: FlowState;
+  /** Where the controls lie that keep their place. */
+  readonly places: readonly number[];
 }
 interface Decision {
   atUs: number;
@@ -59,8 +61,6 @@ export class Hand {
   private drawn = 0;
   /** Of each line of a policy: when it will be done; null: its condition does not hold. */
   private readonly due: (number | null)[];
-  /** Where the controls are, for one who knows the way. */
-  private readonly places: number[];
   private aim: { move: Move; dueUs: number } | null = null;
 
   constructor(skill: Skill, seed: number, hands: Hands) {
@@ -68,7 +68,6 @@ export class Hand {
     this.seed = seed;
     this.hands = hands;
     this.due = skill.policy.map(() => null);
-    this.places = skill.guide?.placesAtRest() ?? [];
   }
 
   /** Whether what happens may change what it is about to do; others keep their beat. */
@@ -77,8 +76,7 @@ export class Hand {
   }
 
   /** A move was begun. */
-  did(move: Move): void {
-    this.skill.guide?.moved(this.places, move);
+  did(): void {
     this.aim = null;
   }
 
@@ -107,7 +105,7 @@ export class Hand {
       case 'policy':
         return this.decideByPolicy(nowUs, lastUs, seen);
       case 'way':
-        return this.decideByWay(nowUs, lastUs, seen.state);
+        return this.decideByWay(nowUs, lastUs, seen);
     }
   }
 
@@ -133,8 +131,8 @@ export class Hand {
     return Math.max(dueUs, lastUs === null ? 0 : lastUs + this.hands.comfortableRepeatUs);
   }
 
-  private decideByWay(nowUs: number, lastUs: number | null, state: FlowState): Decision | null {
-    const move = this.skill.guide!.next(state, this.places);
+  private decideByWay(nowUs: number, lastUs: number | null, { state, places }: Seen): Decision | null {
+    const move = this.skill.guide!.next(state, places);
     if (!move) this.aim = null;
     else if (this.aim?.move !== move) {
       this.aim = { move, dueUs: nowUs + reactionUs(this.seed, this.drawn) };

@@ -6,7 +6,7 @@ export {
   type Followed,
   type Step,
 } from './explorer.ts';
-export { movesOf, type Move } from './moves.ts';
+export { doableMoves, movesOf, type Move } from './moves.ts';
 export {
   askExplorer,
   canAnswer,

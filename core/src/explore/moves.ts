@@ -231,6 +231,13 @@ export function movesOf(gadget: Gadget): Move[] {
   });
 }
 
+/** What a player can do: everything that comes to something, and knobs, whose events depend on where they are. */
+export const doableMoves = (gadget: Gadget): Move[] =>
+  movesOf(gadget).filter(
+    ({ controlId, events }) =>
+      events.length > 0 || gadget.controls.some(({ id, kind }) => id === controlId && kind === 'knob'),
+  );
+
 /**
  * The moves of a key that matters while it is down, apart: pressing it, holding on, letting go. Other things can be done
  * in between, and timers can run out.

@@ -1,4 +1,5 @@
-import { emptyFlow, type Action, type Gadget } from '../gadget/index.ts';
+import { freshEncoder, freshKnob } from '../drawer/index.ts';
+import { emptyFlow, type Action, type Control, type Gadget } from '../gadget/index.ts';
 import { button, frozen, numberVariable, partsFor, pressToLight, rule, state } from '../test/fixtures.ts';
 import {
   Arena,
@@ -219,5 +220,68 @@ describe('degrees of difficulty', () => {
     expect(startingAt(gadget, 'v8', 1).flow.variables[0]).toMatchObject({ initialId: 'q2' });
     expect(startingAt(gadget, 'v9', 1).flow.variables[1]).toMatchObject({ initial: true });
     expect(gadget.flow.variables[1]).toMatchObject({ initial: false });
+  });
+});
+
+describe('what hands do to controls', () => {
+  const knob = { ...freshKnob({ kind: 'potentiometer', figures: {} }, 'Breath', null, null), id: 'b2' };
+  const dial = { ...freshEncoder({ kind: 'encoder', figures: {} }, 'Flame', null, null), id: 'b3' };
+  const played = (states: ReturnType<typeof state>[], player: Player, limitUs = 20_000_000) => {
+    const gadget: Gadget = {
+      ...bare,
+      controls: [button(), knob, dial],
+      flow: { ...emptyFlow(), variables: bare.flow.variables, initialId: 's1', states },
+    };
+    const whole = frozen({ ...gadget, parts: partsFor(gadget) });
+    const plan = { ...contest, opening: [], endStateIds: ['s2'], scoreId: 'v1', limitUs };
+    return new Arena(whole, plan, player).play(1);
+  };
+  const policy = (...lines: [string, string, string][]): Player => ({
+    kind: 'policy',
+    lines: lines.map(([when, controlId, what]) => ({ when, controlId, what })),
+  });
+
+  it('is seen by the flow: a knob turned up, an encoder, a key that is down', () => {
+    const over = (guard: string) => [
+      state('s1', {
+        rules: [rule('r1', { trigger: { kind: 'every', delay: 50_000 }, guard, targetIds: ['s2'] })],
+      }),
+      state('s2'),
+    ];
+    expect(played(over('value(b2) > 55'), policy(['true', 'b2', 'up']))).toMatchObject({ endStateId: 's2' });
+    expect(played(over('value(b2) > 55'), policy(['true', 'b2', 'down']))).toMatchObject({
+      endStateId: null,
+    });
+    expect(played(over('value(b3) == -4'), policy(['true', 'b3', 'down']))).toMatchObject({
+      endStateId: 's2',
+    });
+    // A tap is over before half a second; held, the key is found down.
+    const tapped = played(over('value(b1) == 1'), policy(['true', 'b1', 'tap']));
+    expect(tapped).toMatchObject({ endStateId: 's2', presses: 1 });
+    expect(played(over('value(b1) == 1'), { kind: 'idle' })).toMatchObject({ endStateId: null });
+  });
+
+  it('is seen by the player, and a crossing by the flow', () => {
+    const crossing = { kind: 'crossing', controlId: 'b2', at: 60, rising: true } as const;
+    const states = [
+      state('s1', { rules: [rule('r1', { trigger: crossing, targetIds: ['s2'] })] }),
+      state('s2'),
+    ];
+    expect(played(states, policy(['value(b2) < 70', 'b2', 'up']))).toMatchObject({ endStateId: 's2' });
+    // One who stops short of it never comes there.
+    const short = played(states, policy(['value(b2) < 55', 'b2', 'up']));
+    expect(short).toMatchObject({ endStateId: null });
+    expect(short.presses).toBeGreaterThan(0);
+  });
+
+  it('has an end: what cannot be turned further is not turned', () => {
+    const up = { kind: 'gesture', controlId: 'b2', gesture: 'up' } as const;
+    const states = [
+      state('s1', { rules: [rule('r1', { trigger: up, actions: [set('v1 + 1')] })] }),
+      state('s2'),
+    ];
+    const round = played(states, policy(['true', 'b2', 'up']), 60_000_000);
+    const { reading } = knob as Extract<Control, { kind: 'knob' }>;
+    expect(round.score).toBe(Math.min(30, reading.steps - 1 - Math.floor(reading.steps / 2)));
   });
 });

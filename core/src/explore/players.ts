@@ -1,6 +1,7 @@
 import {
   compileExpression,
   compileFlow,
+  eventCodes,
   fireTimer,
   nextTimerUs,
   powerUp,
@@ -14,7 +15,8 @@ import { nestingOf, type Gadget } from '../gadget/index.ts';
 import { startingAt } from './degrees.ts';
 import { Guide } from './guide.ts';
 import { Hand, type Player, type Seen, type Skill } from './hand.ts';
-import { keptDown, movesOf, type Move } from './moves.ts';
+import { Controls, type Happening } from './controls.ts';
+import { doableMoves, keptDown, type Move } from './moves.ts';
 
 /** What is played: from where, to which ends, for how long at most. */
 export interface Contest {
@@ -74,6 +76,7 @@ export class Arena {
   private readonly ends: readonly number[];
   private readonly score: number;
   private readonly skill: Skill;
+  private readonly controls: Controls;
   private readonly limitUs: number;
   private readonly starting: { slot: number; value: number } | null = null;
 
@@ -82,7 +85,7 @@ export class Arena {
     const { starting } = contest;
     this.gadget = starting ? startingAt(gadget, starting.variableId, starting.value) : gadget;
     this.tables = compileFlow(this.gadget).tables;
-    this.moves = movesOf(gadget).filter(({ events }) => events.length > 0);
+    this.moves = doableMoves(this.gadget);
     this.limitUs = contest.limitUs;
     this.opening = contest.opening.map(({ controlId, what }) => this.moveOf(controlId, what));
     this.ends = contest.endStateIds.map((id) => this.tables.stateIds.indexOf(id)).filter((at) => at >= 0);
@@ -95,11 +98,18 @@ export class Arena {
     const policy =
       player.kind === 'policy'
         ? player.lines.map(({ when, controlId, what }) => ({
-            when: compileExpression(when, scopeOf(gadget), null),
+            when: compileExpression(when, scopeOf(this.gadget), null),
             move: this.moveOf(controlId, what),
           }))
         : [];
-    const guide = player.kind === 'way' ? new Guide(gadget, player.stateId) : null;
+    const guide = player.kind === 'way' ? new Guide(this.gadget, player.stateId) : null;
+    const codes = eventCodes(this.gadget);
+    this.controls = new Controls(
+      this.gadget,
+      this.tables,
+      codes,
+      policy.map(({ when }) => when),
+    );
     this.skill = { player, moves: this.moves, policy, guide };
   }
 
@@ -112,7 +122,7 @@ export class Arena {
 
   /** One round. The same seed is the same round. */
   play(seed: number): Round {
-    return new RoundRun(this.tables, this.gadget.flow.chance === 'same' ? 1 : seed).run({
+    return new RoundRun(this.tables, this.controls, this.gadget.flow.chance === 'same' ? 1 : seed).run({
       opening: this.opening,
       ends: this.ends,
       score: this.score,
@@ -137,8 +147,11 @@ class RoundRun {
   nowUs = 0;
   private readonly tables: FlowTables;
   private readonly state: FlowState;
-  /** Events of moves under way, in order of time. */
-  private readonly coming: { atUs: number; event: number }[] = [];
+  private readonly controls: Controls;
+  /** Where the controls lie that keep their place. */
+  private readonly places: number[];
+  /** What comes of moves under way, in order of time. */
+  private readonly coming: Happening[] = [];
   private presses = 0;
   private steps = 0;
 
@@ -146,18 +159,23 @@ class RoundRun {
   /** What expressions of a policy see. */
   private readonly seen: Seen;
 
-  constructor(tables: FlowTables, seed: number) {
+  constructor(tables: FlowTables, controls: Controls, seed: number) {
     this.tables = tables;
-    this.around = { nowUs: 0, seed, control: () => 0, quiet: true };
+    this.controls = controls;
+    this.places = controls.atRest();
+    const { places } = this;
+    const control = (number: number) => controls.valueAt(number, places);
+    this.around = { nowUs: 0, seed, control, quiet: true };
     this.state = powerUp(tables, this.around).state;
     const { state } = this;
     this.seen = {
       state,
+      places,
       values: state.values,
       random: () => 0,
       active: (one) => state.active[one]!,
       elapsed: (one) => Math.floor((this.nowUs - state.enteredUs[one]!) / 1_000),
-      control: () => 0,
+      control,
       fault: () => undefined,
     };
   }
@@ -198,11 +216,11 @@ class RoundRun {
   }
 
   private begin(move: Move, fromUs: number, hand: Hand): void {
-    const { events, atUs, presses, steps } = move;
-    hand.did(move);
-    events.forEach((event, n) => this.coming.push({ atUs: fromUs + atUs[n]!, event }));
+    hand.did();
+    for (const one of this.controls.timeline(move, this.places))
+      this.coming.push({ ...one, atUs: fromUs + one.atUs });
     this.coming.sort((a, b) => a.atUs - b.atUs);
-    this.presses += presses + steps;
+    this.presses += move.presses + move.steps;
   }
 
   private nextUs(): number {
@@ -220,17 +238,15 @@ class RoundRun {
       this.steps += 1;
       this.nowUs = Math.max(this.nowUs, dueUs);
       this.around.nowUs = this.nowUs;
-      const { blockedUs } =
-        timerUs <= handUs
-          ? fireTimer(
-              tables,
-              state,
-              state.timers.findIndex((timer) => timer.dueUs === timerUs),
-              this.around,
-            )
-          : stepFlow(tables, state, this.coming.shift()!.event, this.around);
+      if (timerUs <= handUs) {
+        const timer = state.timers.findIndex(({ dueUs: at }) => at === timerUs);
+        this.nowUs += fireTimer(tables, state, timer, this.around).blockedUs;
+        continue;
+      }
+      const one = this.coming.shift()!;
+      if ('to' in one) this.places[one.at] = one.to;
       // Everything stands still meanwhile, and what hands do waits.
-      this.nowUs += blockedUs;
+      else this.nowUs += stepFlow(tables, state, one.event, this.around).blockedUs;
     }
     this.nowUs = Math.max(this.nowUs, untilUs);
   }

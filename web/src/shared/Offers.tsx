@@ -59,6 +59,8 @@ export default function Offers({
     <Combobox
       store={store}
       size="xs"
+      withinPortal={false}
+      floatingStrategy="fixed"
       width="max-content"
       position="bottom-start"
       onOptionSubmit={(at) => {

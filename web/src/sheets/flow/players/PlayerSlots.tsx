@@ -2,9 +2,9 @@ import { ActionIcon, Button } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import {
   controlsOf,
+  doableMoves,
   endsOf,
   isHistory,
-  movesOf,
   type Gadget,
   type Player,
   type PolicyLine,
@@ -32,13 +32,11 @@ interface Props {
 
 /** Things that can be done, as one text each. */
 export function doable(gadget: Gadget): Doable[] {
-  return movesOf(gadget)
-    .filter(({ events }) => events.length > 0)
-    .map(({ controlId, what }) => ({
-      value: `${controlId} ${what}`,
-      label: stepWords(gadget, { kind: 'move', controlId, what }),
-      line: { controlId, what },
-    }));
+  return doableMoves(gadget).map(({ controlId, what }) => ({
+    value: `${controlId} ${what}`,
+    label: stepWords(gadget, { kind: 'move', controlId, what }),
+    line: { controlId, what },
+  }));
 }
 
 /** Each kind of player as it starts out. */
