@@ -59,7 +59,8 @@ export default function Offers({
     <Combobox
       store={store}
       size="xs"
-      withinPortal={false}
+      // Cards keep what is in them to themselves, and the page wants everything inside its landmarks.
+      portalProps={{ target: 'main' }}
       floatingStrategy="fixed"
       width="max-content"
       position="bottom-start"
