@@ -146,7 +146,7 @@ export class Run implements Surroundings {
   actAll(actions: readonly CompiledAction[], at: number | null): void {
     if (actions.length === 0) return;
     this.at = at;
-    for (const action of actions) this.act(action);
+    for (let n = 0; n < actions.length; n += 1) this.act(actions[n]!);
   }
 
   /** Holds a value inside the variable's range, or wraps it around. */

@@ -42,19 +42,19 @@ export function enterFirst(run: Run): void {
 export function microstep(run: Run, rules: readonly number[]): void {
   const { tables } = run;
   const only = rules.length === 1 ? rules[0]! : -1;
-  if (only >= 0 && tables.ruleDomain[only] === domain.none) {
-    fire(run, only);
-    return;
+  if (only >= 0) {
+    const stays = tables.ruleDomain[only] === domain.none;
+    if (stays || (tables.sequential && !tables.remembers)) {
+      sayRule(run, only);
+      const plan = stays ? null : planOf(run, only);
+      if (plan) leaveAll(run, plan.left);
+      run.actAll(tables.ruleActions[only]!, tables.ruleOwner[only]!);
+      if (plan) enter(run, plan.entered, plan);
+      return;
+    }
   }
   // What a rule is said to be fired from comes before what leaving does.
   for (const rule of rules) sayRule(run, rule);
-  if (only >= 0 && tables.sequential && !tables.remembers) {
-    const plan = planOf(run, only);
-    leaveAll(run, plan.left);
-    run.actAll(tables.ruleActions[only]!, tables.ruleOwner[only]!);
-    enter(run, plan.entered, plan);
-    return;
-  }
   leaveAll(run, exitSet(run, rules));
   for (const rule of rules) run.actAll(tables.ruleActions[rule]!, tables.ruleOwner[rule]!);
   // Only now: what was left just now is remembered already.
@@ -81,11 +81,6 @@ function sayRule(run: Run, rule: number): void {
     ruleId: tables.ruleIds[rule]!,
     stateId: tables.stateIds[tables.ruleOwner[rule]!]!,
   });
-}
-
-function fire(run: Run, rule: number): void {
-  sayRule(run, rule);
-  run.actAll(run.tables.ruleActions[rule]!, run.tables.ruleOwner[rule]!);
 }
 
 /** What history states of the states that are left will remember. */
@@ -119,7 +114,8 @@ function enter(
 ): void {
   const { tables, state } = run;
   const { type, timed } = tables;
-  for (const into of entered) {
+  for (let n = 0; n < entered.length; n += 1) {
+    const into = entered[n]!;
     state.active[into] = 1;
     if (type[into] === stateType.atomic || type[into] === stateType.final) {
       if (tables.sequential) state.atoms[0] = into;
