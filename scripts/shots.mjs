@@ -114,9 +114,21 @@ try {
   await view('Map');
   await sleep(1_500);
   await shot('flow-map');
+  await theme('dark');
+  await open('flow?view=players');
+  await choice('with flame at');
+  await (await named('Play them')).click();
+  const rows = By.css('[aria-label="By difficulty"] tbody tr');
+  await driver.wait(async () => (await driver.findElements(rows)).length === 5, 20_000);
+  await named('Play them');
+  await driver.executeScript(
+    'document.querySelector(\'[aria-label="What came of it"]\').scrollIntoView()',
+  );
+  await shot('flow-players-dark');
+  await theme('light');
   await driver.get(`${url}/g/${idOf('Cue Lantern')}/flow?view=ask`);
   await driver.wait(
-    async () => /All \d+ states were looked at/.test(await (await find('main')).getText()),
+    async () => /All [\d,]+ states were looked at/.test(await (await find('main')).getText()),
     20_000,
   );
   await (await named('Ask')).click();
@@ -161,10 +173,6 @@ try {
     if (/\d times; first/.test(await (await find('main')).getText())) break;
   }
   await shot('feel-faulty-dark');
-  await open('flow');
-  await press();
-  await sleep(1_000);
-  await shot('flow-dark');
   await reed('wiring');
   const select = await find('main select');
   await select.sendKeys('Small radio');

@@ -256,6 +256,31 @@ describe('the explorer', () => {
     expect(askExplorer(explorer, { kind: 'ever', what: 'in(s3)' }).path).toHaveLength(3);
   });
 
+  it('holds a key that waits for another long enough', () => {
+    const hold = { kind: 'gesture', controlId: 'b1', gesture: 'hold' } as const;
+    const tap = { ...hold, gesture: 'tap' } as const;
+    const gadget = played(
+      [
+        state('s1', {
+          rules: [
+            rule('r1', { trigger: hold, targetIds: ['s2'] }),
+            rule('r2', { trigger: tap, targetIds: ['s1'] }),
+          ],
+        }),
+        state('s2', { rules: [rule('r3', { trigger: { kind: 'chord', chordId: 'c1' }, targetIds: ['s3'] })] }),
+        state('s3'),
+      ],
+      {
+        controls: [
+          button({ id: 'b1', name: 'Go', gestures: gestures({ holdUs: 800_000 }) }),
+          button({ id: 'b2', name: 'Back', key: null }),
+        ],
+        chords: [{ id: 'c1', name: 'Both', controlIds: ['b1', 'b2'], windowUs: 300_000, ordered: false, holdUs: null, waits: true }],
+      },
+    ); // prettier-ignore
+    expect(walked(gadget).coverage).toEqual({ states: [3, 3], rules: [3, 3] });
+  });
+
   it('says how many of the innermost states it entered', () => {
     const gadget = played([state('s1'), state('s2'), state('s3', { parentId: 's2' })]);
     expect(walked(gadget).coverage.states).toEqual([1, 2]);

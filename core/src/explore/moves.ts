@@ -82,14 +82,15 @@ const draft = (controlId: string, what: string, stimuli: Stimulus[], patch: Part
 const down = (controlId: string, atUs: number): Stimulus => ({ atUs, controlId, what: 'down' });
 const up = (controlId: string, atUs: number): Stimulus => ({ atUs, controlId, what: 'up' });
 
-function buttonDrafts({ id, gestures }: Button, heard: ReadonlySet<string>): Draft[] {
+/** @param waitUs how much later than the finger its press may count, for chords that it waits for */
+function buttonDrafts({ id, gestures }: Button, heard: ReadonlySet<string>, waitUs: number): Draft[] {
   const press = (atUs: number, lengthUs = pressUs) => [down(id, atUs), up(id, atUs + lengthUs)];
   const times = (count: number) =>
     Array.from({ length: count }, (_, n) => press(n * (pressUs + betweenUs))).flat();
   const drafts = [draft(id, 'tap', press(0), { presses: 1 })];
   const { holdUs, longerHoldsUs, doubleWindowUs, triple, repeat } = gestures;
   const hold = (what: string, us: number) =>
-    drafts.push(draft(id, what, press(0, us + 50_000), { presses: 1, holdUs: us }));
+    drafts.push(draft(id, what, press(0, us + waitUs + 50_000), { presses: 1, holdUs: us }));
   if (holdUs !== null && (heard.has('hold') || heard.has('heldRelease'))) hold('hold', holdUs);
   longerHoldsUs.forEach((us, n) => {
     const what = n === 0 ? 'hold2' : 'hold3';
@@ -106,6 +107,10 @@ function buttonDrafts({ id, gestures }: Button, heard: ReadonlySet<string>): Dra
 export const placeOfStep = (step: number, { reading: { steps } }: Knob): number =>
   Math.round(((step + 0.5) / steps) * 1_000);
 
+/** The longest that a press of the key waits for others that it may be meant together with. */
+const chordWaitUs = ({ chords }: Gadget, id: string): number =>
+  Math.max(0, ...chords.flatMap((chord) => (chord.controlIds.includes(id) ? [chord.windowUs] : [])));
+
 function draftsOf(gadget: Gadget): Draft[] {
   const triggers = gadget.flow.states.flatMap(({ rules }) => rules.map(({ trigger }) => trigger));
   const heardOf = (id: string) =>
@@ -118,7 +123,7 @@ function draftsOf(gadget: Gadget): Draft[] {
     const { id } = control;
     switch (control.kind) {
       case 'button':
-        return buttonDrafts(control, heardOf(id));
+        return buttonDrafts(control, heardOf(id), chordWaitUs(gadget, id));
       case 'encoder': {
         const turn = (by: number): Draft =>
           draft(

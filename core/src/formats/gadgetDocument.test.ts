@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { EditRefused, limits, type Button, type Gadget } from '../gadget/index.ts';
 import { checkGadget, snagRules } from '../snag/index.ts';
 import { runTrial, trialSchema } from '../trial/index.ts';
-import { wayInto } from '../explore/index.ts';
+import { Explorer, wayInto } from '../explore/index.ts';
 import { replay, type Stimulus } from '../machine/index.ts';
 import { pressToLight } from '../test/fixtures.ts';
 import { editGadget, printGadget, readGadget, readGadgetText } from './index.ts';
@@ -176,6 +176,22 @@ describe.each<Demo>([
     const report = checkGadget(faulty!);
     expect([...new Set(report.snags.map(({ rule }) => rule))].sort().join(' ')).toBe(faults);
     expect(report.failed).toEqual([]);
+  });
+
+  it('comes to every state by hand, as far as a walk of some seconds leads', () => {
+    const explorer = new Explorer(current!, { states: 30_000, edges: 400_000 });
+    explorer.advance(Infinity);
+    const { stateIds } = explorer.tables;
+    const { states } = current!.flow;
+    const missed = states.filter(
+      ({ id, kind }) =>
+        (kind === 'plain' || kind === 'final') &&
+        !states.some(({ parentId }) => parentId === id) &&
+        !explorer.entered[stateIds.indexOf(id)],
+    );
+    // A minute of good play lies before that end.
+    expect(missed.map((state) => state.name)).toEqual(name === 'kettle-keeper' ? ['Well kept'] : []);
+    if (explorer.complete) expect(explorer.fired).not.toContain(false);
   });
 
   it('can be played to wherever a snag of its flow is', () => {
