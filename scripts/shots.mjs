@@ -121,9 +121,7 @@ try {
   const rows = By.css('[aria-label="By difficulty"] tbody tr');
   await driver.wait(async () => (await driver.findElements(rows)).length === 5, 20_000);
   await named('Play them');
-  await driver.executeScript(
-    'document.querySelector(\'[aria-label="What came of it"]\').scrollIntoView()',
-  );
+  await driver.executeScript('document.querySelector(\'[aria-label="What came of it"]\').scrollIntoView()');
   await shot('flow-players-dark');
   await theme('light');
   await driver.get(`${url}/g/${idOf('Cue Lantern')}/flow?view=ask`);

@@ -37,6 +37,29 @@ const stack = new Int32Array(1_024);
 export function evaluate(code: Code, around: Surroundings): number {
   const { values } = around;
   const { length } = code;
+  // Most guards and counters are a variable and a number: no stack for those.
+  if (length === 5 && code[0] === op.load && code[2] === op.push) {
+    const left = values[code[1]!]!;
+    const right = code[3]!;
+    switch (code[4]) {
+      case op.lt:
+        return left < right ? 1 : 0;
+      case op.ge:
+        return left >= right ? 1 : 0;
+      case op.eq:
+        return left === right ? 1 : 0;
+      case op.gt:
+        return left > right ? 1 : 0;
+      case op.le:
+        return left <= right ? 1 : 0;
+      case op.ne:
+        return left === right ? 0 : 1;
+      case op.add:
+        return (left + right) | 0;
+      case op.sub:
+        return (left - right) | 0;
+    }
+  }
   let top = -1;
   let at = 0;
   while (at < length) {
