@@ -97,6 +97,18 @@ const loose: fc.Arbitrary<string> = fc
   );
 
 describe('expressions', () => {
+  it('give the same for a variable and a number, however the number is written', () => {
+    const operators = ['<', '<=', '>', '>=', '==', '!=', '+', '-', '*', '/', '%', '&', '<<'];
+    const edge = fc.oneof(fc.integer(), fc.constantFrom(0, 1, 2_147_483_647, -2_147_483_648));
+    fc.assert(
+      fc.property(edge, fc.nat(), fc.constantFrom(...operators), (a, b, operator) => {
+        expect(value(`a ${operator} ${b}`, [a])).toBe(value(`(a + 0) ${operator} (${b} + 0)`, [a]));
+      }),
+      { seed: 19, numRuns: 400 },
+    );
+    expect(value('a + 1', [2_147_483_647])).toBe(-2_147_483_648);
+    expect(value('a - 2', [-2_147_483_648])).toBe(2_147_483_646);
+  });
   it('agree with 32-bit arithmetic worked out in big integers', () => {
     fc.assert(
       fc.property(worked, ({ text, value: expected }) => {
