@@ -85,11 +85,21 @@ describe('the strip', () => {
       'output o1',
     ); // prettier-ignore
     expect(lit).toMatchObject({ kind: 'band', text: '60\u202f%', dim: false });
-    const [turned] = inLane(
-      marksIn(gadget, [{ at: 50, lane: 'colour', id: 'o1', colour: 'violet' }], { fromUs: 0, toUs: 100 }),
-      'output o1',
+    const level = { mode: 'level', levelPercent: 60 } as const;
+    const turned = marksIn(
+      gadget,
+      [
+        { at: 0, lane: 'light', id: 'o1', light: level, fromPercent: 0 },
+        { at: 50, lane: 'colour', id: 'o1', colour: 'violet' },
+        { at: 70, lane: 'light', id: 'o1', light: { mode: 'off' }, fromPercent: 60 },
+      ],
+      { fromUs: 0, toUs: 100 },
     );
-    expect(turned).toMatchObject({ kind: 'tick', text: 'violet' });
+    expect(inLane(turned, 'output o1').map((mark) => mark.kind === 'band' && [mark.text, mark.dim])).toEqual([
+      ['60\u202f%', false],
+      ['60\u202f%, violet', false],
+      ['off, violet', true],
+    ]);
   });
 
   it('marks what came twice', () => {

@@ -107,8 +107,8 @@ function addTick(marks: Mark[], tick: Tick): void {
 }
 
 /** What lasts until the next entry of its lane; everything else is a moment. */
-type Lasting = EntryOf<'contact' | 'clean' | 'state' | 'light' | 'text' | 'tone'>;
-const lasting = new Set<Lane>(['contact', 'clean', 'state', 'light', 'text', 'tone']);
+type Lasting = EntryOf<'contact' | 'clean' | 'state' | 'light' | 'colour' | 'text' | 'tone'>;
+const lasting = new Set<Lane>(['contact', 'clean', 'state', 'light', 'colour', 'text', 'tone']);
 const lasts = (entry: TraceEntry): entry is Lasting => lasting.has(entry.lane);
 
 /** Entries to look back through for what was there before the window; older than that is rare and only paint. */
@@ -125,9 +125,14 @@ export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Sp
   const end = firstAt(trace, window.toUs + 1);
   const open = new Map<string, number>();
   const rows = new Map<string, string[]>();
-  /** What a display shows from this entry on: all its rows, as one line. */
+  const lit = new Map<string, Lit>();
+  /** What a display shows from this entry on, all its rows as one line; what a light does, and its colour. */
   const note = (entry: TraceEntry, index: number) => {
     if (entry.lane === 'state') inState.enter(entry.id, index);
+    // Without power a light forgets its colour.
+    if (entry.lane === 'power' && entry.event === 'cycle') lit.clear();
+    if (entry.lane === 'light') lit.set(entry.id, { ...lit.get(entry.id), light: entry.light });
+    if (entry.lane === 'colour') lit.set(entry.id, { ...lit.get(entry.id), colour: entry.colour });
     if (entry.lane !== 'text') return;
     const shown = [...(rows.get(entry.id) ?? [])];
     shown[entry.row] = entry.text.trim();
@@ -147,7 +152,8 @@ export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Sp
     if (span.toUs < span.fromUs) return;
     if (entry.lane === 'contact' || entry.lane === 'clean')
       marks.push({ kind: 'level', lane, span, level: entry.level, entry: index });
-    else marks.push({ kind: 'band', lane, span, entry: index, ...bandOf(entry, inState.at(index), rows) });
+    else
+      marks.push({ kind: 'band', lane, span, entry: index, ...bandOf(entry, inState.at(index), rows, lit) });
   };
   for (let index = first; index < end; index += 1) {
     const entry = trace[index]!;
@@ -173,12 +179,24 @@ export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Sp
   return marks;
 }
 
-function bandOf(entry: Lasting, states: string, rows: Map<string, string[]>): { text: string; dim: boolean } {
+/** A light as it was told last; nothing: never yet. */
+interface Lit {
+  light?: EntryOf<'light'>['light'];
+  colour?: string;
+}
+
+function bandOf(
+  entry: Lasting,
+  states: string,
+  rows: Map<string, string[]>,
+  lit: Map<string, Lit>,
+): { text: string; dim: boolean } {
   switch (entry.lane) {
     case 'state':
       return { text: states, dim: false };
     case 'light':
-      return { text: lightText(entry.light), dim: entry.light.mode === 'off' };
+    case 'colour':
+      return lightBand(lit.get(entry.id) ?? {});
     case 'text':
       return textBand(rows.get(entry.id) ?? []);
     case 'tone':
@@ -189,8 +207,10 @@ function bandOf(entry: Lasting, states: string, rows: Map<string, string[]>): { 
 }
 
 /** As short as it can be said: a dimmed lamp changes often. */
-const lightText = (light: EntryOf<'light'>['light']) =>
-  light.mode === 'level' ? `${light.levelPercent}\u202f%` : light.mode;
+function lightBand({ light = { mode: 'off' }, colour }: Lit) {
+  const does = light.mode === 'level' ? `${light.levelPercent}\u202f%` : light.mode;
+  return { text: colour === undefined ? does : `${does}, ${colour}`, dim: light.mode === 'off' };
+}
 
 const textBand = (rows: string[]) => {
   const text = rows.filter((row) => row !== undefined && row !== '').join(' / ');
@@ -222,7 +242,6 @@ function tickOf(entry: TraceEntry, names: ReadonlyMap<string, string>): { text: 
   if (entry.lane === 'signal') return { text: names.get(entry.id) ?? '', bad: false };
   if (entry.lane === 'midi')
     return { text: entry.bytes.map((byte) => byte.toString(16)).join(' '), bad: false };
-  if (entry.lane === 'colour') return { text: entry.colour, bad: false };
   if (entry.lane === 'typed') return { text: entry.text, bad: false };
   if (entry.lane === 'move') return { text: String(entry.value), bad: false };
   if (entry.lane === 'gesture') return { text: entry.gesture, bad: false };
