@@ -92,13 +92,16 @@ describe('the strip', () => {
         { at: 0, lane: 'light', id: 'o1', light: level, fromPercent: 0 },
         { at: 50, lane: 'colour', id: 'o1', colour: 'violet' },
         { at: 70, lane: 'light', id: 'o1', light: { mode: 'off' }, fromPercent: 60 },
+        { at: 80, lane: 'power', event: 'cycle' },
+        { at: 90, lane: 'light', id: 'o1', light: { mode: 'on' }, fromPercent: 0 },
       ],
       { fromUs: 0, toUs: 100 },
     );
     expect(inLane(turned, 'output o1').map((mark) => mark.kind === 'band' && [mark.text, mark.dim])).toEqual([
       ['60\u202f%', false],
       ['60\u202f%, violet', false],
-      ['off, violet', true],
+      ['off', true],
+      ['on', false],
     ]);
   });
 

@@ -166,7 +166,10 @@ export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Sp
       continue;
     }
     const lane = laneOf(entry);
-    if (lane === null) continue;
+    if (lane === null) {
+      note(entry, index);
+      continue;
+    }
     if (lasts(entry)) {
       close(lane, entry.at);
       note(entry, index);
@@ -209,7 +212,8 @@ function bandOf(
 /** As short as it can be said: a dimmed lamp changes often. */
 function lightBand({ light = { mode: 'off' }, colour }: Lit) {
   const does = light.mode === 'level' ? `${light.levelPercent}\u202f%` : light.mode;
-  return { text: colour === undefined ? does : `${does}, ${colour}`, dim: light.mode === 'off' };
+  const dim = light.mode === 'off';
+  return { text: dim || colour === undefined ? does : `${does}, ${colour}`, dim };
 }
 
 const textBand = (rows: string[]) => {
