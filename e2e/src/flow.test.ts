@@ -51,10 +51,11 @@ describe('a game of three states', () => {
     await rename('State 2', 'Now');
     await bench.click('Add a state');
     await rename('State 3', 'Done');
+    // Before anything leads there: a second is soon over.
+    await bench.choose('On entering Now: add something that happens', 'Set a light');
     await bench.clickLabel('Add a rule to Waiting');
     await bench.pick(await slot('Waiting', 1, 'When'), 'after');
     await bench.pick(await slot('Waiting', 1, 'Then'), 'go to Now');
-    await bench.choose('On entering Now: add something that happens', 'Set a light');
     await bench.clickLabel('Add a rule to Now');
     await bench.pick(await slot('Now', 1, 'Then'), 'go to Done');
     await current('Now');
