@@ -11,6 +11,8 @@ export type Happening = { atUs: number } & ({ event: number } | { at: number; to
  * it is down is pressed and let go as moves of their own; knobs, and encoders whose value is asked, keep their place.
  */
 export class Controls {
+  /** As hands make them, a key pressed and let go in one. */
+  readonly whole: readonly Move[];
   readonly moves: readonly Move[];
   /** Numbers of the moves that anything could answer. */
   readonly live: readonly number[];
@@ -25,7 +27,8 @@ export class Controls {
     this.gadget = gadget;
     this.tables = tables;
     this.codes = codes;
-    const all = movesOf(gadget);
+    this.whole = movesOf(gadget);
+    const all = this.whole;
     const asked = controlsAsked(tables, seen);
     const kept = gadget.controls.flatMap(({ id, kind }, number) =>
       kind === 'button' && (asked.has(number) || this.mattersWhileDown(id)) ? [id] : [],

@@ -20,11 +20,9 @@ export class Guide {
     const goal = explorer.tables.stateIds.indexOf(stateId);
     if (goal < 0) throw new RangeError(`expected the id of a state, got "${stateId}"`);
     explorer.advance(Infinity);
-    const holds = new Uint8Array(explorer.count);
-    for (let id = 0; id < holds.length; id += 1) holds[id] = explorer.load(id).active[goal]!;
     this.explorer = explorer;
     this.out = edgesBy(explorer, 'edgeFrom');
-    this.least = pressesTo(explorer, holds);
+    this.least = pressesTo(explorer, goal);
   }
 
   /** What to do now; null: wait, or no way is known from there. */

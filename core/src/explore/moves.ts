@@ -237,8 +237,8 @@ export function movesOf(gadget: Gadget): Move[] {
 }
 
 /** What a player can do: everything that comes to something, and knobs, whose events depend on where they are. */
-export const doableMoves = (gadget: Gadget): Move[] =>
-  movesOf(gadget).filter(
+export const doableMoves = (gadget: Gadget, moves: readonly Move[] = movesOf(gadget)): Move[] =>
+  moves.filter(
     ({ controlId, events }) =>
       events.length > 0 || gadget.controls.some(({ id, kind }) => id === controlId && kind === 'knob'),
   );

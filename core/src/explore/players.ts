@@ -4,8 +4,10 @@ import {
   eventCodes,
   fireTimer,
   nextTimerUs,
+  outwards,
   powerUp,
   scopeOf,
+  standing,
   stepFlow,
   type Around,
   type FlowState,
@@ -44,19 +46,16 @@ export interface Round {
  * Where a round is over: innermost states from which, by their own rules and those around them, all ways lead to the
  * beginning; and final ones. Not those that others stand beside: what goes on there may lead elsewhere.
  */
-export function endsOf({ flow }: Gadget): string[] {
-  const { initialId } = flow;
-  const nesting = nestingOf(flow);
-  return flow.states
-    .filter(({ id, kind, rules }) => {
-      const around = nesting.ancestorsOf(id);
-      if ([id, ...around.map((one) => one.id)].includes(initialId ?? '') || nesting.childrenOf(id).length > 0)
-        return false;
-      if (around.some((one) => one.kind === 'parallel')) return false;
-      if (kind === 'final') return true;
-      const targets = [rules, ...around.map((one) => one.rules)].flatMap((list) =>
-        list.flatMap(({ targetIds }) => targetIds),
-      );
+export function endsOf(gadget: Gadget): string[] {
+  const { initialId } = gadget.flow;
+  const nesting = nestingOf(gadget.flow);
+  return standing(gadget, nesting)
+    .filter((state) => {
+      const home = outwards(nesting, state);
+      if (home.some(({ id }) => id === initialId)) return false;
+      if (home.slice(1).some(({ kind }) => kind === 'parallel')) return false;
+      if (state.kind === 'final') return true;
+      const targets = home.flatMap(({ rules }) => rules.flatMap(({ targetIds }) => targetIds));
       return targets.length > 0 && targets.every((target) => target === initialId);
     })
     .map(({ id }) => id);
@@ -85,7 +84,20 @@ export class Arena {
     const { starting } = contest;
     this.gadget = starting ? startingAt(gadget, starting.variableId, starting.value) : gadget;
     this.tables = compileFlow(this.gadget).tables;
-    this.moves = doableMoves(this.gadget);
+    const lines =
+      player.kind === 'policy'
+        ? player.lines.map((line) => ({
+            ...line,
+            when: compileExpression(line.when, scopeOf(this.gadget), null),
+          }))
+        : [];
+    this.controls = new Controls(
+      this.gadget,
+      this.tables,
+      eventCodes(this.gadget),
+      lines.map(({ when }) => when),
+    );
+    this.moves = doableMoves(this.gadget, this.controls.whole);
     this.limitUs = contest.limitUs;
     this.opening = contest.opening.map(({ controlId, what }) => this.moveOf(controlId, what));
     this.ends = contest.endStateIds.map((id) => this.tables.stateIds.indexOf(id)).filter((at) => at >= 0);
@@ -95,21 +107,8 @@ export class Arena {
       const slot = this.tables.slot[this.tables.variableIds.indexOf(starting.variableId)]!;
       this.starting = { slot, value: starting.value };
     }
-    const policy =
-      player.kind === 'policy'
-        ? player.lines.map(({ when, controlId, what }) => ({
-            when: compileExpression(when, scopeOf(this.gadget), null),
-            move: this.moveOf(controlId, what),
-          }))
-        : [];
+    const policy = lines.map(({ when, controlId, what }) => ({ when, move: this.moveOf(controlId, what) }));
     const guide = player.kind === 'way' ? new Guide(this.gadget, player.stateId) : null;
-    const codes = eventCodes(this.gadget);
-    this.controls = new Controls(
-      this.gadget,
-      this.tables,
-      codes,
-      policy.map(({ when }) => when),
-    );
     this.skill = { player, moves: this.moves, policy, guide };
   }
 

@@ -118,15 +118,17 @@ function within(
   return { verdict: explorer.complete ? 'yes' : 'unknown', path: null };
 }
 
-/** Fewest presses and steps from every state to one where `holds`; -1: no way. Timers cost nothing. */
-export function pressesTo(explorer: Explorer, holds: Uint8Array): Int32Array {
+/**
+ * Fewest presses and steps from everything found to where the state of that number is active; -1: no way. Timers cost
+ * nothing.
+ */
+export function pressesTo(explorer: Explorer, state: number): Int32Array {
   const { start, order } = edgesBy(explorer, 'edgeTo');
   const least = new Int32Array(explorer.count).fill(-1);
   // States by distance, one list each: weights are small whole numbers.
   const levels: number[][] = [[]];
-  holds.forEach((yes, id) => {
-    if (yes === 1) levels[0]!.push(id);
-  });
+  for (let id = 0; id < explorer.count; id += 1)
+    if (explorer.load(id).active[state] === 1) levels[0]!.push(id);
   for (let level = 0; level < levels.length; level += 1) {
     const list = levels[level] ?? [];
     for (let at = 0; at < list.length; at += 1) {
@@ -151,11 +153,9 @@ export const effortOf = ({ moves }: Explorer, move: number) => moves[move]!.pres
 function home(explorer: Explorer, { stateId, presses }: Extract<Question, { kind: 'home' }>): Answer {
   const state = explorer.tables.stateIds.indexOf(stateId);
   if (state < 0) throw new RangeError(`expected the id of a state, got "${stateId}"`);
-  const holds = new Uint8Array(explorer.count);
-  for (let id = 0; id < holds.length; id += 1) holds[id] = explorer.load(id).active[state]!;
   // What was not walked from has no way on yet, and would look like a dead end.
   if (!explorer.complete) return { verdict: 'unknown', path: null };
-  const least = pressesTo(explorer, holds);
+  const least = pressesTo(explorer, state);
   const stuck = least.indexOf(-1);
   if (stuck >= 0) return { verdict: 'no', path: explorer.pathTo(stuck), endId: stuck, presses: null };
   const most = least.reduce((worst, one) => Math.max(worst, one), 0);

@@ -5,7 +5,7 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, Outlet, useNavigate, useParams } from 'react-router';
 import { closeGadget, openGadget, useGadget, useHistory, useSync } from '../client/index.ts';
 import { InHand } from '../inhand/index.ts';
-import { goTo } from '../shared/index.ts';
+import { goTo, useEver } from '../shared/index.ts';
 import { checkSoon } from '../snags/index.ts';
 import { Strip } from '../strip/index.ts';
 import { player } from '../workers/index.ts';
@@ -51,13 +51,6 @@ function useFollowers(ready: boolean): void {
       checkSoon(document);
     });
   }, [ready]);
-}
-
-/** Whether something has been wanted at least once. */
-function useEver(now: boolean): boolean {
-  const [ever, setEver] = useState(now);
-  if (now && !ever) setEver(true);
-  return ever || now;
 }
 
 /** A gadget on the bench: spine, sheet, in hand, strip. */

@@ -1,7 +1,7 @@
 import '../shared/styles/dialog.css';
 import { Button, Drawer } from '@mantine/core';
 import { IconAlertOctagon, IconAlertTriangle, IconInfoCircle } from '@tabler/icons-react';
-import type { Gadget, Snag, SnagWay, Trial } from '@hum-lever/core';
+import { findRule, type Gadget, type Snag, type SnagWay, type Trial } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit, useDocument } from '../client/index.ts';
 import { FirstStep } from '../shared/index.ts';
@@ -87,11 +87,11 @@ function Finding({ snag, show, close }: { snag: Snag; show: () => void; close: (
 }
 
 /** The state that a finding of the flow is about, where it can be gone to. */
-function stateOf({ flow }: Gadget, { rule, place }: Snag): string | null {
+function stateOf(gadget: Gadget, { rule, place }: Snag): string | null {
   // What nothing leads to has no way there.
   if (!rule.startsWith('L') || rule === 'L01') return null;
   if (place.kind === 'state') return place.id;
-  return flow.states.find(({ rules }) => rules.some(({ id }) => id === place.id))?.id ?? null;
+  return findRule(gadget, place.id)?.state.id ?? null;
 }
 
 /** Plays the gadget to where the finding is: by the way that belongs to it, or by one that is looked for now. */

@@ -1,3 +1,4 @@
+export { valueWords } from './valueWords.ts';
 export { editWords } from './editWords.ts';
 export { levelWords, sayingOf } from './snagWords.ts';
 export { byHand, codeWords, gestureWords, mostTelling, namesOf, sayWhy, stageOf } from './traceWords.ts';

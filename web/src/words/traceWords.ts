@@ -7,6 +7,7 @@ import {
   type TraceEntry,
 } from '@hum-lever/core';
 import type { Stage } from '../shared/stages.tsx';
+import { valueWords } from './valueWords.ts';
 import { showDuration, showHz } from '../shared/units.ts';
 
 /** Gestures in plain words, the standard term beside them where there is one. */
@@ -201,7 +202,10 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
       return `Now in ${name(entry.id)}.`;
     case 'variable':
       return entry.index === undefined
-        ? `${name(entry.id)} became ${variableWords(gadget, entry)}.`
+        ? `${name(entry.id)} became ${valueWords(
+            gadget.flow.variables.find(({ id }) => id === entry.id),
+            entry.value,
+          )}.`
         : `Place ${entry.index} of ${name(entry.id)} became ${entry.value}.`;
     case 'ended':
       return 'The end: nothing is heard any more until the power is switched off and on.';
@@ -241,14 +245,6 @@ const powerWords: Record<EntryOf<'power'>['event'], string> = {
 };
 const bytesWords = (bytes: readonly number[]) =>
   bytes.map((byte) => byte.toString(16).padStart(2, '0')).join(' ');
-
-/** A value as its variable has it: yes or no, the name of an option, a number with its unit. */
-function variableWords(gadget: Gadget, { id, value }: { id: string; value: number }): string {
-  const variable = gadget.flow.variables.find((one) => one.id === id);
-  if (variable?.kind === 'flag') return value === 1 ? 'yes' : 'no';
-  if (variable?.kind === 'choice') return variable.options[value]?.name ?? String(value);
-  return variable?.kind === 'number' && variable.unit ? `${value}\u202f${variable.unit}` : String(value);
-}
 
 const signed = (n: number) => (n > 0 ? `+${n}` : String(n)).replace('-', '−');
 

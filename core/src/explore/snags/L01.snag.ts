@@ -1,16 +1,16 @@
-import { nested, reachable } from '../../flow/index.ts';
+import { nested } from '../../flow/index.ts';
 import { isHistory, type Snag, type SnagRule } from '../../gadget/index.ts';
-import { mayFire } from './explored.ts';
+import { reached } from './explored.ts';
 
 /** A state that no rule ever leads to. One in a state that is not reached itself is not told of again. */
 export const L01: SnagRule = {
   id: 'L01',
   check(gadget, derived) {
     const nesting = nested(gadget, derived);
-    const reached = reachable(gadget, nesting, mayFire(gadget, derived));
+    const known = reached(gadget, derived);
     return gadget.flow.states.flatMap((state): Snag[] => {
       const { id, name, parentId } = state;
-      if (reached.has(id) || isHistory(state) || (parentId !== null && !reached.has(parentId))) return [];
+      if (known.has(id) || isHistory(state) || (parentId !== null && !known.has(parentId))) return [];
       return [
         {
           rule: 'L01',
@@ -18,7 +18,7 @@ export const L01: SnagRule = {
           place: { kind: 'state', id },
           values: {
             name,
-            reached: reached.size,
+            reached: known.size,
             states: gadget.flow.states.length,
             inner: gadget.flow.states.filter((one) => nesting.isInside(one.id, id)).length,
           },

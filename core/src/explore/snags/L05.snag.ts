@@ -11,8 +11,8 @@ import {
   type State,
   type Trigger,
 } from '../../gadget/index.ts';
-import { nested, reachable, verdicts } from '../../flow/index.ts';
-import { mayFire } from './explored.ts';
+import { verdicts } from '../../flow/index.ts';
+import { mayFire, reached } from './explored.ts';
 
 type Reason =
   | { reason: 'guard' }
@@ -93,10 +93,10 @@ export const L05: SnagRule = {
     const guards = verdicts(gadget, derived);
     const fires = mayFire(gadget, derived);
     // Of a state that is never come to, that is told; not that its rules do not fire.
-    const reached = reachable(gadget, nested(gadget, derived), fires);
+    const known = reached(gadget, derived);
     return gadget.flow.states.flatMap((state) =>
       state.rules.flatMap((rule, index): Snag[] => {
-        const walked = reached.has(state.id) && !fires(rule.id);
+        const walked = known.has(state.id) && !fires(rule.id);
         const why =
           whyNever(gadget, state, index, (id) => guards.get(id)!) ??
           (walked ? { reason: 'walked' as const } : null);

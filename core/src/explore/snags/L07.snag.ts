@@ -16,8 +16,7 @@ export const L07: SnagRule = {
     // A way that was not walked to its end is no proof that there is none.
     if (!explorer.complete) return [];
     const home = explorer.tables.stateIds.indexOf(initialId!);
-    const holds = Uint8Array.from({ length: explorer.count }, (_, id) => explorer.load(id).active[home]!);
-    const least = pressesTo(explorer, holds);
+    const least = pressesTo(explorer, home);
     const far = least.reduce((worst, one) => Math.max(worst, one), 0);
     const id = least.indexOf(far > lostBeyond ? far : -1);
     if (id < 0) return [];

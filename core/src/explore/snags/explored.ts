@@ -1,4 +1,4 @@
-import { verdicts } from '../../flow/index.ts';
+import { nested, reachable, verdicts } from '../../flow/index.ts';
 import { allRules, type Derived, type Gadget, type SnagWay, type Trigger } from '../../gadget/index.ts';
 import { Explorer, type Step } from '../explorer.ts';
 import { sameStatesAs, scriptOf } from '../script.ts';
@@ -42,7 +42,14 @@ const unasked: ReadonlySet<Trigger['kind']> = new Set([
  * Whether a rule can ever fire: not where its guard never holds, nor where everything was walked without it. What no
  * hand of a walk can do is not judged by it.
  */
-export function mayFire(gadget: Gadget, derived: Derived): (ruleId: string) => boolean {
+export const mayFire = (gadget: Gadget, derived: Derived): ((ruleId: string) => boolean) =>
+  derived.once('explore.mayFire', () => firing(gadget, derived));
+
+/** States that some chain of such rules enters, once per check run. */
+export const reached = (gadget: Gadget, derived: Derived): ReadonlySet<string> =>
+  derived.once('explore.reached', () => reachable(gadget, nested(gadget, derived), mayFire(gadget, derived)));
+
+function firing(gadget: Gadget, derived: Derived): (ruleId: string) => boolean {
   const guards = verdicts(gadget, derived);
   const explorer = explored(gadget, derived);
   const { tables, fired, moves, complete, caveats } = explorer;

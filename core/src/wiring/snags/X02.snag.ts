@@ -1,4 +1,4 @@
-import { allActions, type SnagRule } from '../../gadget/index.ts';
+import { allActions, partOf, type SnagRule } from '../../gadget/index.ts';
 import { colouredLights } from '../../parts/index.ts';
 
 /** A light that is made in one colour is told another: it keeps its own. */
@@ -13,7 +13,7 @@ export const X02: SnagRule = {
           action.kind === 'colour' && action.outputId === output.id && action.colour !== output.colour,
       );
       if (asked?.kind !== 'colour') return [];
-      const part = gadget.parts.find(({ plays }) => plays.includes(output.id));
+      const part = partOf(gadget, output.id);
       return [
         {
           rule: 'X02',

@@ -1,5 +1,5 @@
 import { Suspense, useState, type ReactNode } from 'react';
-import { useFound } from '../../shared/index.ts';
+import { useEver, useFound } from '../../shared/index.ts';
 import classes from './Flow.module.css';
 
 /** A card that is shut until it is wanted, or until something in it is gone to; what is in it comes then. */
@@ -16,10 +16,9 @@ export function Fold({
   children: ReactNode;
 }) {
   const [open, setOpen] = useState(false);
-  const [ever, setEver] = useState(false);
   const ledTo = useFound(({ place }) => place !== null && holds.includes(place.id));
   if (ledTo && !open) setOpen(true);
-  if (open && !ever) setEver(true);
+  const ever = useEver(open);
   return (
     <details
       className={`card ${classes.variables}`}

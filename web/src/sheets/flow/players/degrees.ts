@@ -1,4 +1,5 @@
 import { degreesBetween, variableRange, type Contest, type Gadget, type Variable } from '@hum-lever/core';
+import { valueWords } from '../../../words/index.ts';
 
 /** One degree of difficulty; without a name where there is only one. */
 export interface Degree extends Pick<Contest, 'starting'> {
@@ -18,13 +19,6 @@ export function freshVarying(variable: Variable): Varying {
   return { variableId: variable.id, low, high: Math.min(high, low + 1_000) };
 }
 
-/** What a variable is called at a value. */
-function valueName(variable: Variable, value: number): string {
-  if (variable.kind === 'choice') return variable.options[value]?.name ?? String(value);
-  if (variable.kind === 'flag') return value === 1 ? 'yes' : 'no';
-  return `${value}${variable.kind === 'number' && variable.unit ? `\u202f${variable.unit}` : ''}`;
-}
-
 /** What is to be played, easiest or hardest first; as it is where nothing varies. */
 export function degreesOf(gadget: Gadget, varying: Varying | null): Degree[] {
   const variable = gadget.flow.variables.find(({ id }) => id === varying?.variableId);
@@ -38,7 +32,7 @@ export function degreesOf(gadget: Gadget, varying: Varying | null): Degree[] {
     inside(Math.max(varying.low, varying.high)),
   ];
   return degreesBetween(from, to, Math.max(2, most)).map((value) => ({
-    name: valueName(variable, value),
+    name: valueWords(variable, value),
     starting: { variableId: variable.id, value },
   }));
 }

@@ -1,0 +1,8 @@
+import type { Variable } from '@hum-lever/core';
+
+/** A value as its variable has it: yes or no, the name of an option, a number with its unit. */
+export function valueWords(variable: Variable | undefined, value: number): string {
+  if (variable?.kind === 'flag') return value === 1 ? 'yes' : 'no';
+  if (variable?.kind === 'choice') return variable.options[value]?.name ?? String(value);
+  return variable?.kind === 'number' && variable.unit ? `${value}\u202f${variable.unit}` : String(value);
+}
