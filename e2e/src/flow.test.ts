@@ -185,6 +185,20 @@ describe('a game of three states', () => {
     await bench.saved();
   });
 
+  it('opens the shut panel that holds what a snag is about', async () => {
+    await bench.goto(`/g/${id}/flow`);
+    await bench.clickLabel('Rule 1 of Now as text');
+    const line = await bench.label('The rule as text');
+    const typed = (await line.getAttribute('value')) ?? '';
+    await bench.fill(line, typed.replace('+ 1;', '+ 90;'), Key.ENTER);
+    await bench.until('the snag', async () => /snag/.test(await bench.text('[aria-label="This gadget"]')));
+    await bench.driver.findElement(By.xpath('//button[contains(., "snag")]')).click();
+    const where = By.xpath('//li[contains(., "L09")]//button[contains(., "Show where")]');
+    await (await bench.until('L09', async () => (await bench.driver.findElements(where))[0])).click();
+    await bench.css('details[open] [id^="place-v"]');
+    await bench.saved();
+  });
+
   it('is played by one who knows the way, at several degrees of difficulty', async () => {
     await bench.segment('Players');
     await bench.pick(await bench.label('Player'), 'takes the shortest way to');

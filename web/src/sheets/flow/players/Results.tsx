@@ -1,11 +1,30 @@
 import { Table } from '@mantine/core';
-import { standingOf, type Gadget, type Standing } from '@hum-lever/core';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { standingOf, type Gadget, type Round, type Standing } from '@hum-lever/core';
+import { lazy, Suspense, useState } from 'react';
 import { quartilesOf } from './bins.ts';
 import type { Played } from './useRounds.ts';
 import classes from './Players.module.css';
 
 const Histogram = lazy(() => import('./Histogram.tsx'));
+
+interface Summed {
+  standing: Standing;
+  /** The middle half, and the middle; lengths in seconds. */
+  scores: [number, number, number];
+  lengths: [number, number, number];
+}
+const known = new WeakMap<readonly Round[], Summed>();
+
+/** Worked out once: a degree that is over is drawn again with every batch of the next. */
+function summed(rounds: readonly Round[]): Summed {
+  const before = known.get(rounds);
+  if (before) return before;
+  const standing = standingOf(rounds);
+  const lengths = quartilesOf(standing.lengthsUs.map((us) => us / 1_000_000));
+  const made = { standing, scores: quartilesOf(standing.scores), lengths };
+  known.set(rounds, made);
+  return made;
+}
 
 /** What many rounds came to, and how that changes with the difficulty. */
 export function Results({
@@ -18,10 +37,7 @@ export function Results({
   scored: boolean;
 }) {
   const [chosen, setChosen] = useState('');
-  const all = useMemo(
-    () => played.map(({ name, rounds }) => ({ name, standing: standingOf(rounds) })),
-    [played],
-  );
+  const all = played.map(({ name, rounds }) => ({ name, ...summed(rounds) }));
   const shown = all.find(({ name }) => name === chosen) ?? all[0];
   if (!shown) return null;
   const { standing } = shown;
@@ -63,14 +79,14 @@ function ByDegree({
   scored,
 }: {
   gadget: Gadget;
-  all: { name: string; standing: Standing }[];
+  all: ({ name: string } & Summed)[];
   chosen: string;
   choose: (name: string) => void;
   scored: boolean;
 }) {
   const ends = [...new Set(all.flatMap(({ standing }) => Object.keys(standing.ends)))];
-  const half = (values: readonly number[], unit: string) => {
-    const [low, middle, high] = quartilesOf(values).map((value) => Number(value.toFixed(1)));
+  const half = (quartiles: readonly number[], unit: string) => {
+    const [low, middle, high] = quartiles.map((value) => Number(value.toFixed(1)));
     return `${middle}${unit} (${low} to ${high})`;
   };
   return (
@@ -89,7 +105,7 @@ function ByDegree({
           </Table.Tr>
         </Table.Thead>
         <Table.Tbody>
-          {all.map(({ name, standing }) => (
+          {all.map(({ name, standing, scores, lengths }) => (
             <Table.Tr key={name}>
               <Table.Td>
                 <label className="number">
@@ -102,13 +118,8 @@ function ByDegree({
                   {share(standing.ends[id] ?? 0, standing.rounds)}
                 </Table.Td>
               ))}
-              {scored && <Table.Td className="number right">{half(standing.scores, '')}</Table.Td>}
-              <Table.Td className="number right">
-                {half(
-                  standing.lengthsUs.map((us) => us / 1_000_000),
-                  '\u202fs',
-                )}
-              </Table.Td>
+              {scored && <Table.Td className="number right">{half(scores, '')}</Table.Td>}
+              <Table.Td className="number right">{half(lengths, '\u202fs')}</Table.Td>
             </Table.Tr>
           ))}
         </Table.Tbody>
