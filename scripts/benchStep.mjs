@@ -2,6 +2,7 @@
 import { performance } from 'node:perf_hooks';
 import { createMachine, getNextSnapshot, initialTransition } from 'xstate';
 const core = await import('../core/dist/index.js');
+const { freshWork, renew } = await import('../core/dist/kernel/index.js');
 const { compileFlow, powerUp, stepFlow, eventCodes } = await import('../core/dist/flow/index.js');
 
 const states = 30;
@@ -108,9 +109,10 @@ const codes = eventCodes(gadget);
 const events = ['g1', 'g2', 'g3'].map((id) => codes.signal(id));
 const sequence = Uint8Array.from(picks(1_000_000));
 const ours = (quiet) => {
-  const around = { nowUs: 0, seed: 1, control: () => 0, quiet };
+  const around = { nowUs: 0, seed: 1, work: freshWork(), control: () => 0, quiet };
   const { state } = powerUp(tables, around);
   return rateOf(sequence.length, () => {
+    renew(around.work);
     for (const pick of sequence) stepFlow(tables, state, events[pick], around);
   });
 };

@@ -294,6 +294,7 @@ export {
   type TrialResult,
 } from './trial/index.ts';
 export { checkGadget, snagRules, type CheckReport } from './snag/index.ts';
+export { mostFrequent, partNs, type Cause, type Standstill } from './kernel/index.ts';
 export {
   editGadget,
   printBillCsv,
@@ -343,6 +344,8 @@ export {
   sameStatesAs,
   scriptOf,
   standingOf,
+  causeValues,
+  countCauses,
   usualLimits,
   variablesAsked,
   wayInto,

@@ -12,7 +12,10 @@ export function changingChannel(from: number, to: number): 'a' | 'b' {
   return channelsAt(from).a === channelsAt(to).a ? 'b' : 'a';
 }
 
-/** When each count of an even turn comes, µs from its beginning: the last one at its end. @param counts > 0 */
-export function countTimesUs(counts: number, overUs: number): number[] {
-  return Array.from({ length: counts }, (_, n) => Math.round((overUs * (n + 1)) / counts));
-}
+/** When the `n`th count, from 0, of an even turn comes, µs from its beginning: the last one at its end. @param counts > 0 */
+export const countTimeUs = (n: number, counts: number, overUs: number): number =>
+  Math.round((overUs * (n + 1)) / counts);
+
+/** When each count of an even turn comes, µs from its beginning. @param counts > 0 */
+export const countTimesUs = (counts: number, overUs: number): number[] =>
+  Array.from({ length: counts }, (_, n) => countTimeUs(n, counts, overUs));

@@ -2,6 +2,7 @@ import {
   compileFlow,
   eventCodes,
   fireTimer,
+  freshFlow,
   powerUp,
   stateType,
   stepFlow,
@@ -11,7 +12,7 @@ import {
   type FlowTables,
 } from '../flow/index.ts';
 import type { Gadget } from '../gadget/index.ts';
-import { NeverAtRest } from '../kernel/index.ts';
+import { freshWork, renew, StandsStill, workSoFar, type Cause } from '../kernel/index.ts';
 import { Controls } from './controls.ts';
 import type { Move } from './moves.ts';
 import { Outcomes } from './outcomes.ts';
@@ -29,10 +30,12 @@ export type Caveat = 'chance' | 'elapsed' | 'knob' | 'kept';
 export interface ExploreLimits {
   states: number;
   edges: number;
+  /** In the kernel's parts, about 4 ns each: steps that are dear, or never come to rest, end a walk, too. */
+  work: number;
 }
 /** Variables to be followed although nothing depends on them, by id; or all there are. */
 export type Followed = Iterable<string> | 'all';
-export const usualLimits: ExploreLimits = { states: 200_000, edges: 3_000_000 };
+export const usualLimits: ExploreLimits = { states: 200_000, edges: 3_000_000, work: 20_000_000_000 };
 
 /** Long after anything was entered, for what depends on time. */
 const longMs = 3_600_000;
@@ -56,8 +59,8 @@ export class Explorer {
   readonly followed: ReadonlySet<number>;
   /** Values that followed variables could not hold: the first of each, with the edge that did it. */
   readonly outside = new Map<number, { wanted: number; from: number; step: Step }>();
-  /** Steps after which the flow never comes to rest. */
-  readonly restless: { from: number; step: Step; where: string }[] = [];
+  /** Steps after which the flow never comes to rest, and what goes on; `from` -1 is power-up. */
+  readonly restless: { from: number; step: Step | null; where: string; cause: Cause }[] = [];
   /** Everything was walked. */
   complete = false;
   /** More than the limits allow: what was not walked is unknown. */
@@ -84,6 +87,7 @@ export class Explorer {
   /** The step under way. */
   private from = -1;
   private step: Step = { kind: 'move', move: 0 };
+  private readonly work = freshWork();
   private readonly outcomes = new Outcomes(() => this.caveats.add('chance'));
 
   constructor(gadget: Gadget, limits: ExploreLimits = usualLimits, also: Followed = []) {
@@ -102,6 +106,7 @@ export class Explorer {
     this.places = this.controls.atRest();
     this.around = {
       nowUs: 0,
+      work: this.work,
       seed: 1,
       quiet: true,
       control: (number) => this.controls.valueAt(number, this.places),
@@ -121,11 +126,29 @@ export class Explorer {
     // Chance at power-up has every outcome, too.
     let state: FlowState | null = null;
     this.outcomes.each(() => {
-      const first = powerUp(this.tables, this.around).state;
-      state ??= first;
-      this.found(first, -1, -1);
+      this.atRest(-1, null, () => {
+        renew(this.work);
+        const first = powerUp(this.tables, this.around).state;
+        state ??= first;
+        this.found(first, -1, -1);
+      });
     });
-    this.state = state!;
+    this.state = state ?? freshFlow(this.tables, null);
+    // One that stands still at power-up is nowhere.
+    if (!state) this.found(this.state, -1, -1);
+  }
+
+  /** Notes where a step never ends. */
+  private atRest(from: number, step: Step | null, work: () => void): void {
+    try {
+      work();
+    } catch (error) {
+      if (!(error instanceof StandsStill)) throw error;
+      const { cause } = error.standstill;
+      const where =
+        this.tables.stateIds[this.tables.ruleOwner[this.tables.ruleIds.indexOf(cause.id)] ?? 0] ?? '';
+      if (this.restless.length < 10) this.restless.push({ from, step, where, cause });
+    }
   }
 
   /** Slots of the followed variables. */
@@ -191,7 +214,9 @@ export class Explorer {
     for (let n = 0; n < states && this.head < this.store.count && !this.cut; n += 1) {
       this.walkFrom(this.head);
       this.head += 1;
-      if (this.store.count > this.limits.states || this.edgeFrom.length > this.limits.edges) this.cut = true;
+      const { states: mostStates, edges, work } = this.limits;
+      if (this.store.count > mostStates || this.edgeFrom.length > edges || workSoFar(this.work) > work)
+        this.cut = true;
     }
     this.complete = !this.cut && this.head === this.store.count;
     return this.complete || this.cut;
@@ -212,17 +237,14 @@ export class Explorer {
     this.outcomes.each(() => {
       if (this.loaded !== from) this.load(from);
       this.loaded = -1;
-      try {
+      this.atRest(from, step, () => {
+        renew(this.work);
         if (!this.run(step)) return;
-      } catch (error) {
-        if (!(error instanceof NeverAtRest)) throw error;
-        if (this.restless.length < 10) this.restless.push({ from, step, where: this.innermost() });
-        return;
-      }
-      const to = this.found(this.state, from, coded);
-      this.edgeFrom.push(from);
-      this.edgeTo.push(to);
-      this.edgeStep.push(coded);
+        const to = this.found(this.state, from, coded);
+        this.edgeFrom.push(from);
+        this.edgeTo.push(to);
+        this.edgeStep.push(coded);
+      });
     });
   }
 
@@ -245,10 +267,6 @@ export class Explorer {
       );
     });
     return carried;
-  }
-
-  private innermost(): string {
-    return this.state.atoms.map((atom) => this.tables.stateIds[atom]!).at(-1) ?? '';
   }
 
   /** Takes the step in the state that is loaded. @returns false where it cannot be taken there */

@@ -6,7 +6,7 @@ import type { Move } from './moves.ts';
 import { effortOf, pressesTo } from './questions.ts';
 
 /** Far enough for a game's worth of states within a second or two; beyond it the way is not known. */
-const farthest = { states: 30_000, edges: 450_000 };
+const farthest = { states: 30_000, edges: 450_000, work: 2_500_000_000 };
 
 /** Knows from every state that it has found which move is next on the way with the fewest presses to a goal. */
 export class Guide {

@@ -18,6 +18,7 @@ export {
 export { sameAs, sameStatesAs, scriptOf, type Arrived, type Script } from './script.ts';
 export { strokeUs, waysOf, type TaskWays, type Way } from './shortest.ts';
 export { Arena, endsOf, standingOf, type Contest, type Round, type Standing } from './players.ts';
+export { causeValues, countCauses } from './cause.ts';
 export { wayInto } from './wayInto.ts';
 export { reactionUs, type Player, type PolicyLine } from './hand.ts';
 export { degreesBetween, startingAt } from './degrees.ts';

@@ -3,6 +3,7 @@ import {
   compileFlow,
   eventCodes,
   fireTimer,
+  freshFlow,
   nextTimerUs,
   outwards,
   powerUp,
@@ -14,6 +15,7 @@ import {
   type FlowTables,
 } from '../flow/index.ts';
 import { nestingOf, type Gadget } from '../gadget/index.ts';
+import { beginMoment, freshWork, StandsStill, workSoFar } from '../kernel/index.ts';
 import { startingAt } from './degrees.ts';
 import { Guide } from './guide.ts';
 import { Hand, type Player, type Seen, type Skill } from './hand.ts';
@@ -40,6 +42,8 @@ export interface Round {
   presses: number;
   /** Something was still running when time was up. */
   running: boolean;
+  /** What it cost, in the kernel's parts. */
+  work: number;
 }
 
 /**
@@ -63,6 +67,8 @@ export function endsOf(gadget: Gadget): string[] {
 
 /** A round that has this many things happen in it is taken to be without end. */
 const mostSteps = 200_000;
+/** So is one that costs as much, in the kernel's parts: nearly half a second. */
+const mostWork = 100_000_000;
 /** Between the moves of an opening. */
 const openingUs = 400_000;
 
@@ -121,7 +127,12 @@ export class Arena {
 
   /** One round. The same seed is the same round. */
   play(seed: number): Round {
-    return new RoundRun(this.tables, this.controls, this.gadget.flow.chance === 'same' ? 1 : seed).run({
+    return new RoundRun(
+      this.tables,
+      this.controls,
+      this.gadget.flow.chance === 'same' ? 1 : seed,
+      this.gadget.loop.periodUs,
+    ).run({
       opening: this.opening,
       ends: this.ends,
       score: this.score,
@@ -158,14 +169,21 @@ class RoundRun {
   /** What expressions of a policy see. */
   private readonly seen: Seen;
 
-  constructor(tables: FlowTables, controls: Controls, seed: number) {
+  private readonly periodUs: number;
+  /** When a timer was last looked at. */
+  private turnUs = -Infinity;
+  /** More would have happened than can: nothing does any more. */
+  private still = false;
+
+  constructor(tables: FlowTables, controls: Controls, seed: number, periodUs: number) {
     this.tables = tables;
+    this.periodUs = periodUs;
     this.controls = controls;
     this.places = controls.atRest();
     const { places } = this;
     const control = (number: number) => controls.valueAt(number, places);
-    this.around = { nowUs: 0, seed, control, quiet: true };
-    this.state = powerUp(tables, this.around).state;
+    this.around = { nowUs: 0, work: freshWork(), seed, control, quiet: true };
+    this.state = this.unlessTooMuch(() => powerUp(tables, this.around).state) ?? freshFlow(tables, null);
     const { state } = this;
     this.seen = {
       state,
@@ -179,13 +197,23 @@ class RoundRun {
     };
   }
 
+  private unlessTooMuch<T>(work: () => T): T | null {
+    try {
+      return work();
+    } catch (error) {
+      if (!(error instanceof StandsStill)) throw error;
+      this.still = true;
+      return null;
+    }
+  }
+
   run({ opening, ends, score, limitUs, starting, hand }: RoundPlan): Round {
     let atUs = openingUs;
     for (const move of opening) {
       this.begin(move, atUs, hand);
       atUs += move.lengthUs + openingUs;
     }
-    while (this.coming.length > 0) this.advance(this.nextUs());
+    while (this.coming.length > 0 && !this.isSpent()) this.advance(this.nextUs());
     if (starting) this.state.values[starting.slot] = starting.value;
     const startUs = this.nowUs;
     let lastUs: number | null = null;
@@ -194,13 +222,14 @@ class RoundRun {
       const end = ends.find((state) => this.state.active[state] === 1);
       const over = end !== undefined || this.state.ended;
       const dueUs = Math.min(this.nextUs(), next?.atUs ?? Infinity);
-      if (over || dueUs - startUs > limitUs || this.steps > mostSteps)
+      if (over || dueUs - startUs > limitUs || this.isSpent())
         return {
           endStateId: end === undefined ? null : this.tables.stateIds[end]!,
           lengthUs: over ? this.nowUs - startUs : limitUs,
           score: score < 0 ? 0 : this.state.values[score]!,
           presses: this.presses,
           running: !over && this.state.timers.length > 0,
+          work: workSoFar(this.around.work),
         };
       if (next && next.atUs <= dueUs) {
         this.begin(next.move, next.atUs, hand);
@@ -222,30 +251,43 @@ class RoundRun {
     this.presses += move.presses + move.steps;
   }
 
+  private isSpent(): boolean {
+    return this.still || this.steps > mostSteps || workSoFar(this.around.work) > mostWork;
+  }
+
+  /** When the turn comes that looks at the next timer: timers of one turn together, a turn no sooner than it can be. */
+  private timerUs(): number {
+    const dueUs = nextTimerUs(this.state) ?? Infinity;
+    return dueUs <= this.turnUs ? dueUs : Math.max(dueUs, this.turnUs + this.periodUs);
+  }
+
   private nextUs(): number {
-    return Math.min(nextTimerUs(this.state) ?? Infinity, this.coming[0]?.atUs ?? Infinity);
+    return Math.min(this.timerUs(), this.coming[0]?.atUs ?? Infinity);
   }
 
   /** Everything up to that moment, timers before hands as in a turn of the loop. */
   private advance(untilUs: number): void {
     const { tables, state } = this;
-    while (this.steps <= mostSteps) {
-      const timerUs = nextTimerUs(state) ?? Infinity;
+    while (!this.isSpent()) {
+      const timerUs = this.timerUs();
       const handUs = this.coming[0]?.atUs ?? Infinity;
       const dueUs = Math.min(timerUs, handUs);
       if (dueUs > untilUs) break;
       this.steps += 1;
       this.nowUs = Math.max(this.nowUs, dueUs);
       this.around.nowUs = this.nowUs;
+      beginMoment(this.around.work, this.nowUs);
       if (timerUs <= handUs) {
-        const timer = state.timers.findIndex(({ dueUs: at }) => at === timerUs);
-        this.nowUs += fireTimer(tables, state, timer, this.around).blockedUs;
+        this.turnUs = this.nowUs;
+        this.nowUs += this.unlessTooMuch(() => fireTimer(tables, state, 0, this.around).blockedUs) ?? 0;
         continue;
       }
       const one = this.coming.shift()!;
       if ('to' in one) this.places[one.at] = one.to;
       // Everything stands still meanwhile, and what hands do waits.
-      else this.nowUs += stepFlow(tables, state, one.event, this.around).blockedUs;
+      else
+        this.nowUs +=
+          this.unlessTooMuch(() => stepFlow(tables, state, one.event, this.around).blockedUs) ?? 0;
     }
     this.nowUs = Math.max(this.nowUs, untilUs);
   }

@@ -1,4 +1,4 @@
-import type { Gadget, Knob } from '../gadget/index.ts';
+import type { Effort, Gadget, Knob } from '../gadget/index.ts';
 import { Machine, type MachineState, type Stimulus, type TraceEntry } from '../machine/index.ts';
 import type { Explorer, Step } from './explorer.ts';
 import { placeOfStep } from './moves.ts';
@@ -19,6 +19,9 @@ const longestUs = 600_000_000;
 /** Chance falls otherwise with every seed: so many are tried. */
 const seedsTried = 40;
 
+/** What playing a way may cost, all seeds together, in the kernel's parts: about four seconds. Ways of usual gadgets take a thousandth. */
+const mostWork = 1_000_000_000;
+
 /** Where a run on the machine has come to. */
 export type Arrived = (flow: MachineState['flow']) => boolean;
 
@@ -31,18 +34,27 @@ export function scriptOf(
   steps: readonly Step[],
   arrived: Arrived,
   seeds: number = seedsTried,
+  effort: Effort = { left: mostWork },
 ): Script {
   let first: Script | null = null;
   for (let seed = 1; seed <= seeds; seed += 1) {
-    const script = playWay(explorer, steps, arrived, seed);
+    const script = playWay(explorer, steps, arrived, seed, effort);
     if (script.confirmed) return script;
     first ??= script;
+    if (effort.left <= 0) break;
   }
   return first!;
 }
 
-function playWay(explorer: Explorer, steps: readonly Step[], arrived: Arrived, seed: number): Script {
+function playWay(
+  explorer: Explorer,
+  steps: readonly Step[],
+  arrived: Arrived,
+  seed: number,
+  effort: Effort,
+): Script {
   const { gadget } = explorer;
+  const mostWork = effort.left;
   const machine = new Machine(gadget, seed);
   const stimuli: Stimulus[] = [];
   const knobs = new Map<string, number>();
@@ -50,7 +62,7 @@ function playWay(explorer: Explorer, steps: readonly Step[], arrived: Arrived, s
   machine.takeTrace();
   for (const step of steps) {
     if (step.kind === 'timer') {
-      reached = waitFor(machine, explorer, step) && reached;
+      reached = waitFor(machine, explorer, step, mostWork) && reached;
       continue;
     }
     const move = explorer.moves[step.move]!;
@@ -61,10 +73,13 @@ function playWay(explorer: Explorer, steps: readonly Step[], arrived: Arrived, s
       stimuli.push(placed);
       machine.stimulate(placed);
     }
-    machine.advanceTo(atUs + Math.max(move.lengthUs, ...done.map((one) => one.atUs)) + 20_000);
+    const overUs = atUs + Math.max(move.lengthUs, ...done.map((one) => one.atUs)) + 20_000;
+    reached = machine.advance(overUs, mostWork - machine.work) && reached;
+    if (!reached) break;
   }
   // What comes of the last step may take a turn of the loop.
-  machine.advanceTo(machine.nowUs + gadget.loop.periodUs * 2);
+  machine.advance(machine.nowUs + gadget.loop.periodUs * 2, mostWork);
+  effort.left -= machine.work;
   const { flow } = machine.snapshot();
   return { seed, stimuli, endUs: machine.nowUs, confirmed: reached && arrived(flow) };
 }
@@ -85,7 +100,12 @@ function stimuliOf(
 }
 
 /** Waits until that timer has fired. */
-function waitFor(machine: Machine, explorer: Explorer, step: Extract<Step, { kind: 'timer' }>): boolean {
+function waitFor(
+  machine: Machine,
+  explorer: Explorer,
+  step: Extract<Step, { kind: 'timer' }>,
+  mostWork: number,
+): boolean {
   const { ruleIds } = explorer.tables;
   const limitUs = machine.nowUs + longestUs;
   const isIt = (entry: TraceEntry) => {
@@ -96,7 +116,7 @@ function waitFor(machine: Machine, explorer: Explorer, step: Extract<Step, { kin
   for (;;) {
     if (machine.takeTrace().some(isIt)) return true;
     const { nextUs } = machine;
-    if (nextUs === null || nextUs > limitUs) return false;
+    if (nextUs === null || nextUs > limitUs || machine.still || machine.work > mostWork) return false;
     machine.advanceTo(nextUs);
   }
 }

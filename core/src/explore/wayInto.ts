@@ -3,7 +3,7 @@ import { Explorer } from './explorer.ts';
 import { scriptOf } from './script.ts';
 
 /** Looks so far for a state; someone waits for it. */
-const limits = { states: 40_000, edges: 600_000 };
+const limits = { states: 40_000, edges: 600_000, work: 2_500_000_000 };
 const slice = 500;
 /** Chance falls otherwise with every seed: so many are tried. */
 const seeds = 12;

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { openGadget, type Action, type Gadget, type Rule } from '../gadget/index.ts';
-import { NeverAtRest } from '../kernel/index.ts';
+import { freshWork, StandsStill } from '../kernel/index.ts';
 import { chart, chartArbitrary, lead, on, raise } from '../test/charts.ts';
 import { button, frozen, numberVariable, rule, state } from '../test/fixtures.ts';
 import { PlainChart } from '../test/plainChart.ts';
@@ -14,7 +14,15 @@ import {
   type FlowStep,
 } from './index.ts';
 
-const around: Around = { nowUs: 0, seed: 1, control: () => 0 };
+/** Every step has a moment of its own. */
+const around: Around = {
+  nowUs: 0,
+  seed: 1,
+  control: () => 0,
+  get work() {
+    return freshWork();
+  },
+};
 const mark = (value: number): Action => ({
   kind: 'set',
   variableId: 'v2',
@@ -352,7 +360,7 @@ describe('compiled tables', () => {
           expected = playPlain(gadget, signals);
         } catch (error) {
           expect((error as Error).message).toBe('never at rest');
-          expect(() => play(gadget, signals)).toThrow(NeverAtRest);
+          expect(() => play(gadget, signals)).toThrow(StandsStill);
           return;
         }
         rested += 1;
@@ -371,8 +379,8 @@ describe('compiled tables', () => {
     const gadget = chart([
       state('s1', { rules: [rule('r1', { trigger: on('g1'), actions: [raise('g1')] })] }),
     ]);
-    expect(() => play(gadget, ['g1'])).toThrow('s1');
-    expect(() => play(gadget, ['g1'])).toThrow(NeverAtRest);
+    expect(() => play(gadget, ['g1'])).toThrow('rule r1');
+    expect(() => play(gadget, ['g1'])).toThrow(StandsStill);
   });
   it('take ten thousand states, and nesting far deeper than any door lets in', () => {
     const many = chart(

@@ -1,3 +1,4 @@
+import { freshWork } from '../kernel/index.ts';
 import { emptyFlow, type Gadget, type Layer } from '../gadget/index.ts';
 import { button, frozen, numberVariable, partsFor, pressToLight, rule, state } from '../test/fixtures.ts';
 import { compileFlow, eventCodes, powerUp, stepFlow, type Effect } from './index.ts';
@@ -46,6 +47,7 @@ function play(...keys: string[]): string {
   const around = {
     nowUs: 0,
     seed: 1,
+    work: freshWork(),
     control: (number: number) => (held.has(gadget.controls[number]!.id) ? 1 : 0),
   };
   const { state: now } = powerUp(tables, around);

@@ -116,6 +116,10 @@ export function reachable(
 
 /** States that can be reached, guards taken as possible unless they can never hold. */
 export function statesReached(gadget: Gadget): ReadonlySet<string> {
-  const guards = verdicts(gadget, { once: (_key, make) => make(), bouncedPresses: () => [] });
+  const guards = verdicts(gadget, {
+    once: (_key, make) => make(),
+    bouncedPresses: () => [],
+    effort: { left: 0 },
+  });
   return reachable(gadget, nestingOf(gadget.flow), (id) => guards.get(id) !== false);
 }

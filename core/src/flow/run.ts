@@ -1,13 +1,16 @@
-import { noiseAt } from '../kernel/index.ts';
+import { blame, mostTimers, noiseAt, spend, standsStill, worth, type Work } from '../kernel/index.ts';
 import { evaluate, type EvaluationFault, type Surroundings } from './evaluate.ts';
 import type { Code } from './expression.ts';
 import type { Effect, FlowState, FlowStep, FlowTimer } from './state.ts';
 import type { CompiledAction, CompiledLength, FlowTables } from './tables.ts';
 import { clamp, show } from './show.ts';
+import { forgetGuards } from './guards.ts';
 
 /** What surrounds one step of the flow. */
 export interface Around {
   nowUs: number;
+  /** What may still happen; paid from as things happen. */
+  work: Work;
   /** Of chance; any 32-bit integer. */
   seed: number;
   /** Value of a control, by its number: a key held is 1, a knob its value, an encoder its steps since power-up. */
@@ -26,8 +29,11 @@ export interface Around {
 
 /** Channel of chance of the flow; contacts use the numbers of their controls, from 0. */
 const flowChannel = 0x7f10;
-/** A timer that goes on does so at least a millisecond later: shorter ones would never let the loop rest. */
-const shortestUs = 1_000;
+/**
+ * A length of 0 or less, or one that cannot be read, is this: it is looked at from the next turn of the loop on, as
+ * firmware would have it. Anything that began in a turn and was due in it would keep that turn from ending.
+ */
+const shortestUs = 1;
 const longestMs = 3_600_000;
 
 /** floor(noise × n / 2^32) without rounding: two products of at most 2^47. */
@@ -50,6 +56,9 @@ export class Run implements Surroundings {
   readonly around: Around;
   readonly values: number[];
   readonly quiet: boolean;
+  readonly work: Work;
+  /** This step goes on for so long that its causes are counted. */
+  counting = false;
   /** Signals and ends that are to be heard before anything from outside. */
   private told: number[] | null = null;
   /** State whose rule or action runs, for what goes wrong in it. */
@@ -61,6 +70,7 @@ export class Run implements Surroundings {
     this.around = around;
     this.values = state.values;
     this.quiet = around.quiet === true;
+    this.work = around.work;
   }
 
   /* What expressions ask. */
@@ -86,11 +96,18 @@ export class Run implements Surroundings {
     const stateId = this.at === null ? null : this.tables.stateIds[this.at]!;
     this.effect({ offsetUs: this.offsetUs, kind: 'fault', fault, stateId });
   }
+  /** Paid for here; whether it can be afforded is asked with the next thing that happens. */
   evaluate(code: Code): number {
+    this.work.left -= worth.evaluation + code.length;
     return evaluate(code, this);
   }
   holds(guard: Code | null): boolean {
-    return guard === null || evaluate(guard, this) !== 0;
+    return guard === null || this.evaluate(guard) !== 0;
+  }
+  /** Something happens. @throws StandsStill where that is too much */
+  happens(kind: 'rule' | 'timer' | 'signal', id: string): void {
+    blame(this.work, kind, id, this.counting);
+    spend(this.work, worth.happening);
   }
 
   /** Now, behind the blocking waits of this step. */
@@ -98,9 +115,11 @@ export class Run implements Surroundings {
     return this.around.nowUs + this.offsetUs;
   }
   lengthUs(length: CompiledLength): number {
-    return typeof length === 'number' ? length : clamp(evaluate(length.ms, this), 0, longestMs) * 1_000;
+    const us = typeof length === 'number' ? length : clamp(this.evaluate(length.ms), 0, longestMs) * 1_000;
+    return us < shortestUs ? shortestUs : us;
   }
   effect(effect: Effect): void {
+    spend(this.work, worth.happening);
     if (this.quiet) return;
     if (this.effects === none) this.effects = [effect];
     else this.effects.push(effect);
@@ -115,11 +134,9 @@ export class Run implements Surroundings {
     return this.told?.shift();
   }
   heardSignal(signal: number): void {
-    this.effect({ offsetUs: this.offsetUs, kind: 'signal', signalId: this.tables.signalIds[signal]! });
-  }
-  /** Where the flow is, for people. */
-  whereabouts(): string {
-    return this.state.atoms.map((state) => this.tables.stateIds[state]!).join(', ') || 'no state';
+    const signalId = this.tables.signalIds[signal]!;
+    blame(this.work, 'signal', signalId, this.counting);
+    this.effect({ offsetUs: this.offsetUs, kind: 'signal', signalId });
   }
 
   /* Timers. */
@@ -129,10 +146,35 @@ export class Run implements Surroundings {
     const everyUs = Math.max(shortestUs, periodUs);
     const missed = Math.max(0, Math.ceil((this.nowUs - timer.dueUs - everyUs + 1) / everyUs));
     timer.dueUs += (missed + 1) * everyUs;
-    this.state.timers.push(timer);
+    this.insert(timer);
   }
   begin(what: FlowTimer['what'], number: number, lengthUs: number, everyUs = 0): void {
-    this.state.timers.push({ what, number, dueUs: this.nowUs + lengthUs, everyUs });
+    this.insert({ what, number, dueUs: this.nowUs + lengthUs, everyUs });
+  }
+  /** Behind those that are due as soon: among equals, the one that began first comes first. O(log n) to find. */
+  private insert(timer: FlowTimer): void {
+    const { timers } = this.state;
+    if (timers.length >= mostTimers)
+      throw standsStill(
+        this.work,
+        'planned',
+        { kind: timer.what === 'save' ? 'loop' : timer.what, id: this.idOf(timer) },
+        timers.length,
+      );
+    let low = 0;
+    let high = timers.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (timers[middle]!.dueUs <= timer.dueUs) low = middle + 1;
+      else high = middle;
+    }
+    if (low === timers.length) timers.push(timer);
+    else timers.splice(low, 0, timer);
+  }
+  /** Of the document. */
+  idOf({ what, number }: Pick<FlowTimer, 'what' | 'number'>): string {
+    const { ruleIds, timerIds, signalIds, variableIds } = this.tables;
+    return { rule: ruleIds, timer: timerIds, signal: signalIds, save: variableIds }[what][number]!;
   }
   drop(what: FlowTimer['what'], number: number): void {
     const { timers } = this.state;
@@ -162,7 +204,11 @@ export class Run implements Surroundings {
 
   private put(variable: number, slot: number, wanted: number): void {
     const value = this.within(variable, wanted);
-    this.values[slot] = value;
+    this.work.left -= worth.write;
+    if (this.values[slot] !== value) {
+      this.values[slot] = value;
+      if (this.tables.hasAlways) forgetGuards(this.tables, variable);
+    }
     const from = this.tables.slot[variable]!;
     if (!this.quiet)
       this.effect({
@@ -217,11 +263,11 @@ export class Run implements Surroundings {
     const { tables, offsetUs } = this;
     switch (action.kind) {
       case 'set':
-        this.put(action.variable, action.slot, evaluate(action.value, this));
+        this.put(action.variable, action.slot, this.evaluate(action.value));
         return;
       case 'setPlace': {
-        const index = evaluate(action.index, this);
-        const value = evaluate(action.value, this);
+        const index = this.evaluate(action.index);
+        const value = this.evaluate(action.value);
         if (index < 0 || index >= tables.size[action.variable]!) this.fault('place');
         else this.put(action.variable, tables.slot[action.variable]! + index, value);
         return;
@@ -229,7 +275,7 @@ export class Run implements Surroundings {
       case 'shift': {
         const from = tables.slot[action.variable]!;
         const last = from + tables.size[action.variable]! - 1;
-        const value = evaluate(action.value, this);
+        const value = this.evaluate(action.value);
         for (let slot = from; slot < last; slot += 1)
           if (this.values[slot] !== this.values[slot + 1])
             this.put(action.variable, slot, this.values[slot + 1]!);
@@ -243,7 +289,7 @@ export class Run implements Surroundings {
       case 'start': {
         const lengthUs = this.lengthUs(action.length);
         this.drop('timer', action.timer);
-        this.begin('timer', action.timer, lengthUs, action.every ? Math.max(shortestUs, lengthUs) : 0);
+        this.begin('timer', action.timer, lengthUs, action.every ? lengthUs : 0);
         return;
       }
       case 'stop':

@@ -1,4 +1,5 @@
 import { noEvent } from './events.ts';
+import { guardHolds } from './guards.ts';
 import type { Run } from './run.ts';
 import { exitSet } from './sets.ts';
 
@@ -51,10 +52,7 @@ export const selectExactly = (run: Run, event: number): number[] =>
 
 /** (selectEventlessTransitions.) */
 export const selectAlways = (run: Run): number[] =>
-  enabledBy(
-    run,
-    (rule) => run.tables.ruleEvent[rule] === noEvent.always && run.holds(run.tables.ruleGuard[rule]!),
-  );
+  enabledBy(run, (rule) => run.tables.ruleEvent[rule] === noEvent.always && guardHolds(run, rule));
 
 /** The rule whose own timer is due, where its state is active. */
 export const selectTimed = (run: Run, timed: number): number[] =>

@@ -20,7 +20,7 @@ export interface FlowState {
   atoms: number[];
   /** By slot. */
   values: number[];
-  /** In the order in which they began. */
+  /** The next one first; among equals, the one that began first. */
   timers: FlowTimer[];
   /** By state number: what a history state remembers; null: nothing yet, or none. */
   history: (number[] | null)[];

@@ -1,4 +1,5 @@
-import { maxRoundsAtOnce, NeverAtRest } from '../kernel/index.ts';
+import { mostRounds, spend, standsStill, worth } from '../kernel/index.ts';
+import { newMacrostep } from './guards.ts';
 import { controlEvent } from './events.ts';
 import { nothing, Run, type Around } from './run.ts';
 import { freshFlow, type FlowState, type FlowStep } from './state.ts';
@@ -29,7 +30,7 @@ export function powerUp(
  * An event that no rule takes is gone. `state` is advanced in place; its owner holds the only reference.
  * @param event number from `eventCodes`
  * @param also further numbers that the same event goes by
- * @throws NeverAtRest when rules go on for ever without an event
+ * @throws StandsStill when more happens than can, as when rules go on for ever without an event
  */
 export function stepFlow(
   tables: FlowTables,
@@ -51,8 +52,10 @@ export function stepFlow(
 
 /** The rest of the macrostep. */
 function settle(run: Run): void {
+  if (run.tables.hasAlways) newMacrostep(run.tables);
   for (let round = 0; !run.state.ended; round += 1) {
-    if (round > maxRoundsAtOnce) throw new NeverAtRest(run.around.nowUs, run.whereabouts(), maxRoundsAtOnce);
+    if (round > mostRounds) throw standsStill(run.work, 'rounds');
+    run.counting = round > mostRounds / 2;
     let enabled = run.tables.hasAlways ? selectAlways(run) : none;
     if (enabled.length === 0) {
       const inner = run.takeTold();
@@ -65,11 +68,7 @@ function settle(run: Run): void {
 const none: readonly number[] = [];
 
 /** When the earliest timer is due, or null. */
-export function nextTimerUs({ timers }: Pick<FlowState, 'timers'>): number | null {
-  let due = Infinity;
-  for (const timer of timers) if (timer.dueUs < due) due = timer.dueUs;
-  return due === Infinity ? null : due;
-}
+export const nextTimerUs = ({ timers }: Pick<FlowState, 'timers'>): number | null => timers[0]?.dueUs ?? null;
 
 /**
  * Lets the earliest timer that is due by `byUs` fire, at `around.nowUs`; among equals the one that began first. A timer
@@ -85,23 +84,25 @@ export function stepTimer(
 ): FlowStep | null {
   const dueUs = nextTimerUs(state);
   if (dueUs === null || dueUs > byUs) return null;
-  const at = state.timers.findIndex((timer) => timer.dueUs === dueUs);
-  return fireTimer(tables, state, at, around);
+  return fireTimer(tables, state, 0, around);
 }
 
 /** Lets that timer fire now, due or not. */
 export function fireTimer(tables: FlowTables, state: FlowState, at: number, around: Around): FlowStep {
-  const [timer] = state.timers.splice(at, 1);
-  const { what, number } = timer!;
+  // The first of many is cheap to take.
+  const timer = at === 0 ? state.timers.shift()! : state.timers.splice(at, 1)[0]!;
+  const { what, number } = timer;
   if (state.ended) return nothing;
   const run = new Run(tables, state, around);
+  if (what === 'rule' || what === 'save') spend(run.work, worth.happening);
+  else run.happens(what, run.idOf(timer));
   if (what === 'save') run.save();
   else if (what === 'rule') {
-    if (tables.ruleEvery[number]) run.goOn(timer!, run.lengthUs(tables.ruleDelay[number]!));
+    if (tables.ruleEvery[number]) run.goOn(timer, run.lengthUs(tables.ruleDelay[number]!));
     const enabled = selectTimed(run, number);
     if (enabled.length > 0) microstep(run, enabled);
   } else {
-    if (timer!.everyUs > 0) run.goOn(timer!, timer!.everyUs);
+    if (timer.everyUs > 0) run.goOn(timer, timer.everyUs);
     const event = what === 'timer' ? tables.timerEvent[number]! : tables.signalEvent[number]!;
     if (what === 'signal') run.heardSignal(number);
     const enabled = select(run, event, null);

@@ -146,6 +146,18 @@ export interface Plan extends Entering {
 interface Plans {
   own: (Plan | undefined)[];
   outer: Map<number, Plan>;
+  /** Of rules that need no event; null: not looked at yet. */
+  guards: KnownGuards | null;
+}
+
+/** What guards gave in the macrostep under way. */
+export interface KnownGuards {
+  /** By variable: rules whose guards ask for it. */
+  asking: number[][];
+  /** By rule: the macrostep in which it was worked out; 0: not since something it asks for changed; -1: never kept. */
+  since: Float64Array;
+  held: Uint8Array;
+  macrostep: number;
 }
 
 /** A place whose text cannot be read; the rule then never fires, the action does nothing. */

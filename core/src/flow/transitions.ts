@@ -73,6 +73,7 @@ function leaveAll(run: Run, left: readonly number[]): void {
 
 function sayRule(run: Run, rule: number): void {
   const { tables } = run;
+  run.happens('rule', tables.ruleIds[rule]!);
   run.around.fired?.(rule);
   if (run.quiet) return;
   run.effect({
@@ -140,11 +141,7 @@ function addAtom(atoms: number[], atom: number): void {
 }
 
 function startTimers(run: Run, rules: readonly number[]): void {
-  const { ruleDelay, ruleEvery } = run.tables;
-  for (const rule of rules) {
-    const lengthUs = run.lengthUs(ruleDelay[rule]!);
-    run.begin('rule', rule, ruleEvery[rule] ? Math.max(1_000, lengthUs) : lengthUs);
-  }
+  for (const rule of rules) run.begin('rule', rule, run.lengthUs(run.tables.ruleDelay[rule]!));
 }
 
 function comeToEnd(run: Run, final: number): void {

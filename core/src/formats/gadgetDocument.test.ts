@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { EditRefused, limits, type Button, type Gadget } from '../gadget/index.ts';
 import { checkGadget, snagRules } from '../snag/index.ts';
 import { runTrial, trialSchema } from '../trial/index.ts';
-import { Explorer, wayInto } from '../explore/index.ts';
+import { Explorer, usualLimits, wayInto } from '../explore/index.ts';
 import { replay, type Stimulus } from '../machine/index.ts';
 import { pressToLight } from '../test/fixtures.ts';
 import { editGadget, printGadget, readGadget, readGadgetText } from './index.ts';
@@ -179,7 +179,7 @@ describe.each<Demo>([
   });
 
   it('comes to every state by hand, as far as a walk of some seconds leads', () => {
-    const explorer = new Explorer(current!, { states: 30_000, edges: 400_000 });
+    const explorer = new Explorer(current!, { ...usualLimits, states: 30_000, edges: 400_000 });
     explorer.advance(Infinity);
     const { stateIds } = explorer.tables;
     const { states } = current!.flow;

@@ -1,3 +1,4 @@
+import { freshWork, renew } from '../kernel/index.ts';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as fc from 'fast-check';
@@ -12,7 +13,8 @@ const read = (text: string, into: Gadget = emptyGadget('Read')) => {
   if (found.outcome !== 'read') throw new Error(found.message);
   return found;
 };
-const around = { nowUs: 0, seed: 1, control: () => 0 };
+const around = { nowUs: 0, seed: 1, work: freshWork(), control: () => 0 };
+beforeEach(() => renew(around.work));
 
 /** Names of what is active after each signal, by its name. */
 function course(gadget: Gadget, signals: readonly string[]): string[] {

@@ -128,4 +128,4 @@ export {
 } from './terminal.ts';
 export { human, type Hands } from './human.ts';
 export type { Place } from './place.ts';
-export type { Derived, Edge, Snag, SnagLevel, SnagRule, SnagWay } from './snag.ts';
+export type { Derived, Edge, Effort, Snag, SnagLevel, SnagRule, SnagWay } from './snag.ts';

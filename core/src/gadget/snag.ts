@@ -32,10 +32,17 @@ export interface Edge {
   level: 0 | 1;
 }
 
+/** Counted down by whoever plays. */
+export interface Effort {
+  left: number;
+}
+
 /** What rules may ask that is dear to compute or belongs to another room. */
 export interface Derived {
   /** Computes once per check run and key. */
   once<T>(key: string, make: () => T): T;
+  /** What playing may still cost in this check run, in the kernel's parts. What it does not reach is left unsaid. */
+  effort: Effort;
   /** `count` presses of that button's own switch, each held for `heldUs`, always the same ones. */
   bouncedPresses(controlId: string, heldUs: number, count: number): readonly (readonly Edge[])[];
 }

@@ -1,4 +1,26 @@
 export { noiseAt, normalAt, unitAt } from './noise.ts';
 export { exactExp, exactLn } from './exact.ts';
-export { emptyQueue, nextDue, schedule, takeNext, type QueueState } from './queue.ts';
-export { maxEventsAtOnce, maxRoundsAtOnce, NeverAtRest } from './bound.ts';
+export { emptyQueue, nextDue, schedule, scheduleAs, takeNext, type QueueState } from './queue.ts';
+export {
+  beginMoment,
+  blame,
+  freshWork,
+  momentWork,
+  mostFrequent,
+  mostPlanned,
+  mostRounds,
+  mostTimers,
+  partNs,
+  renew,
+  secondWork,
+  spend,
+  standsStill,
+  StandsStill,
+  workSoFar,
+  worth,
+  type Cause,
+  type CauseKind,
+  type Excess,
+  type Standstill,
+  type Work,
+} from './work.ts';

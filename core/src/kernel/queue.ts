@@ -19,9 +19,14 @@ const before = <E>(a: Queued<E>, b: Queued<E>) => a.at < b.at || (a.at === b.at 
 
 /** Adds an event; among equals in time the one scheduled first comes first. O(log n). */
 export function schedule<E>(queue: QueueState<E>, at: number, event: E): void {
-  const { heap } = queue;
-  const added = { at, seq: queue.nextSeq, event };
+  scheduleAs(queue, at, event, queue.nextSeq);
   queue.nextSeq += 1;
+}
+
+/** Adds an event under a number that was set aside for it: as if it had been scheduled then. O(log n). */
+export function scheduleAs<E>(queue: QueueState<E>, at: number, event: E, seq: number): void {
+  const { heap } = queue;
+  const added = { at, seq, event };
   let hole = heap.length;
   heap.push(added);
   while (hole > 0) {

@@ -89,7 +89,7 @@ function adoptTimers(
     const running = was.timers.find((timer) => timer.what === 'rule' && timer.number === old);
     if (same) return running ? [{ ...running, number: rule }] : [];
     // One that is worked out begins with the next visit, unless it is new: then a second will do.
-    const lengthUs = typeof delay === 'number' ? delay : 1_000_000;
+    const lengthUs = typeof delay === 'number' ? Math.max(1, delay) : 1_000_000;
     return [{ what: 'rule', number: rule, dueUs: nowUs + lengthUs, everyUs: 0 }];
   });
   const ids = { timer: [from.timerIds, to.timerIds], signal: [from.signalIds, to.signalIds] } as const;
@@ -99,5 +99,5 @@ function adoptTimers(
     const number = now.indexOf(then[timer.number]!);
     return number < 0 ? [] : [{ ...timer, number }];
   });
-  return [...rules, ...others];
+  return [...rules, ...others].sort((a, b) => a.dueUs - b.dueUs);
 }

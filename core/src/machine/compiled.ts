@@ -37,6 +37,8 @@ export interface CompiledEncoder extends Compiled<Encoder> {
 export interface CompiledKnob extends Compiled<Knob> {
   taper: Taper;
   straighten: Straighten;
+  /** What was worked out of a place at rest: whether noise could move it from a step. Anew with each place. */
+  restless: { perMille: number; fromStep: Map<number, boolean> };
 }
 export type CompiledReceiver = Compiled<Codes>;
 
@@ -106,7 +108,8 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
     })),
     knobs: of<Knob, CompiledKnob>('knob', (one) => {
       const taper = taperOf(gadget, one.control.id);
-      return { ...one, taper, straighten: straightenBy(taper) };
+      const restless = { perMille: NaN, fromStep: new Map<number, boolean>() };
+      return { ...one, taper, straighten: straightenBy(taper), restless };
     }),
     receivers: of<Codes, CompiledReceiver>('codes', (one) => one),
     tones: new Map(gadget.outputs.flatMap((output) => (output.kind === 'tone' ? [[output.id, output]] : []))),

@@ -1,8 +1,8 @@
-import { bounceEdges, changingChannel, channelsAt, countTimesUs, edgesFrom } from '../contact/index.ts';
+import { bounceEdges, changingChannel, channelsAt, countTimeUs, edgesFrom } from '../contact/index.ts';
 import { decodeRest, feedChannels } from '../gesture/index.ts';
-import { schedule } from '../kernel/index.ts';
+import { schedule, scheduleAs } from '../kernel/index.ts';
 import type { CompiledEncoder } from './compiled.ts';
-import type { EncoderState, MachineState } from './state.ts';
+import type { EncoderState, MachineEvent, MachineState, Turn } from './state.ts';
 import type { TraceEntry } from './trace.ts';
 
 /** A shaft at rest in a detent, as the firmware finds it at power-up. */
@@ -32,13 +32,25 @@ export function turnShaft(
   const by = detents < 0 ? -1 : 1;
   const counts = Math.abs(detents) * part.countsPerDetent;
   if (counts === 0) return;
-  for (const us of countTimesUs(counts, overUs))
-    schedule(state.queue, state.nowUs + us, { kind: 'count', controlId: control.id, by });
+  // All of its counts are as good as planned now, one lies in the queue: a thousand detents cost no memory.
+  const turn = { sinceUs: state.nowUs, counts, overUs, firstSeq: state.queue.nextSeq };
+  state.queue.nextSeq += counts;
+  planCount(state, control.id, by, turn, 0);
+}
+
+function planCount(state: MachineState, controlId: string, by: 1 | -1, turn: Turn, n: number): void {
+  const atUs = turn.sinceUs + countTimeUs(n, turn.counts, turn.overUs);
+  scheduleAs(state.queue, atUs, { kind: 'count', controlId, by, turn, number: n }, turn.firstSeq + n);
 }
 
 /** The shaft gets to its next count: one channel makes or breaks, and bounces. */
-export function passCount(state: MachineState, compiled: CompiledEncoder, by: 1 | -1): void {
+export function passCount(
+  state: MachineState,
+  compiled: CompiledEncoder,
+  { by, turn, number: n }: Extract<MachineEvent, { kind: 'count' }>,
+): void {
   const { control, number, captured } = compiled;
+  if (n + 1 < turn.counts) planCount(state, control.id, by, turn, n + 1);
   const encoder = state.encoders[control.id]!;
   const channel = changingChannel(encoder.count, encoder.count + by);
   encoder.count += by;

@@ -13,6 +13,7 @@ function seedOf(state: Pick<MachineState, 'seed' | 'firstPressUs'>, { gadget }: 
 export function aroundFlow(state: MachineState, compiled: CompiledGadget, nowUs: number): Around {
   return {
     nowUs,
+    work: state.work,
     seed: seedOf(state, compiled),
     control: (number) => {
       const control = compiled.gadget.controls[number]!;

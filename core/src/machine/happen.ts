@@ -2,7 +2,7 @@ import { crossFilter, disturb, moveFinger, setContact } from './contacts.ts';
 import type { CompiledGadget } from './compiled.ts';
 import { channelEdge, passCount, turnShaft } from './encoders.ts';
 import { moveKnob } from './knobs.ts';
-import { sendCode } from './receivers.ts';
+import { arriveCode, sendCode } from './receivers.ts';
 import type { MachineEvent, MachineState } from './state.ts';
 import type { TraceEntry } from './trace.ts';
 
@@ -52,15 +52,14 @@ export function happen(
       if (input) disturb(state, input, event, trace);
       return;
     case 'count':
-      if (encoder) passCount(state, encoder, event.by);
+      if (encoder) passCount(state, encoder, event);
       return;
     case 'channel':
       if (encoder) channelEdge(state, encoder, event, trace);
       return;
     case 'code': {
-      const { controlId: id, codeId, sentId } = event;
-      state.receivers[id]?.arrived.push(codeId);
-      trace.push({ at: state.nowUs, lane: 'heard', id, codeId, sentId });
+      const receiver = compiled.receivers.get(event.controlId);
+      if (receiver) arriveCode(state, receiver, event, trace);
     }
   }
 }

@@ -1,5 +1,6 @@
 import { noiseReach, trackShare, wiperCount } from '../contact/index.ts';
 import { heldStep, readKnob, unreadKnob, valueOf } from '../gesture/index.ts';
+import { spend, worth } from '../kernel/index.ts';
 import type { CompiledKnob } from './compiled.ts';
 import type { KnobInput, MachineState } from './state.ts';
 import type { TraceEntry } from './trace.ts';
@@ -75,6 +76,21 @@ function couldFlicker(
   });
 }
 
+/** The same, worked out once for each place and step. */
+function isRestless(compiled: CompiledKnob, knob: KnobInput, perMille: number, loaded: boolean): boolean {
+  const { restless } = compiled;
+  if (restless.perMille !== perMille) {
+    restless.perMille = perMille;
+    restless.fromStep.clear();
+  }
+  const key = 2 * knob.reading.step! + (loaded ? 1 : 0);
+  const known = restless.fromStep.get(key);
+  if (known !== undefined) return known;
+  const could = couldFlicker(compiled, knob, perMille, loaded);
+  restless.fromStep.set(key, could);
+  return could;
+}
+
 /** Filters need so many readings to settle at a rest. */
 const settleReadings = { none: 0, mean: 1, median: 1, exponential: 12 } as const;
 
@@ -87,10 +103,12 @@ export function readWiper(state: MachineState, compiled: CompiledKnob, trace: Tr
   const knob = state.knobs[control.id]!;
   const { nowUs } = state;
   if (knob.dueUs === null || knob.dueUs > nowUs) return 0;
+  spend(state.work, worth.reading);
   const { everyUs, filter, readings } = control.reading;
   const perMille = placeOf(knob, nowUs);
   const moving = isMoving(knob, nowUs);
-  const loaded = isLoaded(state);
+  // What does not give way under load need not know of it.
+  const loaded = control.wiper.sagPpm > 0 && isLoaded(state);
   const count = wiperCount(
     control.wiper,
     taper,
@@ -112,7 +130,7 @@ export function readWiper(state: MachineState, compiled: CompiledKnob, trace: Tr
     });
   const settledUs = knob.sinceUs + knob.overUs + settleReadings[filter] * readings * everyUs;
   // From rest on the whole way is quiet or it is not: bands, curve and filter only narrow what noise can do.
-  const quiet = nowUs > settledUs && !couldFlicker(compiled, knob, perMille, loaded);
+  const quiet = nowUs > settledUs && !isRestless(compiled, knob, perMille, loaded);
   knob.dueUs = quiet ? null : (Math.floor(nowUs / everyUs) + 1) * everyUs;
   return moved;
 }

@@ -10,7 +10,7 @@ import {
   valueOf,
   type TogetherAnswer,
 } from '../gesture/index.ts';
-import { schedule } from '../kernel/index.ts';
+import { blame, schedule, spend, worth, type Standstill } from '../kernel/index.ts';
 import { turnAtOrAfter, turnsLost } from '../scan/index.ts';
 import { lightLevel } from '../light/index.ts';
 import type { CompiledGadget, CompiledInput, CompiledKnob } from './compiled.ts';
@@ -36,11 +36,14 @@ export class MainLoop {
   readonly state: MachineState;
   readonly compiled: CompiledGadget;
   trace: TraceEntry[];
+  /** What a turn costs in which nothing has happened. */
+  private readonly turnWork: number;
 
   constructor(state: MachineState, compiled: CompiledGadget, trace: TraceEntry[]) {
     this.state = state;
     this.compiled = compiled;
     this.trace = trace;
+    this.turnWork = worth.happening + worth.look * compiled.gadget.controls.length;
   }
 
   /** One turn of the main loop: time first, then the inputs in order, then what the flow has planned. */
@@ -49,6 +52,7 @@ export class MainLoop {
     const { periodUs } = compiled;
     state.lastTurnUs = state.nowUs;
     state.turnUs = null;
+    spend(state.work, this.turnWork);
     const turn = state.nowUs / periodUs - state.lostTurns + 1;
     if (compiled.arrays.length > 0) this.trace.push(...scanArrays(state, compiled));
     const { chords } = compiled.gadget;
@@ -159,6 +163,8 @@ export class MainLoop {
   }
 
   private say(controlId: string, gesture: GestureKind): void {
+    blame(this.state.work, 'control', controlId);
+    spend(this.state.work, 2 * worth.happening);
     this.trace.push({ at: this.state.nowUs, lane: 'gesture', id: controlId, gesture });
     this.tell(this.compiled.events.gesture(controlId, gesture));
   }
@@ -171,6 +177,15 @@ export class MainLoop {
   /** What the flow finds when it acts now. */
   private get around(): Around {
     return aroundFlow(this.state, this.compiled, this.freeUs);
+  }
+
+  /** More was asked for than can happen: from now on nothing does, until the power comes anew. */
+  standStill(standstill: Standstill): void {
+    const { state } = this;
+    const { excess, cause, times, sinceUs } = standstill;
+    state.still = standstill;
+    state.turnUs = null;
+    this.trace.push({ at: state.nowUs, lane: 'still', excess, cause, times, sinceUs });
   }
 
   /** Something happens to the gadget as a whole. */

@@ -1,7 +1,20 @@
 import { freshFlow, powerUp } from '../flow/index.ts';
 import type { Gadget } from '../gadget/index.ts';
 import { nothingTogether } from '../gesture/index.ts';
-import { emptyQueue, maxEventsAtOnce, nextDue, NeverAtRest, schedule, takeNext } from '../kernel/index.ts';
+import {
+  beginMoment,
+  blame,
+  emptyQueue,
+  freshWork,
+  nextDue,
+  schedule,
+  spend,
+  StandsStill,
+  takeNext,
+  workSoFar,
+  worth,
+  type Standstill,
+} from '../kernel/index.ts';
 import { adoptState } from './adopt.ts';
 import { compileGadget, type CompiledInput } from './compiled.ts';
 import { planUnrest } from './contacts.ts';
@@ -12,6 +25,7 @@ import { freshInput } from './input.ts';
 import { freshKnob } from './knobs.ts';
 import { MainLoop } from './loop.ts';
 import { carryOut, darkShown, hush, playNote, stillPlays } from './outputs.ts';
+import { leastPlanned, tidyPlanned } from './planned.ts';
 import { freshReceiver } from './receivers.ts';
 import { freshOf, type MachineEvent, type MachineState, type Shown, type Stimulus } from './state.ts';
 import type { TraceEntry } from './trace.ts';
@@ -43,13 +57,19 @@ export class Machine {
       firstPressUs: null,
       flow: freshFlow(compiled.tables, null),
       shown: darkShown(gadget),
+      work: freshWork(),
+      still: null,
+      tidyAt: leastPlanned,
     };
-    const { state: flow, ...first } = powerUp(compiled.tables, aroundFlow(state, compiled, 0));
-    state.flow = flow;
-    this.loop = new MainLoop(state, compiled, []);
-    for (const input of compiled.inputs.values()) planUnrest(state, input);
-    this.loop.follow(first);
-    this.loop.planTurn();
+    const loop = new MainLoop(state, compiled, []);
+    this.loop = loop;
+    this.unlessTooMuch(() => {
+      const { state: flow, ...first } = powerUp(compiled.tables, aroundFlow(state, compiled, 0));
+      state.flow = flow;
+      for (const input of compiled.inputs.values()) planUnrest(state, input);
+      loop.follow(first);
+      loop.planTurn();
+    });
   }
 
   /** Goes on from a snapshot as if it had never stopped. The document must be the one it was taken with. */
@@ -71,6 +91,16 @@ export class Machine {
   /** What the gadget shows now. Do not keep it: it changes as time goes on. */
   get shown(): Readonly<Shown> {
     return this.loop.state.shown;
+  }
+
+  /** Why it stands still; null: it does not. */
+  get still(): Standstill | null {
+    return this.loop.state.still;
+  }
+
+  /** What was worked out since power-up, in the kernel's parts: what play costs, whatever machine it runs on. */
+  get work(): number {
+    return workSoFar(this.loop.state.work);
   }
 
   get gadget(): Gadget {
@@ -101,28 +131,51 @@ export class Machine {
   }
 
   /**
-   * Lets time pass up to and including `untilUs`; each event sees its own time.
+   * Lets time pass up to and including `untilUs`; each event sees its own time. Where more would happen than can, the
+   * gadget stands still with a reason, and time goes on.
    * @throws RangeError for a time in the past or not whole
-   * @throws NeverAtRest when a rule re-enters itself without time passing
    */
   advanceTo(untilUs: number): void {
+    this.advance(untilUs, Infinity);
+  }
+
+  /**
+   * The same, but no further than about so much work goes; what happens in one moment is not parted.
+   * @param parts of the kernel's work; at most a moment's more is done
+   * @returns whether it came to `untilUs`
+   * @throws RangeError for a time in the past or not whole
+   */
+  advance(untilUs: number, parts: number): boolean {
     const { state } = this.loop;
     if (!Number.isSafeInteger(untilUs) || untilUs < state.nowUs)
       throw new RangeError(`expected a time in whole µs from ${state.nowUs} on, got ${untilUs}`);
-    let atOnce = 0;
+    const mostWork = workSoFar(state.work) + parts;
     for (;;) {
       const queuedUs = nextDue(state.queue);
       const turnUs = state.turnUs ?? Infinity;
       const dueUs = Math.min(queuedUs, turnUs);
       if (dueUs > untilUs) break;
-      atOnce = dueUs === state.nowUs ? atOnce + 1 : 0;
-      if (atOnce > maxEventsAtOnce) throw new NeverAtRest(dueUs, state.shown.stateIds.at(-1) ?? 'no state');
+      if (dueUs > state.nowUs && workSoFar(state.work) >= mostWork) return false;
       state.nowUs = dueUs;
-      // Whatever moves at the moment of a turn is seen by that turn.
-      if (queuedUs <= turnUs) this.handle(takeNext(state.queue)!.event);
-      else this.loop.turn();
+      beginMoment(state.work, dueUs);
+      this.unlessTooMuch(() => {
+        // Whatever moves at the moment of a turn is seen by that turn.
+        if (queuedUs <= turnUs) this.handle(takeNext(state.queue)!.event);
+        else this.loop.turn();
+        if (state.queue.heap.length >= state.tidyAt) tidyPlanned(state);
+      });
     }
     state.nowUs = untilUs;
+    return true;
+  }
+
+  private unlessTooMuch(work: () => void): void {
+    try {
+      work();
+    } catch (error) {
+      if (!(error instanceof StandsStill)) throw error;
+      if (!this.still) this.loop.standStill(error.standstill);
+    }
   }
 
   /**
@@ -132,7 +185,8 @@ export class Machine {
   adopt(gadget: Gadget): { restarted: boolean } {
     const { state, compiled, trace } = this.loop;
     const next = compileGadget(gadget);
-    const adopted = adoptState(state, compiled, next);
+    // What stands still was left in the middle of something: only a restart makes sense of it.
+    const adopted = state.still ? null : adoptState(state, compiled, next);
     if (adopted) {
       this.loop = new MainLoop(adopted, next, trace);
       for (const [id, input] of next.inputs)
@@ -156,6 +210,11 @@ export class Machine {
   private shiftTo(nowUs: number): void {
     const { state } = this.loop;
     state.nowUs = nowUs;
+    beginMoment(state.work, nowUs);
+    if (state.still) {
+      state.still = { ...state.still, atUs: nowUs, sinceUs: nowUs };
+      return;
+    }
     for (const queued of state.queue.heap) queued.at += nowUs;
     for (const timer of state.flow.timers) timer.dueUs += nowUs;
     state.flow.enteredUs = state.flow.enteredUs.map((us) => us + nowUs);
@@ -169,6 +228,15 @@ export class Machine {
 
   private handle(event: MachineEvent): void {
     const { state, compiled, trace } = this.loop;
+    const dead = state.still !== null && !isSwitch(event);
+    if (!dead) state.still = null;
+    spend(state.work, worth.happening);
+    if ('controlId' in event) blame(state.work, 'control', event.controlId);
+    if (dead) {
+      // Contacts still move under fingers; nobody looks at them.
+      if ('controlId' in event) happen(state, compiled, event, trace);
+      return;
+    }
     switch (event.kind) {
       case 'effect':
         carryOut(state, compiled, event.effect, trace);
@@ -193,6 +261,10 @@ export class Machine {
     }
   }
 }
+
+/** Off and on again: all that a gadget that stands still hears. */
+const isSwitch = (event: MachineEvent): boolean =>
+  event.kind === 'touch' && event.touch.what === 'power' && event.touch.event === 'cycle';
 
 /** Whether spikes or drift begin with this edit: otherwise what was planned of them goes on. */
 function startsUnrest(from: CompiledInput | undefined, to: CompiledInput): boolean {

@@ -2,7 +2,7 @@ import type { DebounceState, FilterState } from '../debounce/index.ts';
 import type { Disturbance } from '../contact/index.ts';
 import type { FlowState, Effect } from '../flow/index.ts';
 import type { ButtonState, DecoderState, HeardState, KnobState, TogetherState } from '../gesture/index.ts';
-import type { QueueState } from '../kernel/index.ts';
+import type { QueueState, Standstill, Work } from '../kernel/index.ts';
 import type { LitLight } from '../light/index.ts';
 
 /** What a hand does: the only input of the machine. A recorded list of these is a trial's script. */
@@ -35,15 +35,34 @@ export type MachineEvent =
   | { kind: 'disturbance'; controlId: string; what: Disturbance; end: boolean; number: number }
   /** A pad's rest level has come over its threshold; void if it was touched or left since. */
   | { kind: 'stuck'; controlId: string; change: number }
-  /** An encoder gets to its next count. */
-  | { kind: 'count'; controlId: string; by: 1 | -1 }
+  /** An encoder gets to the next count of a turn; the one after is planned then, under the number set aside for it. */
+  | { kind: 'count'; controlId: string; by: 1 | -1; turn: Turn; number: number }
   | { kind: 'channel'; controlId: string; channel: 'a' | 'b'; change: number; level: 0 | 1 }
-  | { kind: 'code'; controlId: string; sentId: string; codeId: string }
+  /** A code arrives for the how manieth time; the next is planned then. */
+  | { kind: 'code'; controlId: string; codeId: string; sending: Sending; number: number }
   | { kind: 'effect'; effect: Effect }
   /** A tone's end; void if another began since (`order`). */
   | { kind: 'hush'; outputId: string; order: number }
   /** The rest of a tune; void if another order came since. */
   | { kind: 'note'; outputId: string; order: number; notes: { hz: number; lengthUs: number }[] };
+
+/** An even turn under way. */
+export interface Turn {
+  sinceUs: number;
+  counts: number;
+  overUs: number;
+  /** Of its first count, in the queue. */
+  firstSeq: number;
+}
+
+/** A key of a remote that is held, from its first arrival on. */
+export interface Sending {
+  sinceUs: number;
+  times: number;
+  firstSeq: number;
+  /** The address of its first chance. */
+  firstSent: number;
+}
 
 /** One control between finger and meaning. */
 export interface InputState {
@@ -171,6 +190,12 @@ export interface MachineState {
   firstPressUs: number | null;
   flow: FlowState;
   shown: Shown;
+  /** What may still happen in this moment and this second. */
+  work: Work;
+  /** Why nothing happens any more; null: it goes on. */
+  still: Standstill | null;
+  /** How much may lie in the queue before what is void is cleared away. */
+  tidyAt: number;
 }
 
 /** One state for each, by id. */

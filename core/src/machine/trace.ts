@@ -1,6 +1,7 @@
 import type { SwallowReason } from '../debounce/index.ts';
 import type { EvaluationFault, LightOrder } from '../flow/index.ts';
 import type { CodeGesture, GestureKind, LightColour } from '../gadget/index.ts';
+import type { Cause, Excess } from '../kernel/index.ts';
 
 /**
  * What happened, in order of time. Entries carry ids of the document, whole microseconds and plain values, so
@@ -66,6 +67,8 @@ export type TraceEntry =
   | { at: number; lane: 'move'; id: string; value: number }
   /** hz 0: silent. */
   | { at: number; lane: 'tone'; id: string; hz: number }
+  /** More was asked for than can happen; nothing does any more. What came most often, and since when. */
+  | { at: number; lane: 'still'; excess: Excess; cause: Cause; times: number; sinceUs: number }
   /** The loop stands still until then. */
   | { at: number; lane: 'blocked'; untilUs: number };
 

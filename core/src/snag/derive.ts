@@ -4,6 +4,9 @@ import type { Derived, Gadget } from '../gadget/index.ts';
 /** Channel of chance of the checks, apart from any button's. */
 const checkSeed = 0x5a6;
 
+/** About four seconds; a check of the largest demo takes a hundredth of it. */
+const playedPerCheck = 1_000_000_000;
+
 /** What several rules need, computed once for one document. */
 export function deriveFor(gadget: Gadget): Derived {
   const known = new Map<string, unknown>();
@@ -13,6 +16,7 @@ export function deriveFor(gadget: Gadget): Derived {
   };
   return {
     once,
+    effort: { left: playedPerCheck },
     bouncedPresses: (controlId, heldUs, count) =>
       once(`presses ${controlId} ${heldUs} ${count}`, () => {
         const number = gadget.controls.findIndex(({ id }) => id === controlId);

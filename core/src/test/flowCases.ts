@@ -245,4 +245,42 @@ export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
     { level: 'likely', values: { uses: 1 } },
     true,
   ],
+  [
+    'X03',
+    'a signal that raises two a millisecond later',
+    game(
+      [
+        state('s1', {
+          rules: [
+            to('r1', press, [], { actions: [{ kind: 'raise', signalId: 'g1', delay: 0 }] }),
+            to('r2', { kind: 'signal', signalId: 'g1' }, [], {
+              actions: [1_000, 1_000].map((delay) => ({ kind: 'raise', signalId: 'g1', delay })),
+            }),
+          ],
+        }),
+      ],
+      { signals: [{ id: 'g1', name: 'Again' }] },
+    ),
+    {
+      level: 'stop',
+      place: { kind: 'rule', id: 'r2' },
+      values: { excess: 'planned', cause: 'signal', name: 'Again', number: 0 },
+    },
+    false,
+  ],
+  [
+    'X04',
+    'two hundred rules each millisecond',
+    game([
+      state('s1', {
+        rules: Array.from({ length: 200 }, (_, n) => to(`r${n + 1}`, { kind: 'every', delay: 1_000 }, [])),
+      }),
+    ]),
+    {
+      level: 'note',
+      place: { kind: 'rule', id: 'r1' },
+      values: { cause: 'rule', name: 's1', number: 1, perSecond: 1_000 },
+    },
+    false,
+  ],
 ];

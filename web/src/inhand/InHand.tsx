@@ -12,6 +12,7 @@ import {
 import { useEffect, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import { useDocument } from '../client/index.ts';
 import { keyName, useLit } from '../shared/index.ts';
+import { sayStill, slowWords } from '../words/index.ts';
 import { player, usePlayer } from '../workers/index.ts';
 import { play, prepareSound, setMuted, unlockSound, useSound } from './audio.ts';
 import classes from './InHand.module.css';
@@ -68,6 +69,9 @@ export function InHand() {
   const pastUs = usePlayer((state) => state.pastUs);
   const failure = usePlayer((state) => state.failure);
   const notice = usePlayer((state) => state.notice);
+  const still = usePlayer((state) => state.still);
+  const slow = usePlayer((state) => state.slow);
+  const replaying = usePlayer((state) => state.replaying);
   const { held, move, liftAll } = useFingers();
   const [focused, setFocused] = useState(false);
   const recorder = useRecording();
@@ -112,6 +116,11 @@ export function InHand() {
         <MuteButton />
         <PowerButton gadget={gadget} />
       </header>
+      {still && (
+        <p role="alert" className={classes.still}>
+          {sayStill(gadget, { ...still, at: still.atUs })}
+        </p>
+      )}
       <div
         ref={region}
         className={classes.body}
@@ -139,11 +148,15 @@ export function InHand() {
       <p className={classes.hint} id="hand-hint" role="status">
         {failure ??
           notice ??
-          (pastUs !== null
-            ? 'This is the past: watch only.'
-            : focused
-              ? keysSentence(gadget)
-              : 'Click it, or press H, to play with keys.')}
+          (replaying !== null
+            ? `Playing that again to see it: ${Math.round(replaying * 100)}\u202f%.`
+            : pastUs !== null
+              ? 'This is the past: watch only.'
+              : slow
+                ? slowWords(gadget, slow)
+                : focused
+                  ? keysSentence(gadget)
+                  : 'Click it, or press H, to play with keys.')}
       </p>
     </aside>
   );

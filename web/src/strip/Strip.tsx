@@ -19,7 +19,7 @@ import {
 import { useDocument } from '../client/index.ts';
 import { Choice, showMoment, StageIcon } from '../shared/index.ts';
 import { mostTelling, sayWhy, stageOf } from '../words/index.ts';
-import { player, traceNow, usePlayer, virtualNowUs } from '../workers/index.ts';
+import { player, thinNow, traceNow, usePlayer, virtualNowUs } from '../workers/index.ts';
 import { controlsInView, isShown, lanesOf, marksIn, type Span } from './lanes.ts';
 import { axisHeight, entryAt, laneHeight, labelWidth, paint, type Picture } from './paint.ts';
 import classes from './Strip.module.css';
@@ -212,7 +212,13 @@ function Canvas({
       element.height = height * ratio;
     }
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
-    picture.current = { lanes, marks: marksIn(gadget, traceNow(), window), window, width, selected };
+    picture.current = {
+      lanes,
+      marks: marksIn(gadget, traceNow(), window, thinNow()),
+      window,
+      width,
+      selected,
+    };
     paint(context, picture.current);
     const now =
       labelWidth + ((virtualNowUs() - window.fromUs) / (window.toUs - window.fromUs)) * (width - labelWidth);

@@ -12,8 +12,7 @@ const { gadget } = read;
 const trial = trialSchema.parse(JSON.parse(demo('trials.json'))[0]);
 const trace = replay(gadget, trial.stimuli, trial.endUs, trial.seed);
 const lanes = lanesOf(gadget, gadget.controls);
-const inLane = (marks: Mark[], lane: string) =>
-  marks.filter((mark) => mark.kind !== 'shade' && mark.lane === lane);
+const inLane = (marks: Mark[], lane: string) => marks.filter((mark) => 'lane' in mark && mark.lane === lane);
 
 describe('the strip', () => {
   it('has the stages of the path, in order', () => {
@@ -67,8 +66,7 @@ describe('the strip', () => {
         expect(spans.at(-1)!.toUs).toBe(window.toUs);
         spans.slice(1).forEach((span, i) => expect(span.fromUs).toBe(spans[i]!.toUs));
       }
-      for (const mark of marks)
-        expect(isShown(trace[mark.kind === 'shade' ? mark.entry : mark.entry]!)).toBe(true);
+      for (const mark of marks) expect('entry' in mark && isShown(trace[mark.entry]!)).toBe(true);
     }
   });
 

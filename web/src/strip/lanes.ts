@@ -24,7 +24,9 @@ export type Mark =
   | { kind: 'level'; lane: string; span: Span; level: 0 | 1; entry: number }
   | { kind: 'tick'; lane: string; atUs: number; entry: number; text: string; bad: boolean }
   | { kind: 'band'; lane: string; span: Span; text: string; entry: number; dim: boolean }
-  | { kind: 'shade'; span: Span; entry: number };
+  | { kind: 'shade'; span: Span; entry: number }
+  /** More happened there than is kept. */
+  | { kind: 'thin'; span: Span };
 
 /** Controls that get lanes of their own. A keypad's would push the rest of the path out of sight. */
 const controlsShown = 3;
@@ -90,6 +92,7 @@ const laneOf = (entry: TraceEntry): string | null => {
     case 'move':
       return `output ${entry.id}`;
     case 'signal':
+    case 'still':
       return 'state';
     default:
       return null;
@@ -98,12 +101,19 @@ const laneOf = (entry: TraceEntry): string | null => {
 
 type Tick = Extract<Mark, { kind: 'tick' }>;
 
-/** Words of one lane at one moment are written as one. */
-function addTick(marks: Mark[], tick: Tick): void {
-  const last = marks.findLast((mark): mark is Tick => mark.kind === 'tick' && mark.lane === tick.lane);
-  if (last?.atUs === tick.atUs && last.text !== '')
-    marks[marks.indexOf(last)] = { ...tick, text: `${last.text}, ${tick.text}` };
-  else marks.push(tick);
+/** As much as can be read at one place. */
+const mostWords = 60;
+
+/** Words of one lane at one moment are written as one. @param lastAt where the last tick of each lane stands */
+function addTick(marks: Mark[], tick: Tick, lastAt: Map<string, number>): void {
+  const at = lastAt.get(tick.lane);
+  const last = at === undefined ? undefined : (marks[at] as Tick);
+  if (last?.atUs === tick.atUs && last.text !== '') {
+    if (last.text.length < mostWords) marks[at!] = { ...tick, text: `${last.text}, ${tick.text}` };
+    return;
+  }
+  lastAt.set(tick.lane, marks.length);
+  marks.push(tick);
 }
 
 /** What lasts until the next entry of its lane; everything else is a moment. */
@@ -118,7 +128,12 @@ const lookBack = 4_000;
  * What the strip shows of a window of time: pieces per lane, each with the entry behind it. Pieces are cut at the
  * window's edges. Cost follows the entries in the window.
  */
-export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Span): Mark[] {
+export function marksIn(
+  gadget: Gadget,
+  trace: readonly TraceEntry[],
+  window: Span,
+  thin: readonly Span[] = [],
+): Mark[] {
   const names = new Map([...gadget.flow.states, ...gadget.flow.signals].map(({ id, name }) => [id, name]));
   const inState = statesIn(gadget);
   const first = firstAt(trace, window.fromUs);
@@ -144,6 +159,7 @@ export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Sp
     note(entry, index);
   }
   const marks: Mark[] = [];
+  const ticks = new Map<string, number>();
   const close = (lane: string, toUs: number) => {
     const index = open.get(lane);
     if (index === undefined) return;
@@ -175,10 +191,21 @@ export function marksIn(gadget: Gadget, trace: readonly TraceEntry[], window: Sp
       note(entry, index);
       open.set(lane, index);
       if (entry.lane === 'clean' && entry.extra)
-        marks.push({ kind: 'tick', lane, atUs: entry.at, entry: index, text: 'again!', bad: true });
-    } else addTick(marks, { kind: 'tick', lane, atUs: entry.at, entry: index, ...tickOf(entry, names) });
+        addTick(
+          marks,
+          { kind: 'tick', lane, atUs: entry.at, entry: index, text: 'again!', bad: true },
+          ticks,
+        );
+    } else
+      addTick(marks, { kind: 'tick', lane, atUs: entry.at, entry: index, ...tickOf(entry, names) }, ticks);
   }
   for (const lane of open.keys()) close(lane, window.toUs);
+  for (const { fromUs, toUs } of thin)
+    if (toUs >= window.fromUs && fromUs <= window.toUs)
+      marks.push({
+        kind: 'thin',
+        span: { fromUs: Math.max(fromUs, window.fromUs), toUs: Math.min(toUs, window.toUs) },
+      });
   return marks;
 }
 
@@ -244,6 +271,7 @@ function statesIn(gadget: Gadget) {
 
 function tickOf(entry: TraceEntry, names: ReadonlyMap<string, string>): { text: string; bad: boolean } {
   if (entry.lane === 'signal') return { text: names.get(entry.id) ?? '', bad: false };
+  if (entry.lane === 'still') return { text: 'stands still', bad: true };
   if (entry.lane === 'midi')
     return { text: entry.bytes.map((byte) => byte.toString(16)).join(' '), bad: false };
   if (entry.lane === 'typed') return { text: entry.text, bad: false };

@@ -45,8 +45,10 @@ export function paint(
   context.textBaseline = 'middle';
 
   for (const mark of marks) {
-    if (mark.kind !== 'shade') continue;
+    if (mark.kind !== 'shade' && mark.kind !== 'thin') continue;
     context.fillStyle = wash;
+    if (mark.kind === 'thin') hatch(x(mark.span.fromUs), x(mark.span.toUs));
+    if (mark.kind === 'thin') continue;
     context.fillRect(
       x(mark.span.fromUs),
       0,
@@ -85,6 +87,18 @@ export function paint(
         context.fillText(showDuration(at), x(at) + 3, height - axisHeight / 2);
     }
   }
+  /** Along the upper edge, so that what is kept can still be read. */
+  function hatch(from: number, to: number): void {
+    context.strokeStyle = soft;
+    context.lineWidth = 1;
+    context.setLineDash([]);
+    context.beginPath();
+    for (let at = Math.max(labelWidth, from); at < to; at += 5) {
+      context.moveTo(at, 4);
+      context.lineTo(at + 3, 0);
+    }
+    context.stroke();
+  }
   function rule(from: number, y: number, to: number): void {
     context.beginPath();
     context.moveTo(from, y);
@@ -92,7 +106,7 @@ export function paint(
     context.stroke();
   }
   function drawMark(mark: Mark): void {
-    if (mark.kind === 'shade') return;
+    if (mark.kind === 'shade' || mark.kind === 'thin') return;
     const y = row.get(mark.lane);
     const stage = stageOf.get(mark.lane);
     if (y === undefined || stage === undefined) return;

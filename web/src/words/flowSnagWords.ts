@@ -1,8 +1,12 @@
 import type { Snag } from '@hum-lever/core';
 import { showDuration } from '../shared/units.ts';
+import { causeWords, excessWords } from './stillWords.ts';
 
 type Values = Snag['values'];
 const us = (value: string | number | undefined) => showDuration(Number(value));
+
+const times = (value: string | number | undefined) =>
+  value === 1 ? 'once' : `${Number(value).toLocaleString('en')} times`;
 
 /** How long a memory lasts, in the unit that says it best. */
 function lifetime(days: number): string {
@@ -78,6 +82,16 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
     title: 'The same chance every time',
     say: (v) =>
       `Random numbers, used in ${v.uses} ${v.uses === 1 ? 'place' : 'places'}, begin alike whenever the power comes on.`,
+  },
+  X03: {
+    title: 'It stands still',
+    say: (v) =>
+      `${excessWords(String(v.excess))}: after ${us(v.atUs)} nothing happens any more. Most often it was ${causeWords(v)}, ${times(v.times)}${Number(v.overUs) > 0 ? ` within ${us(v.overUs)}` : ''}.`,
+  },
+  X04: {
+    title: 'Dear to play',
+    say: (v) =>
+      `A second of it takes about ${us(v.realUs)} to work out here${Number(v.realUs) > 1_000_000 ? ', so that it plays slower than it would' : ''}. ${v.cause === 'loop' ? 'The loop itself takes most of it' : `The most frequent is ${causeWords(v)}, ${times(v.perSecond)} a second`}.`,
   },
 };
 

@@ -5,3 +5,4 @@ export { byHand, codeWords, gestureWords, mostTelling, namesOf, sayWhy, stageOf 
 export { clashWords, keyPlaceWords, needWords, partGroupWords, refusedWords } from './partWords.ts';
 export { schemeTitle } from './wiringSnagWords.ts';
 export { methodName, paramFields, paramWords, settingWords, showParam } from './settingWords.ts';
+export { sayStill, slowWords } from './stillWords.ts';

@@ -9,6 +9,7 @@ import {
 import type { Stage } from '../shared/stages.tsx';
 import { valueWords } from './valueWords.ts';
 import { showDuration, showHz } from '../shared/units.ts';
+import { sayStill } from './stillWords.ts';
 
 /** Gestures in plain words, the standard term beside them where there is one. */
 export const gestureWords: Record<GestureKind, string> = {
@@ -64,6 +65,7 @@ export const stageOf: Record<TraceEntry['lane'], Stage> = {
   typed: 'output',
   move: 'output',
   blocked: 'state',
+  still: 'state',
   light: 'output',
   colour: 'output',
   text: 'output',
@@ -132,6 +134,7 @@ export function mostTelling(trace: readonly TraceEntry[]): number {
     return found < 0 ? -1 : found + from;
   };
   const candidates = [
+    () => last((entry) => entry.lane === 'still'),
     () => last((entry) => entry.lane === 'ghost'),
     () => last((entry) => entry.lane === 'swallowed' || (entry.lane === 'clean' && entry.extra)),
     () => last((entry, index) => meaningful.has(entry.lane) && answerTo(recent, index) !== undefined),
@@ -233,6 +236,8 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
       return `${name(entry.id)}, row ${entry.row + 1}: “${entry.text}”.`;
     case 'tone':
       return `${name(entry.id)}: ${showHz(entry.hz)}.`;
+    case 'still':
+      return sayStill(gadget, entry);
     case 'blocked':
       return `A wait begins: nothing is read and nothing happens for ${showDuration(entry.untilUs - entry.at)}.`;
   }

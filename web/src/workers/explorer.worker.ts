@@ -115,7 +115,8 @@ function toldWay(of: Explorer, way: Way | null): ToldWay | null {
 const work = {
   /** Walks everything, telling how far it has come; stops soon after `cancel`. */
   async explore(gadget: Gadget, states: number, tell: (so: Explored) => void): Promise<Explored | null> {
-    limits = { states, edges: states * 15 };
+    limits = { ...usualLimits, states, edges: states * 15 };
+    if (states > usualLimits.states) limits.work *= states / usualLimits.states;
     explorer = new Explorer(gadget, limits);
     return walk(explorer, tell);
   },

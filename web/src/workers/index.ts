@@ -1,5 +1,5 @@
 export { lab } from './lab.ts';
-export { player, traceNow, usePlayer, virtualNowUs } from './player.ts';
+export { player, thinNow, traceNow, usePlayer, virtualNowUs } from './player.ts';
 export { useAnswer } from './useAnswer.ts';
 export { firstAt } from './firstAt.ts';
 export { exploring } from './exploring.ts';

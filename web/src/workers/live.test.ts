@@ -1,5 +1,6 @@
 import {
   emptyFlow,
+  Machine,
   readGadgetText,
   replay,
   type Button,
@@ -9,6 +10,7 @@ import {
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setting } from '../test/gadgets.ts';
+import { History } from './history.ts';
 import { LiveMachine } from './live.ts';
 import type { Command, Report } from './protocol.ts';
 
@@ -23,11 +25,20 @@ class Rig {
   nowMs = 0;
   reports: Report[] = [];
   private wake: { atMs: number; call: () => void } | null = null;
+  /** @param looked what the time is, from how often it was looked at: a computer that is slow */
+  constructor(private readonly looked: () => number = () => 0) {}
   readonly live = new LiveMachine({
-    nowMs: () => this.nowMs,
+    nowMs: () => (this.nowMs += this.lateMs()),
     post: (report) => this.reports.push(structuredClone(report)),
     wakeAfter: (ms, call) => (this.wake = { atMs: this.nowMs + ms, call }),
   });
+  private seen = 0;
+  private lateMs(): number {
+    const seen = this.looked();
+    const late = seen - this.seen;
+    this.seen = seen;
+    return late;
+  }
   send(...commands: Command[]) {
     commands.forEach((command) => this.live.obey(command));
   }
@@ -42,7 +53,7 @@ class Rig {
       this.nowMs = Math.max(this.nowMs, atMs);
       call();
     }
-    this.nowMs = until;
+    this.nowMs = Math.max(this.nowMs, until);
   }
   finger(down: boolean, atMs = this.nowMs) {
     this.send({ kind: 'touch', controlId: 'b1', touch: { what: down ? 'down' : 'up' }, atMs });
@@ -259,5 +270,129 @@ describe('the live machine', () => {
     };
     rig.send({ kind: 'edit', gadget: broken });
     expect(rig.last('failed').message).toContain('expected a debounce algorithm');
+  });
+});
+
+describe('a gadget that is dear, or never comes to rest', () => {
+  const rules = (count: number) =>
+    Array.from({ length: count }, (_, n) => ({
+      id: `r${n + 1}`,
+      trigger: { kind: 'every' as const, delay: 1_000 },
+      guard: null,
+      actions: [],
+      targetIds: [],
+      internal: false,
+    }));
+  const dear: Gadget = {
+    ...kettle,
+    flow: {
+      ...emptyFlow(),
+      initialId: 's1',
+      states: [
+        { ...kettle.flow.states[0]!, id: 's1', parentId: null, entry: [], exit: [], rules: rules(100) },
+      ],
+    },
+    brief: { ...kettle.brief, tasks: [] },
+  };
+  const endless: Gadget = {
+    ...dear,
+    flow: {
+      ...dear.flow,
+      states: [
+        {
+          ...dear.flow.states[0]!,
+          rules: [
+            {
+              ...rules(1)[0]!,
+              trigger: { kind: 'gesture', controlId: 'b1', gesture: 'press' },
+              targetIds: ['s2'],
+            },
+          ],
+        },
+        {
+          ...dear.flow.states[0]!,
+          id: 's2',
+          rules: [{ ...rules(1)[0]!, id: 'r2', trigger: { kind: 'always' } }],
+        },
+      ],
+    },
+  };
+
+  /** A slow computer: its clock goes on by so much with every look. */
+  const slowClock = (perLookMs: number) => {
+    let looks = 0;
+    rig = new Rig(() => (looks += perLookMs));
+    return rig;
+  };
+
+  it('stands still with a reason, which the past knows of, and time can be walked back', () => {
+    rig.load(endless);
+    rig.pass(1_000);
+    rig.press();
+    rig.pass(2_000);
+    expect(rig.last('slice').still).toMatchObject({ excess: 'rounds', cause: { kind: 'rule', id: 'r2' } });
+    expect(rig.trace.filter(({ lane }) => lane === 'still')).toHaveLength(1);
+    rig.send({ kind: 'scrub', toUs: 500_000 });
+    expect(rig.last('past').still).toBeNull();
+    rig.send({ kind: 'scrub', toUs: 2_000_000 });
+    expect(rig.last('past').still).not.toBeNull();
+    rig.send({ kind: 'scrub', toUs: 500_000 }, { kind: 'goOnFromHere' });
+    expect(rig.last('slice')).toMatchObject({ still: null, running: true });
+  });
+
+  it('plays slower where it cannot keep up, says so, and can be paused', () => {
+    slowClock(20);
+    rig.load(dear);
+    rig.pass(3_000);
+    const { slow, clock } = rig.last('slice');
+    expect(slow).toMatchObject({ cause: { kind: 'rule' } });
+    expect(slow!.share).toBeLessThan(0.9);
+    expect(clock.speed).toBe(slow!.share);
+    rig.send({ kind: 'pause' });
+    expect(rig.last('slice').running).toBe(false);
+  });
+
+  it('tells no more at once than a page can take in, and plays any stretch again in full', () => {
+    slowClock(20);
+    rig.load(dear);
+    rig.pass(4_000);
+    const slices = rig.reports.flatMap((report) => (report.kind === 'slice' ? [report] : []));
+    for (const { entries } of slices) expect(entries.length).toBeLessThanOrEqual(1_500);
+    expect(slices.some(({ leftOut }) => leftOut > 0)).toBe(true);
+    rig.send({ kind: 'pause' });
+    const { nowUs } = rig.last('slice').clock;
+    for (const fromUs of [100_000, 434_000, nowUs - 60_000]) {
+      const toUs = fromUs + 50_000;
+      rig.send({ kind: 'stretch', fromUs, toUs });
+      rig.pass(2_000);
+      const { entries, leftOut } = rig.last('stretch');
+      expect({ leftOut, entries }).toEqual({
+        leftOut: 0,
+        entries: replay(dear, [], toUs, 5).filter(({ at }) => at >= fromUs),
+      });
+    }
+  });
+
+  it('keeps half an hour, with marks that thin out', () => {
+    const history = new History();
+    const machine = new Machine(kettle, 5);
+    history.begin(machine, []);
+    for (let atUs = 500_000; atUs <= 3_600_000_000; atUs += 500_000) {
+      if (atUs % 60_000_000 === 0) {
+        const stimulus = { atUs, controlId: 'b1', what: 'down' as const };
+        machine.stimulate(stimulus);
+        history.did(stimulus);
+      }
+      machine.advanceTo(atUs);
+      history.markIfDue(machine);
+    }
+    expect(history.marksKept).toBeLessThan(120);
+    expect(history.stimuli).toHaveLength(60);
+    const { nowUs } = machine;
+    expect(nowUs - history.sinceUs).toBeGreaterThanOrEqual(1_800_000_000);
+    expect(nowUs - history.sinceUs).toBeLessThan(2_000_000_000);
+    const early = history.to(nowUs - 1_700_000_000);
+    while (!early.advance(1_000_000));
+    expect(early.machine.nowUs).toBe(nowUs - 1_700_000_000);
   });
 });

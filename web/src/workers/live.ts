@@ -1,5 +1,13 @@
-import { Machine, type Gadget, type MachineState, type Stimulus, type Touch } from '@hum-lever/core';
-import type { Command, Report } from './protocol.ts';
+import {
+  countCauses,
+  Machine,
+  mostFrequent,
+  type Stimulus,
+  type Touch,
+  type TraceEntry,
+} from '@hum-lever/core';
+import { History, keepWithin, type Replay } from './history.ts';
+import type { Command, Report, Slow } from './protocol.ts';
 
 /** What the live machine needs of its surroundings; a test gives it a clock of its own. */
 export interface Host {
@@ -10,38 +18,53 @@ export interface Host {
   wakeAfter(ms: number, wake: () => void): void;
 }
 
-/** A place to scrub back to. */
-interface Mark {
-  atUs: number;
-  gadget: Gadget;
-  snapshot: MachineState;
-  /** How many stimuli came before it. */
-  stimuli: number;
-}
-
-/** Virtual time between marks: scrubbing replays at most this much. */
-const markEveryUs = 500_000;
-/** Marks kept: at least 100 s of steady use; a quiet hour needs one. */
-const keptMarks = 400;
 /** A finger's move that is told later than this is taken to have happened so long ago. */
 const latestMs = 1_000;
 /** Longest sleep; also bounds the time between two reports of a machine that does nothing. */
 const longestSleepMs = 60_000;
+/** After so long at work the worker listens: to a pause, to a finger, to another edit. */
+const sliceMs = 25;
+/** The clock is looked at after so much work, about 8 ms. */
+const sliceParts = 1_000_000;
+/** Entries that a report carries at most: what the page can take in without standing still. */
+const mostReported = 1_500;
+/** Entries of a stretch that is played again. */
+const mostInStretch = 20_000;
+/** How fast it plays is measured over so long. */
+const paceMs = 500;
+
+/** A look at the past on its way. */
+interface Looking {
+  replay: Replay;
+  fromUs: number;
+  /** What is gathered on the way; null: only where it comes to. */
+  entries: TraceEntry[] | null;
+  leftOut: number;
+  done: (looking: Looking) => void;
+}
 
 /** Drives a machine by real time, keeps what is needed to go back, and reports. Knows no worker. */
 export class LiveMachine {
   private machine: Machine | null = null;
   private seed = 0;
-  private stimuli: Stimulus[] = [];
+  private readonly history = new History();
   /** What hands are going to do, in order of time; it becomes a stimulus when its time has come. */
   private planned: Stimulus[] = [];
-  private marks: Mark[] = [];
   private pastUs: number | null = null;
+  /** The machine of the moment that is looked at, once it has been come to. */
+  private past: Replay | null = null;
+  private looking: Looking | null = null;
   private running = true;
   private factor = 1;
   /** Virtual time `anchorUs` was at real time `anchorMs`. */
   private anchorUs = 0;
   private anchorMs = 0;
+  /** Not reported yet. */
+  private entries: TraceEntry[] = [];
+  private leftOut = 0;
+  /** Since when the pace is measured, and what happened since; null: it keeps up. */
+  private pace: { sinceMs: number; sinceUs: number; tally: Record<string, number> } | null = null;
+  private slow: Slow | null = null;
 
   constructor(private readonly host: Host) {}
 
@@ -50,25 +73,34 @@ export class LiveMachine {
       if (command.kind === 'load') this.load(command);
       else if (this.machine) this.obeyLoaded(this.machine, command);
     } catch (error) {
-      // Nothing may go on by itself after a failure; the page says what is wrong.
-      this.running = false;
-      this.host.post({ kind: 'failed', message: (error as Error).message });
+      this.fail(error);
     }
   }
 
+  /** Nothing may go on by itself after a failure; the page says what is wrong. */
+  private fail(error: unknown): void {
+    this.running = false;
+    this.looking = null;
+    this.host.post({ kind: 'failed', message: (error as Error).message });
+  }
+
   private load({ gadget, seed, script }: Extract<Command, { kind: 'load' }>): void {
-    this.machine = new Machine(gadget, seed);
+    const machine = new Machine(gadget, seed);
+    this.machine = machine;
     this.seed = seed;
-    this.stimuli = [...script];
     this.planned = [];
-    for (const stimulus of script) this.machine.stimulate(stimulus);
-    this.marks = [];
+    for (const stimulus of script) machine.stimulate(stimulus);
     this.pastUs = null;
+    this.past = null;
+    this.looking = null;
     this.running = true;
-    this.mark(this.machine);
+    this.entries = [];
+    this.leftOut = 0;
+    this.history.begin(machine, script);
     this.anchor(0);
-    this.report(this.machine, { fresh: true });
-    this.sleep(this.machine);
+    this.gather(machine);
+    this.report(machine, { fresh: true });
+    this.sleep(machine);
   }
 
   private obeyLoaded(machine: Machine, command: Exclude<Command, { kind: 'load' }>): void {
@@ -76,7 +108,8 @@ export class LiveMachine {
       case 'edit': {
         this.catchUp(machine);
         const { restarted } = machine.adopt(command.gadget);
-        this.mark(machine);
+        this.history.edited(machine, command.gadget);
+        this.gather(machine);
         this.report(machine, { restarted });
         // Whoever looks at the past goes on looking at it.
         if (this.pastUs !== null) this.scrub(machine, this.pastUs);
@@ -98,7 +131,7 @@ export class LiveMachine {
       case 'run':
         this.anchor(machine.nowUs);
         this.running = true;
-        this.pastUs = null;
+        this.backToPresent();
         this.report(machine);
         break;
       case 'pause':
@@ -109,8 +142,8 @@ export class LiveMachine {
       case 'step':
         this.catchUp(machine);
         this.running = false;
-        this.pastUs = null;
-        if (this.dueUs(machine) < Infinity) this.advance(machine, this.dueUs(machine));
+        this.backToPresent();
+        if (this.dueUs(machine) < Infinity) this.advance(machine, this.dueUs(machine), Infinity);
         this.report(machine);
         break;
       case 'speed':
@@ -121,30 +154,44 @@ export class LiveMachine {
         break;
       case 'scrub':
         this.scrub(machine, command.toUs);
-        break;
+        return;
+      case 'stretch':
+        this.stretch(command);
+        return;
       case 'goOnFromHere':
         this.goOnFromHere(machine);
         return;
       case 'present':
-        this.pastUs = null;
+        this.backToPresent();
         this.report(machine);
         break;
       case 'collect':
         this.catchUp(machine);
-        this.host.post({ kind: 'collected', seed: this.seed, stimuli: this.stimuli, endUs: machine.nowUs });
+        this.host.post({
+          kind: 'collected',
+          seed: this.seed,
+          stimuli: this.history.stimuli,
+          endUs: machine.nowUs,
+        });
     }
     this.sleep(machine);
+  }
+
+  private backToPresent(): void {
+    this.pastUs = null;
+    this.past = null;
+    this.looking = null;
   }
 
   private touch(machine: Machine, controlId: string, touch: Touch): void {
     this.stimulate(machine, { atUs: machine.nowUs, controlId, ...touch });
     // Whatever answers within this very moment should not wait for a timer.
-    machine.advanceTo(machine.nowUs);
+    this.advance(machine, machine.nowUs, Infinity);
     this.report(machine);
   }
 
   private stimulate(machine: Machine, stimulus: Stimulus): void {
-    this.stimuli.push(stimulus);
+    this.history.did(stimulus);
     machine.stimulate(stimulus);
   }
 
@@ -153,14 +200,34 @@ export class LiveMachine {
     return Math.min(machine.nextUs ?? Infinity, this.planned[0]?.atUs ?? Infinity);
   }
 
-  /** Lets time pass; planned moves come at their own time. */
-  private advance(machine: Machine, toUs: number): void {
-    while (this.planned[0] && this.planned[0].atUs <= toUs) {
-      const next = this.planned.shift()!;
-      machine.advanceTo(Math.max(next.atUs, machine.nowUs));
-      this.stimulate(machine, { ...next, atUs: machine.nowUs });
+  /**
+   * Lets time pass; planned moves come at their own time.
+   * @param untilMs the clock of the host at which it stops on the way, between two moments
+   * @returns whether it came to `toUs`
+   */
+  private advance(machine: Machine, toUs: number, untilMs: number): boolean {
+    for (;;) {
+      const next = this.planned[0];
+      const nextUs = next && next.atUs <= toUs ? Math.max(next.atUs, machine.nowUs) : null;
+      const come = machine.advance(nextUs ?? toUs, sliceParts);
+      this.gather(machine);
+      this.history.markIfDue(machine);
+      if (come && nextUs === null) return true;
+      if (come) {
+        this.planned.shift();
+        this.stimulate(machine, { ...next!, atUs: machine.nowUs });
+      }
+      if (this.host.nowMs() >= untilMs) return false;
     }
-    machine.advanceTo(toUs);
+  }
+
+  /** Takes over what has happened; the last of it stays, where it is more than can be looked at. */
+  private gather(machine: Machine): void {
+    const come = machine.takeTrace();
+    if (this.pace) countCauses(come, this.pace.tally);
+    const before = this.entries.length + come.length;
+    this.entries = keepWithin(this.entries, come, -Infinity, mostReported);
+    this.leftOut += before - this.entries.length;
   }
 
   /** When a hand moved: a page that was busy tells it late, and the press must not grow by that. */
@@ -169,13 +236,32 @@ export class LiveMachine {
     return Math.min(nowMs, Math.max(nowMs - latestMs, atMs));
   }
 
-  /** Lets the machine catch up with real time; it has no way back from where it is already. */
+  /**
+   * Lets the machine catch up with real time, as far as a slice goes; it has no way back from where it is already. What
+   * it falls behind it never makes up for: it plays slower, and says so.
+   */
   private catchUp(machine: Machine, toMs = this.host.nowMs()): void {
     if (!this.running) return;
     // Rounded: cut down, a timer that ends a hair early would find its event still ahead, again and again.
     const dueUs = Math.round(this.anchorUs + (toMs - this.anchorMs) * 1_000 * this.factor);
     // An edit may have left something due at this very moment.
-    this.advance(machine, Math.max(dueUs, machine.nowUs));
+    const come = this.advance(machine, Math.max(dueUs, machine.nowUs), this.host.nowMs() + sliceMs);
+    if (!come) {
+      this.pace ??= { sinceMs: this.anchorMs, sinceUs: this.anchorUs, tally: {} };
+      this.anchor(machine.nowUs);
+    }
+    this.measure(machine);
+  }
+
+  private measure(machine: Machine): void {
+    const { pace } = this;
+    const nowMs = this.host.nowMs();
+    if (!pace || nowMs - pace.sinceMs < paceMs) return;
+    const share = (machine.nowUs - pace.sinceUs) / ((nowMs - pace.sinceMs) * 1_000 * this.factor);
+    const { cause } = mostFrequent(pace.tally, { kind: 'loop', id: '' });
+    // Near enough is as fast as it should be; the next delay measures anew.
+    this.slow = share < 0.95 ? { share, cause } : null;
+    this.pace = this.slow ? { sinceMs: nowMs, sinceUs: machine.nowUs, tally: {} } : null;
   }
 
   private anchor(atUs: number): void {
@@ -183,30 +269,30 @@ export class LiveMachine {
     this.anchorMs = this.host.nowMs();
   }
 
-  private mark(machine: Machine): void {
-    const { nowUs, gadget } = machine;
-    this.marks.push({ atUs: nowUs, gadget, snapshot: machine.snapshot(), stimuli: this.stimuli.length });
-    if (this.marks.length > keptMarks) this.marks.shift();
-  }
-
   private report(machine: Machine, { fresh = false, restarted = false } = {}): void {
-    const entries = machine.takeTrace();
-    if (entries.length > 0 && machine.nowUs - this.marks.at(-1)!.atUs >= markEveryUs) this.mark(machine);
-    const speed = this.running && this.pastUs === null ? this.factor : 0;
-    const clock = { nowUs: machine.nowUs, speed };
+    const entries = this.entries.slice(-mostReported);
+    const leftOut = this.leftOut + this.entries.length - entries.length;
+    this.entries = [];
+    this.leftOut = 0;
+    const slow = this.running && this.pastUs === null ? this.slow : null;
+    const speed = this.running && this.pastUs === null ? this.factor * (slow?.share ?? 1) : 0;
     this.host.post({
       kind: 'slice',
       entries,
+      leftOut,
       shown: machine.shown,
-      clock,
+      clock: { nowUs: machine.nowUs, speed },
       running: this.running,
       fresh,
       restarted,
       pastUs: this.pastUs,
+      still: machine.still,
+      slow,
     });
   }
 
   private sleep(machine: Machine): void {
+    if (this.looking) return this.host.wakeAfter(0, () => this.look());
     if (!this.running) return;
     const dueUs = this.dueUs(machine);
     const inMs = (dueUs - this.anchorUs) / 1_000 / this.factor - (this.host.nowMs() - this.anchorMs);
@@ -219,53 +305,118 @@ export class LiveMachine {
     try {
       this.catchUp(machine);
     } catch (error) {
-      this.running = false;
-      this.host.post({ kind: 'failed', message: (error as Error).message });
+      this.fail(error);
       return;
     }
     if (this.pastUs === null) this.report(machine);
     this.sleep(machine);
   }
 
-  /** The machine as it was at a moment, made anew from the mark before it. */
-  private machineAt(toUs: number): { past: Machine; mark: Mark; stimuli: number } {
-    const mark = this.marks.findLast(({ atUs }) => atUs <= toUs) ?? this.marks[0]!;
-    const past = Machine.restore(mark.gadget, mark.snapshot);
-    let { stimuli } = mark;
-    while (stimuli < this.stimuli.length && this.stimuli[stimuli]!.atUs <= toUs) {
-      past.stimulate(this.stimuli[stimuli]!);
-      stimuli += 1;
+  /** Begins to look at the past; what can be come to within a slice is there at once. */
+  private lookAt(toUs: number, fromUs: number | null, done: (looking: Looking) => void): void {
+    const replay = this.history.to(toUs);
+    const entries = fromUs === null ? null : [];
+    this.looking = { replay, fromUs: fromUs ?? 0, entries, leftOut: 0, done };
+    this.look();
+  }
+
+  private look(): void {
+    const { looking, machine } = this;
+    if (!looking || !machine) return;
+    const { replay, fromUs, entries } = looking;
+    const fromMs = this.host.nowMs();
+    const startUs = replay.machine.nowUs;
+    try {
+      for (;;) {
+        const come = replay.advance(sliceParts);
+        const trace = replay.machine.takeTrace();
+        if (entries) {
+          const before = looking.entries!.length;
+          const within = trace.reduce((sum, { at }) => sum + (at >= fromUs ? 1 : 0), 0);
+          looking.entries = keepWithin(looking.entries!, trace, fromUs, mostInStretch);
+          looking.leftOut += before + within - looking.entries.length;
+        }
+        if (come) {
+          this.looking = null;
+          looking.done(looking);
+          break;
+        }
+        if (this.host.nowMs() - fromMs < sliceMs) continue;
+        this.host.post({ kind: 'replaying', fromUs: startUs, atUs: replay.machine.nowUs, toUs: replay.toUs });
+        break;
+      }
+    } catch (error) {
+      this.fail(error);
+      return;
     }
-    past.advanceTo(Math.max(mark.atUs, toUs));
-    return { past, mark, stimuli };
+    this.sleep(machine);
   }
 
   private scrub(machine: Machine, toUs: number): void {
     this.catchUp(machine);
     this.planned = [];
     this.running = false;
-    const atUs = Math.round(Math.min(machine.nowUs, Math.max(this.marks[0]!.atUs, toUs)));
+    const atUs = Math.round(Math.min(machine.nowUs, Math.max(this.history.sinceUs, toUs)));
     this.pastUs = atUs;
+    this.past = null;
     this.report(machine);
-    this.host.post({ kind: 'past', atUs, shown: this.machineAt(atUs).past.shown });
+    this.lookAt(atUs, null, ({ replay }) => {
+      this.past = replay;
+      this.host.post({ kind: 'past', atUs, shown: replay.machine.shown, still: replay.machine.still });
+    });
+  }
+
+  private stretch({ fromUs, toUs }: Extract<Command, { kind: 'stretch' }>): void {
+    const { machine } = this;
+    if (!machine || this.running) return;
+    // Whoever wants to see a stretch is looking at a moment of it: that comes first.
+    const waiting = this.looking?.entries === null ? this.looking : null;
+    const begin = () =>
+      this.lookAt(Math.min(machine.nowUs, toUs), fromUs, ({ entries, leftOut }) => {
+        const last = entries!.slice(-mostInStretch);
+        const left = leftOut + entries!.length - last.length;
+        this.host.post({ kind: 'stretch', fromUs, toUs, entries: last, leftOut: left });
+      });
+    if (!waiting) return begin();
+    const { done } = waiting;
+    waiting.done = (looking) => {
+      done(looking);
+      begin();
+    };
   }
 
   private goOnFromHere(machine: Machine): void {
     if (this.pastUs === null) return;
-    const { past, mark, stimuli } = this.machineAt(this.pastUs);
+    // Not come to yet: as soon as it is.
+    if (!this.past) {
+      const { looking } = this;
+      if (!looking || looking.entries) return;
+      const { done } = looking;
+      looking.done = (one) => {
+        done(one);
+        this.goOnFromHere(machine);
+      };
+      return;
+    }
+    const { past } = this;
     const { gadget } = machine;
-    this.marks = this.marks.slice(0, this.marks.indexOf(mark) + 1);
-    this.stimuli = this.stimuli.slice(0, stimuli);
     this.host.post({ kind: 'cut', atUs: this.pastUs });
-    past.takeTrace();
+    this.history.cutTo(past);
+    const next = past.machine;
+    next.takeTrace();
     // Edits made since then hold: only time goes back, not the design.
-    const restarted = gadget !== mark.gadget && past.adopt(gadget).restarted;
-    this.machine = past;
-    this.pastUs = null;
+    const edited = gadget !== next.gadget;
+    const restarted = edited && next.adopt(gadget).restarted;
+    this.machine = next;
+    this.backToPresent();
     this.running = true;
-    this.mark(past);
-    this.anchor(past.nowUs);
-    this.report(past, { restarted });
-    this.sleep(past);
+    if (edited) this.history.edited(next, gadget);
+    else this.history.mark(next);
+    this.entries = [];
+    this.leftOut = 0;
+    this.anchor(next.nowUs);
+    this.gather(next);
+    this.report(next, { restarted });
+    this.sleep(next);
   }
 }

@@ -1,6 +1,7 @@
-import type { Gadget, Shown, Stimulus, Touch, TraceEntry, Trial } from '@hum-lever/core';
+import type { Gadget, Shown, Standstill, Stimulus, Touch, TraceEntry, Trial } from '@hum-lever/core';
 import { create } from 'zustand';
-import { epochMs, type Clock, type Command, type Report } from './protocol.ts';
+import { epochMs, type Clock, type Command, type Report, type Slow } from './protocol.ts';
+import { cutTrace, emptyTrace, growTrace, needsStretch, putStretch, seenAt } from './keptTrace.ts';
 
 interface Player {
   shown: Shown | null;
@@ -15,6 +16,12 @@ interface Player {
   recording: boolean;
   notice: string | null;
   failure: string | null;
+  /** Why the gadget stands still; null: it does not. */
+  still: Standstill | null;
+  /** It plays slower than real time. */
+  slow: Slow | null;
+  /** How far playing the past again has come, 0 to 1; null: it is not. */
+  replaying: number | null;
 }
 
 export const usePlayer = create<Player>(() => ({
@@ -27,16 +34,19 @@ export const usePlayer = create<Player>(() => ({
   recording: false,
   notice: null,
   failure: null,
+  still: null,
+  slow: null,
+  replaying: null,
 }));
 
-/** Entries kept for looking back; older ones go, a fifth at a time. */
-const keptEntries = 20_000;
-let trace: TraceEntry[] = [];
+let trace = emptyTrace([]);
 let clockAtMs = 0;
 let collected: ((recording: { seed: number; stimuli: Stimulus[]; endUs: number }) => void) | null = null;
 
 /** The trace so far, oldest first. Not to be changed. */
-export const traceNow = (): readonly TraceEntry[] => trace;
+export const traceNow = (): readonly TraceEntry[] => seenAt(trace, usePlayer.getState().pastUs);
+/** Stretches of it in which more happened than is kept; looked at, they are played again. */
+export const thinNow = (): readonly { fromUs: number; toUs: number }[] => trace.thin;
 
 /** Virtual time at this moment. */
 export function virtualNowUs(): number {
@@ -70,17 +80,19 @@ function showWaiting(): void {
   usePlayer.setState(change);
 }
 
+/** Around a moment whose entries were left out, so much is played again. */
+const stretchBeforeUs = 2_000_000;
+const stretchAfterUs = 500_000;
+
 /** Versions of the trace that were given out: views may see fewer. */
 let versions = 0;
 
 function receive(report: Report): void {
   switch (report.kind) {
     case 'slice': {
-      const { entries, shown, clock, running, fresh, restarted, pastUs } = report;
+      const { entries, leftOut, shown, clock, running, fresh, restarted, pastUs, still, slow } = report;
       toldAtMs = performance.now();
-      if (fresh) trace = entries;
-      else if (entries.length > 0) trace.push(...entries);
-      if (trace.length > keptEntries) trace = trace.slice(keptEntries / 5);
+      trace = fresh ? emptyTrace(entries) : growTrace(trace, entries, leftOut);
       const grown = fresh || entries.length > 0;
       if (grown) versions += 1;
       show({
@@ -88,6 +100,9 @@ function receive(report: Report): void {
         clock,
         running,
         pastUs,
+        still,
+        slow,
+        ...(pastUs === null && { replaying: null }),
         traceVersion: versions,
         ...(restarted && { notice: 'Restarted: the state it was in is gone.' }),
         ...(fresh && { failure: null }),
@@ -95,11 +110,27 @@ function receive(report: Report): void {
       return;
     }
     case 'past':
-      show({ pastUs: report.atUs, shown: report.shown });
+      show({ pastUs: report.atUs, shown: report.shown, still: report.still, replaying: null });
       showWaiting();
+      if (needsStretch(trace, report.atUs))
+        send({
+          kind: 'stretch',
+          fromUs: Math.max(0, report.atUs - stretchBeforeUs),
+          toUs: report.atUs + stretchAfterUs,
+        });
+      return;
+    case 'replaying': {
+      const { atUs, fromUs, toUs } = report;
+      show({ replaying: toUs > fromUs ? (atUs - fromUs) / (toUs - fromUs) : 1 });
+      return;
+    }
+    case 'stretch':
+      trace = putStretch(trace, report);
+      versions += 1;
+      show({ traceVersion: versions, replaying: null });
       return;
     case 'cut':
-      trace = trace.filter(({ at }) => at <= report.atUs);
+      trace = cutTrace(trace, report.atUs);
       versions += 1;
       show({ traceVersion: versions });
       return;

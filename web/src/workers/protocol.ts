@@ -1,4 +1,4 @@
-import type { Gadget, Shown, Stimulus, Touch, TraceEntry } from '@hum-lever/core';
+import type { Cause, Gadget, Shown, Standstill, Stimulus, Touch, TraceEntry } from '@hum-lever/core';
 
 /** Milliseconds on one clock for page and worker, which count their own from when each was started. */
 export const epochMs = (sinceStartMs: number): number => performance.timeOrigin + sinceStartMs;
@@ -25,8 +25,16 @@ export type Command =
   | { kind: 'goOnFromHere' }
   /** Back from the past to where the machine is. */
   | { kind: 'present' }
+  /** Plays a stretch of the past again, for all that happened in it. */
+  | { kind: 'stretch'; fromUs: number; toUs: number }
   /** Hands over everything that hands have done since power-up. */
   | { kind: 'collect' };
+
+/** More happens than can be worked out in time: how fast it plays, as a share of real time, and what is dearest. */
+export interface Slow {
+  share: number;
+  cause: Cause;
+}
 
 /** How virtual time goes on from this report, until the next. */
 export interface Clock {
@@ -40,7 +48,10 @@ export type Report =
   /** `fresh`: the trace begins anew with these entries. `restarted`: an edit made a restart necessary. */
   | {
       kind: 'slice';
+      /** The last ones, where more came than can be looked at. */
       entries: TraceEntry[];
+      /** How many were left out before them; they can be had as a stretch. */
+      leftOut: number;
       shown: Shown;
       clock: Clock;
       running: boolean;
@@ -48,8 +59,14 @@ export type Report =
       restarted: boolean;
       /** The moment of the past that is looked at; null: the present. */
       pastUs: number | null;
+      still: Standstill | null;
+      slow: Slow | null;
     }
-  | { kind: 'past'; atUs: number; shown: Shown }
+  | { kind: 'past'; atUs: number; shown: Shown; still: Standstill | null }
+  /** The past is played again up to a moment; how far it has come. */
+  | { kind: 'replaying'; atUs: number; fromUs: number; toUs: number }
+  /** Everything that happened in a stretch, or the last of it (`leftOut` before). */
+  | { kind: 'stretch'; fromUs: number; toUs: number; entries: TraceEntry[]; leftOut: number }
   /** The trace after this moment is void. */
   | { kind: 'cut'; atUs: number }
   | { kind: 'collected'; seed: number; stimuli: Stimulus[]; endUs: number }

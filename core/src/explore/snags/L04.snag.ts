@@ -47,7 +47,7 @@ export const L04: SnagRule = {
             edit: { name: 'changeRule', args: [ruleIds[b]!, { guard }] },
             values: { first: first + 1 },
           },
-          way: wayBy(explorer, explorer.pathTo(id), id),
+          way: wayBy(explorer, derived, explorer.pathTo(id), id),
         });
         explorer.load(id);
         return false;

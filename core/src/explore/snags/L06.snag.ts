@@ -11,7 +11,7 @@ export const L06: SnagRule = {
       rule: 'L06',
       level: 'stop',
       place: { kind: 'state', id: where },
-      values: { name: nameOfState(gadget, where), steps: explorer.pathTo(from).length + 1 },
+      values: { name: nameOfState(gadget, where), steps: from < 0 ? 0 : explorer.pathTo(from).length + 1 },
     }));
   },
 };

@@ -1,4 +1,11 @@
-import { controlsOf, type Gadget, type Snag, type SnagRule, type Task } from '../../gadget/index.ts';
+import {
+  controlsOf,
+  type Effort,
+  type Gadget,
+  type Snag,
+  type SnagRule,
+  type Task,
+} from '../../gadget/index.ts';
 import type { Explorer } from '../explorer.ts';
 import type { Player } from '../hand.ts';
 import { Arena, endsOf } from '../players.ts';
@@ -22,6 +29,7 @@ function winsOf(
   explorer: Explorer,
   { goalStateId, startStateId }: Task,
   player: Player,
+  effort: Effort,
 ): number {
   const start = startStateId === null ? 0 : explorer.tables.stateIds.indexOf(startStateId);
   let from = 0;
@@ -32,7 +40,11 @@ function winsOf(
   const ends = [...new Set([goalStateId!, ...endsOf(gadget)])].filter((id) => id !== startStateId);
   const arena = new Arena(gadget, { opening, endStateIds: ends, scoreId: null, limitUs }, player);
   let won = 0;
-  for (let seed = 1; seed <= rounds; seed += 1) if (arena.play(seed).endStateId === goalStateId) won += 1;
+  for (let seed = 1; seed <= rounds && effort.left > 0; seed += 1) {
+    const { endStateId, work } = arena.play(seed);
+    effort.left -= work;
+    if (endStateId === goalStateId) won += 1;
+  }
   return Math.round((100 * won) / rounds);
 }
 
@@ -54,7 +66,7 @@ export const L12: SnagRule = {
       .filter((task) => isWon(explorer, task))
       .flatMap((task): Snag[] => {
         for (const { player, control } of players) {
-          const percent = winsOf(gadget, explorer, task, player);
+          const percent = winsOf(gadget, explorer, task, player, derived.effort);
           if (percent < 50) continue;
           return [
             {

@@ -1,4 +1,11 @@
-import { canonicalJson, type Gadget, type Snag, type SnagRule, type State } from '../../gadget/index.ts';
+import {
+  canonicalJson,
+  type Effort,
+  type Gadget,
+  type Snag,
+  type SnagRule,
+  type State,
+} from '../../gadget/index.ts';
 import { Machine, type Shown } from '../../machine/index.ts';
 import type { Explorer } from '../explorer.ts';
 import { sameStatesAs, scriptOf } from '../script.ts';
@@ -10,20 +17,21 @@ const mostCompared = 60;
 const settleUs = 1_500_000;
 
 /** What the gadget shows in a state, played to it and left alone; null: no run came there, or it does not stay. */
-function lookOf(gadget: Gadget, explorer: Explorer, id: number): string | null {
+function lookOf(gadget: Gadget, explorer: Explorer, id: number, effort: Effort): string | null {
   const { seed, stimuli, endUs, confirmed } = scriptOf(
     explorer,
     explorer.pathTo(id),
     sameStatesAs(explorer, id),
     2,
+    effort,
   );
   if (!confirmed) return null;
   const machine = new Machine(gadget, seed);
   for (const stimulus of stimuli) machine.stimulate(stimulus);
-  machine.advanceTo(endUs);
-  const before = machine.shown.stateIds.join();
-  machine.advanceTo(endUs + settleUs);
-  if (machine.shown.stateIds.join() !== before) return null;
+  const before = machine.advance(endUs, effort.left) && machine.shown.stateIds.join();
+  const settled = machine.advance(endUs + settleUs, effort.left - machine.work);
+  effort.left -= machine.work;
+  if (!settled || machine.shown.stateIds.join() !== before) return null;
   const { lights, texts, tones, moves }: Readonly<Shown> = machine.shown;
   return canonicalJson({
     texts,
@@ -58,7 +66,7 @@ export const L14: SnagRule = {
       if (stateId === undefined || seen.has(stateId)) continue;
       seen.add(stateId);
       const state = states.find((one) => one.id === stateId)!;
-      const look = lookOf(gadget, explorer, id);
+      const look = lookOf(gadget, explorer, id, derived.effort);
       if (look === null) continue;
       const twin = found.get(look);
       if (!twin) found.set(look, state);

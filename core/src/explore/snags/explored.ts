@@ -4,7 +4,7 @@ import { Explorer, type Step } from '../explorer.ts';
 import { sameStatesAs, scriptOf } from '../script.ts';
 
 /** Checks run with every edit: so many states are walked in about a tenth of a second. */
-const checked = { states: 4_000, edges: 60_000 };
+const checked = { states: 4_000, edges: 60_000, work: 250_000_000 };
 
 /** What the gadget can come to, as far as a check looks; once per check run. */
 export function explored(gadget: Gadget, derived: Derived): Explorer {
@@ -20,7 +20,11 @@ export function exploredWithAll(gadget: Gadget, derived: Derived): Explorer {
   return derived.once('explore.values', () => {
     const usual = explored(gadget, derived);
     if (usual.followed.size === gadget.flow.variables.length) return usual;
-    const explorer = new Explorer(gadget, { states: checked.states / 2, edges: checked.edges / 2 }, 'all');
+    const explorer = new Explorer(
+      gadget,
+      { states: checked.states / 2, edges: checked.edges / 2, work: checked.work / 2 },
+      'all',
+    );
     explorer.advance(checked.states);
     return explorer;
   });
@@ -65,9 +69,14 @@ function firing(gadget: Gadget, derived: Derived): (ruleId: string) => boolean {
 }
 
 /** A way as a script that can be played; whatever chance it needs is not searched for long. */
-export function wayBy(explorer: Explorer, steps: readonly Step[], endId: number | null): SnagWay {
+export function wayBy(
+  explorer: Explorer,
+  { effort }: Pick<Derived, 'effort'>,
+  steps: readonly Step[],
+  endId: number | null,
+): SnagWay {
   const arrived = endId === null ? () => true : sameStatesAs(explorer, endId);
-  const { seed, stimuli, endUs } = scriptOf(explorer, steps, arrived, 4);
+  const { seed, stimuli, endUs } = scriptOf(explorer, steps, arrived, 4, effort);
   return { seed, stimuli, endUs };
 }
 
