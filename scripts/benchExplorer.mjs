@@ -38,7 +38,7 @@ function chart(trigger, guard) {
 }
 
 function walk(gadget, limit) {
-  const explorer = new Explorer(gadget, { states: limit, edges: limit * 4 });
+  const explorer = new Explorer(gadget, { ...usualLimits, states: limit, edges: limit * 4, work: Infinity });
   const began = performance.now();
   explorer.advance(Infinity);
   const seconds = (performance.now() - began) / 1_000;

@@ -1,4 +1,13 @@
-import { blame, mostTimers, noiseAt, spend, standsStill, worth, type Work } from '../kernel/index.ts';
+import {
+  blame,
+  mostTimers,
+  noiseAt,
+  spend,
+  standsStill,
+  tallyBelow,
+  worth,
+  type Work,
+} from '../kernel/index.ts';
 import { evaluate, type EvaluationFault, type Surroundings } from './evaluate.ts';
 import type { Code } from './expression.ts';
 import type { Effect, FlowState, FlowStep, FlowTimer } from './state.ts';
@@ -26,6 +35,10 @@ export interface Around {
   /** Told of a value that a variable could not hold, by number of the variable. */
   outside?(variable: number, wanted: number): void;
 }
+
+/* Paid at every step of every gadget: said here once more, they are constants of this module. */
+const { happening, write } = worth;
+const shortCode = 5;
 
 /** Channel of chance of the flow; contacts use the numbers of their controls, from 0. */
 const flowChannel = 0x7f10;
@@ -96,9 +109,12 @@ export class Run implements Surroundings {
     const stateId = this.at === null ? null : this.tables.stateIds[this.at]!;
     this.effect({ offsetUs: this.offsetUs, kind: 'fault', fault, stateId });
   }
-  /** Paid for here; whether it can be afforded is asked with the next thing that happens. */
+  /**
+   * Paid for here; whether it can be afforded is asked with the next thing that happens. A variable against a number
+   * costs no more than looking at its rule, which is paid for where rules are looked at.
+   */
   evaluate(code: Code): number {
-    this.work.left -= worth.evaluation + code.length;
+    if (code.length > shortCode) this.work.left -= code.length;
     return evaluate(code, this);
   }
   holds(guard: Code | null): boolean {
@@ -106,8 +122,9 @@ export class Run implements Surroundings {
   }
   /** Something happens. @throws StandsStill where that is too much */
   happens(kind: 'rule' | 'timer' | 'signal', id: string): void {
-    blame(this.work, kind, id, this.counting);
-    spend(this.work, worth.happening);
+    const { work } = this;
+    if (work.left < tallyBelow || this.counting) blame(work, kind, id, this.counting);
+    if ((work.left -= happening) < 0) spend(work, 0);
   }
 
   /** Now, behind the blocking waits of this step. */
@@ -119,7 +136,7 @@ export class Run implements Surroundings {
     return us < shortestUs ? shortestUs : us;
   }
   effect(effect: Effect): void {
-    spend(this.work, worth.happening);
+    if ((this.work.left -= happening) < 0) spend(this.work, 0);
     if (this.quiet) return;
     if (this.effects === none) this.effects = [effect];
     else this.effects.push(effect);
@@ -204,11 +221,9 @@ export class Run implements Surroundings {
 
   private put(variable: number, slot: number, wanted: number): void {
     const value = this.within(variable, wanted);
-    this.work.left -= worth.write;
-    if (this.values[slot] !== value) {
-      this.values[slot] = value;
-      if (this.tables.hasAlways) forgetGuards(this.tables, variable);
-    }
+    this.work.left -= write;
+    if (this.tables.hasAlways && this.values[slot] !== value) forgetGuards(this.tables, variable);
+    this.values[slot] = value;
     const from = this.tables.slot[variable]!;
     if (!this.quiet)
       this.effect({

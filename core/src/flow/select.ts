@@ -1,3 +1,4 @@
+import { worth } from '../kernel/index.ts';
 import { noEvent } from './events.ts';
 import { guardHolds } from './guards.ts';
 import type { Run } from './run.ts';
@@ -8,9 +9,11 @@ import { exitSet } from './sets.ts';
 /** The first rule of the state or one around it, in document order, that answers. -1: none. */
 function firstOf(run: Run, atom: number, answers: (rule: number) => boolean): number {
   const { firstRule, parent } = run.tables;
-  for (let state = atom; state !== -1; state = parent[state]!)
-    for (let rule = firstRule[state]!; rule < firstRule[state + 1]!; rule += 1)
-      if (answers(rule)) return rule;
+  for (let state = atom; state !== -1; state = parent[state]!) {
+    const end = firstRule[state + 1]!;
+    run.work.left -= worth.rule * (end - firstRule[state]!);
+    for (let rule = firstRule[state]!; rule < end; rule += 1) if (answers(rule)) return rule;
+  }
   return -1;
 }
 
@@ -32,6 +35,7 @@ export function select(run: Run, event: number, also: readonly number[] | null):
     // The usual case, without any set: one atomic state.
     for (let state = run.state.atoms[0] ?? -1; state !== -1; state = parent[state]!) {
       const end = firstRule[state + 1]!;
+      run.work.left -= worth.rule * (end - firstRule[state]!);
       for (let rule = firstRule[state]!; rule < end; rule += 1) {
         const wants = ruleEvent[rule]!;
         if ((wants === event || wants === noEvent.any) && run.holds(ruleGuard[rule]!)) return [rule];

@@ -54,8 +54,10 @@ export function stepFlow(
 function settle(run: Run): void {
   if (run.tables.hasAlways) newMacrostep(run.tables);
   for (let round = 0; !run.state.ended; round += 1) {
-    if (round > mostRounds) throw standsStill(run.work, 'rounds');
-    run.counting = round > mostRounds / 2;
+    if (round > mostRounds / 2) {
+      if (round > mostRounds) throw standsStill(run.work, 'rounds');
+      run.counting = true;
+    }
     let enabled = run.tables.hasAlways ? selectAlways(run) : none;
     if (enabled.length === 0) {
       const inner = run.takeTold();

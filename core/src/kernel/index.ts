@@ -15,6 +15,7 @@ export {
   secondWork,
   spend,
   standsStill,
+  tallyBelow,
   StandsStill,
   workSoFar,
   worth,

@@ -10,8 +10,8 @@
 export const worth = {
   /** A microstep, a timer, a signal, an edge of a contact, a turn of the loop, an entry of the trace. */
   happening: 100,
-  /** To evaluate an expression, besides its operations. */
-  evaluation: 10,
+  /** To look at one rule whether it answers. */
+  rule: 3,
   /** To write a variable. */
   write: 10,
   /** To look at one control in a turn. */
@@ -71,7 +71,7 @@ export interface Work {
 }
 
 /** Causes are counted from here down. */
-const tallyBelow = momentWork / 2;
+export const tallyBelow = momentWork / 2;
 
 export const freshWork = (): Work => ({
   atUs: 0,

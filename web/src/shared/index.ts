@@ -1,3 +1,4 @@
+export { useNear } from './useNear.ts';
 export { BarIcon, ThemeButton } from './BarIcon.tsx';
 export { CompletingInput } from './CompletingInput.tsx';
 export { CompletingField, DurationField, NumberField, RowField, TextField } from './fields.tsx';

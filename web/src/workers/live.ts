@@ -27,7 +27,7 @@ const sliceMs = 25;
 /** The clock is looked at after so much work, about 8 ms. */
 const sliceParts = 1_000_000;
 /** Entries that a report carries at most: what the page can take in without standing still. */
-const mostReported = 1_500;
+const mostReported = 500;
 /** Entries of a stretch that is played again. */
 const mostInStretch = 20_000;
 /** How fast it plays is measured over so long. */

@@ -1,9 +1,9 @@
 import { ActionIcon, Menu } from '@mantine/core';
 import { IconDots, IconKeyboard } from '@tabler/icons-react';
 import { areInside, showExpression, type Rule, type State } from '@hum-lever/core';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, memo, Suspense, useRef, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { Choice, CompletingField, usePlace } from '../../shared/index.ts';
+import { Choice, CompletingField, useNear, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
 import { targetChoices, typedGuard } from './sentences.ts';
 import { TriggerSlots } from './TriggerSlots.tsx';
@@ -13,23 +13,29 @@ const TypedRule = lazy(() => import('./TypedRule.tsx'));
 const WhyNot = lazy(() => import('./WhyNot.tsx'));
 
 /** A rule as a sentence: when, if, then, and where to. */
-export function RuleLine({
+export const RuleLine = memo(function RuleLine({
   state,
   rule,
   number,
   fired,
+  everywhere,
 }: {
   state: State;
   rule: Rule;
   number: number;
   fired: boolean;
+  /** Drawn also where it is not seen: there are few. */
+  everywhere: boolean;
 }) {
+  const line = useRef<HTMLLIElement>(null);
+  const near = useNear(line, everywhere);
   const [typing, setTyping] = useState(false);
   const [asking, setAsking] = useState(false);
   const { id, className } = usePlace(rule.id);
   const change = (patch: Partial<Omit<Rule, 'id'>>) => edit({ name: 'changeRule', args: [rule.id, patch] });
   return (
     <li
+      ref={line}
       id={id}
       className={`${classes.rule} ${className ?? ''}`}
       data-fired={fired || undefined}
@@ -40,7 +46,7 @@ export function RuleLine({
       </span>
       <div className={classes.sentence}>
         <Suspense fallback={null}>
-          {typing ? (
+          {!near ? null : typing ? (
             <TypedRule rule={rule} put={change} close={() => setTyping(false)} />
           ) : (
             <Sentence state={state} rule={rule} number={number} change={change} />
@@ -48,43 +54,45 @@ export function RuleLine({
           {asking && <WhyNot ruleId={rule.id} close={() => setAsking(false)} />}
         </Suspense>
       </div>
-      <span className={classes.ruleTools}>
-        <ActionIcon
-          variant="subtle"
-          size="sm"
-          aria-label={`Rule ${number} of ${state.name} as text`}
-          aria-pressed={typing}
-          onClick={() => setTyping(!typing)}
-        >
-          <IconKeyboard size={16} />
-        </ActionIcon>
-        <Menu position="bottom-end">
-          <Menu.Target>
-            <ActionIcon variant="subtle" size="sm" aria-label={`More for rule ${number} of ${state.name}`}>
-              <IconDots size={16} />
-            </ActionIcon>
-          </Menu.Target>
-          <Menu.Dropdown>
-            <Menu.Item
-              disabled={number === 1}
-              onClick={() => edit({ name: 'moveRule', args: [rule.id, -1] })}
-            >
-              Ask it earlier
-            </Menu.Item>
-            <Menu.Item
-              disabled={number === state.rules.length}
-              onClick={() => edit({ name: 'moveRule', args: [rule.id, 1] })}
-            >
-              Ask it later
-            </Menu.Item>
-            <Menu.Item onClick={() => setAsking(true)}>Why does it not fire?</Menu.Item>
-            <Menu.Item onClick={() => edit({ name: 'removeRule', args: [rule.id] })}>Remove</Menu.Item>
-          </Menu.Dropdown>
-        </Menu>
-      </span>
+      {near && (
+        <span className={classes.ruleTools}>
+          <ActionIcon
+            variant="subtle"
+            size="sm"
+            aria-label={`Rule ${number} of ${state.name} as text`}
+            aria-pressed={typing}
+            onClick={() => setTyping(!typing)}
+          >
+            <IconKeyboard size={16} />
+          </ActionIcon>
+          <Menu position="bottom-end">
+            <Menu.Target>
+              <ActionIcon variant="subtle" size="sm" aria-label={`More for rule ${number} of ${state.name}`}>
+                <IconDots size={16} />
+              </ActionIcon>
+            </Menu.Target>
+            <Menu.Dropdown>
+              <Menu.Item
+                disabled={number === 1}
+                onClick={() => edit({ name: 'moveRule', args: [rule.id, -1] })}
+              >
+                Ask it earlier
+              </Menu.Item>
+              <Menu.Item
+                disabled={number === state.rules.length}
+                onClick={() => edit({ name: 'moveRule', args: [rule.id, 1] })}
+              >
+                Ask it later
+              </Menu.Item>
+              <Menu.Item onClick={() => setAsking(true)}>Why does it not fire?</Menu.Item>
+              <Menu.Item onClick={() => edit({ name: 'removeRule', args: [rule.id] })}>Remove</Menu.Item>
+            </Menu.Dropdown>
+          </Menu>
+        </span>
+      )}
     </li>
   );
-}
+});
 
 function Sentence({
   state,

@@ -13,6 +13,8 @@ const PasteButton = lazy(() => import('./PasteButton.tsx'));
 
 /** From so many states on, a filter helps more than it takes room. */
 const manyStates = 8;
+/** From so many states or rules on, only what is seen is drawn: each is a sentence of open slots. */
+const mostDrawn = { states: 40, rules: 120 };
 /** States as an outline and as cards, with their rules as sentences. */
 export function RulesView() {
   const { flow } = useDocument();
@@ -21,6 +23,9 @@ export function RulesView() {
   const copied = useCopied((state) => state.text);
   const [filter, setFilter] = useState('');
   const nesting = useMemo(() => nestingOf(flow), [flow]);
+  const everywhere =
+    flow.states.length <= mostDrawn.states &&
+    flow.states.reduce((sum, { rules }) => sum + rules.length, 0) <= mostDrawn.rules;
   const wanted = filter.toLowerCase();
   const shown = ({ name }: { name: string }) => name.toLowerCase().includes(wanted);
   return (
@@ -59,6 +64,7 @@ export function RulesView() {
                   .join(' / ')}
                 inner={nesting.childrenOf(home).filter((one) => !isHistory(one))}
                 current={active.includes(state.id)}
+                everywhere={everywhere}
                 lastRuleId={state.rules.some(({ id }) => id === lastRuleId) ? lastRuleId : null}
               />
             );

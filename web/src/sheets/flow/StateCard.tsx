@@ -1,9 +1,9 @@
 import { Button } from '@mantine/core';
 import { IconPlayerPlay } from '@tabler/icons-react';
 import { isHistory, type State } from '@hum-lever/core';
-import { memo } from 'react';
+import { memo, useRef } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { Choice, TextField, usePlace } from '../../shared/index.ts';
+import { Choice, TextField, useNear, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
 import { kindSigns, kindWords } from './Outline.tsx';
 import { RuleLine } from './RuleLine.tsx';
@@ -21,7 +21,13 @@ interface StateCardProps {
   current: boolean;
   /** The rule that fired last, where it is one of this state's. */
   lastRuleId: string | null;
+  /** Drawn also where it is not seen: there are few. */
+  everywhere: boolean;
 }
+
+/** About as high as it will be, so that the page does not jump when it is drawn. */
+const headHeight = 190;
+const ruleHeight = 62;
 
 /** One state: what happens on entering and leaving it, and its rules in the order in which they are asked. */
 export const StateCard = memo(function StateCard({
@@ -30,7 +36,10 @@ export const StateCard = memo(function StateCard({
   inner,
   current,
   lastRuleId,
+  everywhere,
 }: StateCardProps) {
+  const card = useRef<HTMLLIElement>(null);
+  const near = useNear(card, everywhere);
   const gadget = useDocument();
   const { flow } = gadget;
   const { id, className } = usePlace(state.id);
@@ -47,8 +56,22 @@ export const StateCard = memo(function StateCard({
         { trigger: firstTrigger(gadget), guard: null, actions: [], targetIds: [], internal: false },
       ],
     });
+  if (!near)
+    return (
+      <li
+        ref={card}
+        id={id}
+        className={`card ${classes.state} ${className ?? ''}`}
+        data-current={current || undefined}
+        aria-label={`State ${state.name}`}
+        style={{ height: headHeight + ruleHeight * state.rules.length }}
+      >
+        {state.name}
+      </li>
+    );
   return (
     <li
+      ref={card}
       id={id}
       className={`card ${classes.state} ${className ?? ''}`}
       data-current={current || undefined}
@@ -101,6 +124,7 @@ export const StateCard = memo(function StateCard({
                 rule={rule}
                 number={at + 1}
                 fired={rule.id === lastRuleId}
+                everywhere={everywhere}
               />
             ))}
           </ol>
