@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 export const at = (...path) => join(root, ...path);
@@ -63,6 +64,21 @@ export function install() {
   });
 }
 
+/** Below that, compressing saves no packet. */
+const leastBytes = 1_024;
+
+/** Once at its best, beside each file: what crosses the wire is not compressed anew with every request. */
+function compressAll(folder) {
+  for (const name of readdirSync(folder, { recursive: true })) {
+    const path = join(folder, String(name));
+    if (!/\.(js|css|html|svg|json)$/.test(path) || !statSync(path).isFile()) continue;
+    const bytes = readFileSync(path);
+    if (bytes.length < leastBytes) continue;
+    writeFileSync(`${path}.br`, brotliCompressSync(bytes));
+    writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }));
+  }
+}
+
 /** Builds what is stale: core and server by the compiler, the web by the bundler. */
 export function build() {
   const shared = [
@@ -87,6 +103,7 @@ export function build() {
     run(process.execPath, [at('node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], {
       cwd: at('web'),
     });
+    compressAll(at('web/dist'));
   });
 }
 

@@ -2,13 +2,15 @@
 import { existsSync, rmSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { at, build, install, startServer } from './common.mjs';
+import { at, build, install, run, startServer } from './common.mjs';
 
 const usage = `npm start -- [--port N] [--data DIR] [--fresh] [--empty]
   --port N    port on loopback (4620)
   --data DIR  folder of the database (data)
   --fresh     throws the existing database away and begins anew
-  --empty     begins without the demo`;
+  --empty     begins without the demo
+  --backup F  writes everything that is kept into one file, and ends
+  --restore F takes such a file in, and ends; nothing that is there is changed`;
 
 let values;
 try {
@@ -18,6 +20,8 @@ try {
       data: { type: 'string', default: at('data') },
       fresh: { type: 'boolean', default: false },
       empty: { type: 'boolean', default: false },
+      backup: { type: 'string' },
+      restore: { type: 'string' },
       help: { type: 'boolean', default: false },
     },
   }));
@@ -44,6 +48,13 @@ if (values.fresh) {
     const file = `${data}/hum-lever.sqlite${end}`;
     if (existsSync(file)) rmSync(file);
   }
+}
+const file = ['backup', 'restore'].flatMap((what) =>
+  values[what] === undefined ? [] : [`--${what}`, resolve(values[what])],
+);
+if (file.length > 0) {
+  run(process.execPath, [at('server/dist/main.js'), '--data', data, ...file]);
+  process.exit(0);
 }
 const demo = values.empty ? [] : ['--demo', at('demo')];
 const { child, address } = startServer([

@@ -285,6 +285,8 @@ export {
   comparisons,
   recordedTrial,
   runTrial,
+  TrialRun,
+  type TrialLimit,
   trialSchema,
   type Comparison,
   type Expectation,

@@ -256,11 +256,11 @@ describe('trials', () => {
     const made = await server.ask('POST', `/gadgets/${id}/trials`, trial);
     expect(made).toMatchObject({ status: 201, body: { version: 1, runs: [] } });
     const at = `/gadgets/${id}/trials/${made.body.id}`;
-    expect((await server.ask('POST', `${at}/runs`, { revision: 1 })).body.runs[0]).toMatchObject({
+    expect((await server.runTrial(at, 1)).body.runs[0]).toMatchObject({
       revision: 1,
       result: { passed: false },
     });
-    expect((await server.ask('POST', `${at}/runs`, { revision: 2 })).body.runs[0]).toMatchObject({
+    expect((await server.runTrial(at, 2)).body.runs[0]).toMatchObject({
       revision: 2,
       result: { passed: true },
     });

@@ -3,8 +3,9 @@ import { Controller, Get, Module, type DynamicModule } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
-import express from 'express';
+import express, { type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
+import sirv from 'sirv';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { limits } from '@hum-lever/core';
@@ -17,7 +18,11 @@ import { ProblemFilter } from './http/problem.filter.ts';
 import { PicturesController } from './pictures/pictures.controller.ts';
 import { PicturesService } from './pictures/pictures.service.ts';
 import type { Settings } from './settings.ts';
+import { ShelfController } from './shelf/shelf.controller.ts';
+import { ShelfService } from './shelf/shelf.service.ts';
 import { Store } from './store/store.ts';
+import { JobsController } from './trials/jobs.controller.ts';
+import { RunLimits, TrialRunner } from './trials/trialRunner.ts';
 import { TrialsController } from './trials/trials.controller.ts';
 import { TrialsService } from './trials/trials.service.ts';
 
@@ -31,11 +36,26 @@ class HealthController {
 
 @Module({})
 class AppModule {
-  static of(store: Store): DynamicModule {
+  static of(store: Store, limits: RunLimits): DynamicModule {
     return {
       module: AppModule,
-      controllers: [HealthController, GadgetsController, PicturesController, TrialsController],
-      providers: [{ provide: Store, useValue: store }, GadgetsService, PicturesService, TrialsService],
+      controllers: [
+        HealthController,
+        GadgetsController,
+        JobsController,
+        PicturesController,
+        ShelfController,
+        TrialsController,
+      ],
+      providers: [
+        { provide: Store, useValue: store },
+        { provide: RunLimits, useValue: limits },
+        GadgetsService,
+        PicturesService,
+        ShelfService,
+        TrialRunner,
+        TrialsService,
+      ],
     };
   }
 }
@@ -46,6 +66,8 @@ const contentSecurity = {
     // The component library sets its colours as style attributes.
     styleSrc: ["'self'", "'unsafe-inline'"],
     imgSrc: ["'self'", 'data:', 'blob:'],
+    fontSrc: ["'self'"],
+    connectSrc: ["'self'"],
     workerSrc: ["'self'", 'blob:'],
     objectSrc: ["'none'"],
     frameAncestors: ["'none'"],
@@ -57,13 +79,27 @@ const contentSecurity = {
 /** The application, ready to listen: API under /api, the web build for everything else. */
 export async function createApp(settings: Settings): Promise<NestExpressApplication> {
   const store = await Store.open(settings.data);
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.of(store), {
-    bodyParser: false,
-    logger: ['error', 'warn'],
-  });
+  const app = await NestFactory.create<NestExpressApplication>(
+    AppModule.of(store, { mostMs: settings.runSeconds * 1_000 }),
+    {
+      bodyParser: false,
+      logger: ['error', 'warn'],
+    },
+  );
   app.use(logRequests());
-  app.use(helmet({ contentSecurityPolicy: contentSecurity, strictTransportSecurity: false }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: contentSecurity,
+      strictTransportSecurity: false,
+      xFrameOptions: { action: 'deny' },
+    }),
+  );
   app.use(sameOriginOnly(settings.host));
+  // What the API says is so now, and at no other time; what never changes says so itself.
+  app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
+    response.setHeader('Cache-Control', 'no-store');
+    next();
+  });
   // Pretty-printed files are larger than the documents in them.
   const limit = limits.documentBytes + 65_536;
   // A file may carry the drawing, which base64 makes a third larger.
@@ -72,38 +108,49 @@ export async function createApp(settings: Settings): Promise<NestExpressApplicat
     express.text({ type: () => true, limit: limit + 1.4 * limits.pictureBytes }),
   );
   app.use('/api/pictures', express.raw({ type: () => true, limit: limits.pictureBytes }));
-  app.use(express.json({ limit, type: () => true }));
+  // Read line by line, as it comes.
+  const json = express.json({ limit, type: () => true });
+  app.use((request: Request, response: Response, next: NextFunction) =>
+    request.path === '/api/shelf/restore' ? next() : json(request, response, next),
+  );
   app.useGlobalFilters(new ProblemFilter());
 
   const description = new DocumentBuilder().setTitle('Hum Lever').setVersion('1').build();
   const openApi = SwaggerModule.createDocument(app, description);
-  app.use(
-    '/api/openapi.json',
-    (_request: express.Request, response: express.Response) => void response.json(openApi),
-  );
+  app.use('/api/openapi.json', (_request: Request, response: Response) => void response.json(openApi));
 
   if (settings.web !== null) serveWeb(app, settings.web);
   if (settings.demo !== null) {
-    const gadgets = app.get(GadgetsService);
-    const any = [...(await gadgets.list(false)), ...(await gadgets.list(true))];
-    if (any.length === 0) await loadDemo(settings.demo, gadgets, app.get(TrialsService));
+    await loadDemo(settings.demo, store, app.get(GadgetsService), app.get(TrialsService));
   }
   return app;
 }
 
-/** Files of the web build; every other page address gets the application itself, which knows its routes. */
+/** Where a page may be: an address without an ending. Anything else that is not there is not found. */
+const isPage = ({ method, path }: Request) =>
+  (method === 'GET' || method === 'HEAD') && !path.startsWith('/api') && !/\.[^/]*$/.test(path);
+
+/**
+ * Files of the web build, as they were compressed when it was built; every page address gets the application itself,
+ * which knows its routes.
+ */
 function serveWeb(app: NestExpressApplication, folder: string): void {
-  const index = join(folder, 'index.html');
-  if (!existsSync(index))
+  if (!existsSync(join(folder, 'index.html')))
     throw new Error(`expected a web build in ${folder}; run "npm start", which makes one`);
-  app.use(
-    '/assets',
-    express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
-  );
-  app.use(express.static(folder, { index: false }));
-  app.use((request: express.Request, response: express.Response, next: express.NextFunction) => {
-    const page = request.method === 'GET' && !request.path.startsWith('/api') && request.accepts('html');
-    if (page) response.setHeader('Cache-Control', 'no-cache').sendFile(index);
-    else next();
+  const files = sirv(folder, {
+    brotli: true,
+    gzip: true,
+    etag: true,
+    setHeaders: (response, path) =>
+      response.setHeader(
+        'Cache-Control',
+        path.startsWith('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+      ),
+  });
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    if ((request.method !== 'GET' && request.method !== 'HEAD') || request.path.startsWith('/api'))
+      return next();
+    if (isPage(request)) request.url = '/index.html';
+    files(request, response, next);
   });
 }

@@ -6,5 +6,5 @@ export {
   type Expectation,
   type Trial,
 } from './trial.schema.ts';
-export { runTrial, type ExpectationResult, type TrialResult } from './run.ts';
+export { runTrial, TrialRun, type ExpectationResult, type TrialLimit, type TrialResult } from './run.ts';
 export { recordedTrial, type Recording } from './recorded.ts';

@@ -1,19 +1,29 @@
 import type { Gadget } from '../gadget/index.ts';
-import { replay, wholeGadget, type TraceEntry } from '../machine/index.ts';
+import type { Standstill } from '../kernel/index.ts';
+import { Machine, wholeGadget, type Lane, type TraceEntry } from '../machine/index.ts';
 import { courseOf, type Course } from './course.ts';
 import type { Comparison, Expectation, Trial } from './trial.schema.ts';
 
 export interface ExpectationResult {
   id: string;
-  passed: boolean;
+  /** null: the run was stopped before this could be told. */
+  passed: boolean | null;
   /** What was there: at the moment, or in turn during the window (at most 12). null: the gadget has no such thing. */
   came: (string | number)[] | null;
   /** When it first held, if it did. */
   heldAtUs: number | null;
 }
 
+/** What a run came up against. */
+export type TrialLimit = 'time' | 'memory' | 'entries' | 'work';
+
 export interface TrialResult {
-  passed: boolean;
+  /** null: the run was stopped, and neither passes nor fails. */
+  passed: boolean | null;
+  /** At which moment of the gadget a run was stopped that was too dear, and by what. Older results do not say. */
+  stopped?: { atUs: number; by: TrialLimit } | null;
+  /** Why the gadget stood still in it, if it did. */
+  still?: Standstill | null;
   expectations: ExpectationResult[];
   /** Presses of the script that never came through, and those that were answered more than once. */
   swallowed: number;
@@ -74,22 +84,97 @@ function judge(
   return { id, passed: held !== undefined, came, heldAtUs: held?.atUs ?? null };
 }
 
-/** Plays a trial on a gadget and judges every expectation. Pure: the same trial on the same gadget ends the same. */
+/** Lanes that expectations and counts look at: all else is played, and not kept. */
+const judged: ReadonlySet<Lane> = new Set<Lane>([
+  'state',
+  'light',
+  'text',
+  'tone',
+  'variable',
+  'swallowed',
+  'clean',
+]);
+/** Entries kept of a run: some hundred megabytes. */
+const mostEntries = 1_000_000;
+/** What a run may cost on the whole, in the kernel's parts: about ten minutes. */
+const mostWork = 75_000_000_000;
+
+/** One run of a trial, which can be played piece by piece. */
+export class TrialRun {
+  private readonly machine: Machine;
+  private readonly trace: TraceEntry[] = [];
+  private stopped: { atUs: number; by: TrialLimit } | null = null;
+
+  /** @param whole keeps every entry, for somebody who looks at it */
+  constructor(
+    private readonly gadget: Gadget,
+    private readonly trial: Trial,
+    private readonly whole: boolean,
+  ) {
+    this.machine = new Machine(gadget, trial.seed);
+    for (const stimulus of trial.stimuli) this.machine.stimulate(stimulus);
+  }
+
+  /** How far it has come, µs of the gadget's time. */
+  get atUs(): number {
+    return this.machine.nowUs;
+  }
+
+  /** Goes on for so much work. @returns whether it is over */
+  advance(parts: number): boolean {
+    const { machine, trace, trial } = this;
+    const over = machine.advance(trial.endUs, parts);
+    for (const entry of machine.takeTrace()) if (this.whole || judged.has(entry.lane)) trace.push(entry);
+    if (over) return true;
+    if (trace.length > mostEntries) this.stop('entries');
+    else if (machine.work > mostWork) this.stop('work');
+    return this.stopped !== null;
+  }
+
+  stop(by: TrialLimit): void {
+    this.stopped = { atUs: this.machine.nowUs, by };
+  }
+
+  /** What it has come to so far. */
+  get outcome(): { result: TrialResult; trace: TraceEntry[] } {
+    const { gadget, trial, trace, stopped } = this;
+    const knownUs = stopped ? stopped.atUs : trial.endUs;
+    const expectations = trial.expectations.map((expectation): ExpectationResult => {
+      const { when, id } = expectation;
+      const soon = (when.kind === 'at' ? when.atUs : when.toUs) < knownUs;
+      return !stopped || soon
+        ? judge(gadget, trace, expectation)
+        : { id, passed: null, came: null, heldAtUs: null };
+    });
+    const known = new Set([wholeGadget, ...gadget.controls.map(({ id }) => id)]);
+    const missingControls = [...new Set(trial.stimuli.map(({ controlId }) => controlId))].filter(
+      (id) => !known.has(id),
+    );
+    const passed = missingControls.length === 0 && expectations.every((one) => one.passed === true);
+    return {
+      trace,
+      result: {
+        passed: stopped ? null : passed,
+        stopped,
+        still: this.machine.still,
+        expectations,
+        swallowed: trace.filter(({ lane }) => lane === 'swallowed').length,
+        extra: trace.filter((entry) => entry.lane === 'clean' && entry.extra).length,
+        missingControls,
+      },
+    };
+  }
+}
+
+/** So much is played between two looks at the limits, in the kernel's parts. */
+const piece = 5_000_000;
+
+/**
+ * Plays a trial on a gadget and judges every expectation. Pure: the same trial on the same gadget ends the same. One
+ * that is too dear is stopped, and says so.
+ */
 export function runTrial(gadget: Gadget, trial: Trial): { result: TrialResult; trace: TraceEntry[] } {
-  const trace = replay(gadget, trial.stimuli, trial.endUs, trial.seed);
-  const expectations = trial.expectations.map((expectation) => judge(gadget, trace, expectation));
-  const known = new Set([wholeGadget, ...gadget.controls.map(({ id }) => id)]);
-  const missingControls = [...new Set(trial.stimuli.map(({ controlId }) => controlId))].filter(
-    (id) => !known.has(id),
-  );
-  return {
-    trace,
-    result: {
-      passed: missingControls.length === 0 && expectations.every(({ passed }) => passed),
-      expectations,
-      swallowed: trace.filter(({ lane }) => lane === 'swallowed').length,
-      extra: trace.filter((entry) => entry.lane === 'clean' && entry.extra).length,
-      missingControls,
-    },
-  };
+  const run = new TrialRun(gadget, trial, true);
+  while (!run.advance(piece));
+  return run.outcome;
 }

@@ -17,7 +17,7 @@ import { ApiBody, ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import * as z from 'zod';
 import { apiSchema } from '../http/apiSchema.ts';
-import { baseOf, notFound, parseOr422 } from '../http/problem.ts';
+import { baseOf, notFound, parseOr422, saveIdOf } from '../http/problem.ts';
 import { PicturesService } from '../pictures/pictures.service.ts';
 import { GadgetsService } from './gadgets.service.ts';
 
@@ -82,14 +82,16 @@ export class GadgetsController {
     description: 'The revision this save is based on, in quotes',
     required: true,
   })
+  @ApiHeader({ name: 'Save-Id', description: 'Names this save: sent again, it is not saved twice' })
   @ApiBody({ schema: apiSchema(gadgetSchema) })
   async save(
     @Param('id') id: string,
     @Headers('if-match') ifMatch: string | undefined,
+    @Headers('save-id') saveId: string | undefined,
     @Body() body: unknown,
     @Res({ passthrough: true }) response: Response,
   ) {
-    const saved = await this.gadgets.save(id, baseOf(ifMatch), body);
+    const saved = await this.gadgets.save(id, baseOf(ifMatch), body, saveIdOf(saveId));
     etag(response, saved.revision);
     return saved;
   }
@@ -139,6 +141,12 @@ export class GadgetsController {
         .replace(/^-+|-+$/g, '') || 'gadget';
     const text = printGadgetFile(document, await this.pictures.forFile(document));
     response.attachment(`${name}.gadget.json`).type('application/json').send(text);
+  }
+
+  @Get(':id/kept')
+  @ApiOperation({ summary: 'How many revisions are kept of how many saves, and their bytes' })
+  kept(@Param('id') id: string) {
+    return this.gadgets.kept(id);
   }
 
   @Get(':id/revisions')

@@ -14,6 +14,7 @@ import { notFound, Problem } from '../http/problem.ts';
 import { PicturesService } from '../pictures/pictures.service.ts';
 import { GadgetRow, RevisionRow } from '../store/entities.ts';
 import { Store } from '../store/store.ts';
+import { thinRevisions } from './thinning.ts';
 import {
   documentOf,
   gadgetView,
@@ -40,6 +41,9 @@ function openedOr422(read: Read): Gadget {
   const extra = read.outcome === 'invalid' ? { errors: read.faults } : {};
   throw new Problem(status[read.outcome], read.outcome, read.message, extra);
 }
+
+/** With every so many saves, revisions that have aged are thinned. */
+const thinEvery = 16;
 
 const now = () => new Date().toISOString();
 
@@ -68,11 +72,12 @@ export class GadgetsService {
     return this.create(emptyGadget(name));
   }
 
-  importText(text: string): Promise<OpenGadgetView> {
+  async importText(text: string): Promise<OpenGadgetView> {
     const { read, picture } = readGadgetFile(text);
     const gadget = openedOr422(read);
+    const drawing = await this.pictures.fromFile(gadget, picture);
     return this.store.write(async (manager) => {
-      await this.pictures.fromFile(manager, gadget, picture);
+      if (drawing) await this.pictures.keep(manager, drawing);
       return this.insert(manager, gadget);
     });
   }
@@ -84,11 +89,16 @@ export class GadgetsService {
     });
   }
 
-  /** Saves on top of `base`. Where the head has moved on, 409 with both sides named and the head's document. */
-  save(id: string, base: number, raw: unknown): Promise<GadgetView> {
+  /**
+   * Saves on top of `base`. Where the head has moved on, 409 with both sides named and the head's document.
+   * @param saveId the page's name for this save: sent again because its answer was lost, it is the same revision
+   */
+  save(id: string, base: number, raw: unknown, saveId: string | null = null): Promise<GadgetView> {
     const gadget = openedOr422(readGadget(raw));
     return this.store.write(async (manager) => {
       const row = await this.row(manager, id);
+      const known = saveId === null ? null : await manager.findOneBy(RevisionRow, { gadgetId: id, saveId });
+      if (known) return { ...gadgetView(row), revision: known.number, savedAt: known.savedAt };
       if (row.head !== base) {
         const head = await this.revisionRow(manager, id, row.head);
         throw new Problem(
@@ -101,7 +111,7 @@ export class GadgetsService {
           },
         );
       }
-      return gadgetView(await this.append(manager, row, gadget));
+      return gadgetView(await this.append(manager, row, gadget, { saveId }));
     });
   }
 
@@ -149,6 +159,13 @@ export class GadgetsService {
     });
   }
 
+  kept(id: string): Promise<{ revisions: number; bytes: number; saved: number }> {
+    return this.store.read(async (manager) => {
+      const { head } = await this.row(manager, id);
+      return { ...(await this.space(manager, id)), saved: head };
+    });
+  }
+
   revision(id: string, number: number): Promise<RevisionView & { document: Gadget }> {
     return this.store.read(async (manager) => {
       await this.row(manager, id);
@@ -171,8 +188,17 @@ export class GadgetsService {
     return this.store.write(async (manager) => {
       const row = await this.row(manager, id);
       const document = openedOr422(readGadget(documentOf(await this.revisionRow(manager, id, number))));
-      return { ...gadgetView(await this.append(manager, row, document, number)), document };
+      return { ...gadgetView(await this.append(manager, row, document, { restoredFrom: number })), document };
     });
+  }
+
+  /** How much is kept of a gadget, in bytes of documents. */
+  async space(manager: EntityManager, gadgetId: string): Promise<{ revisions: number; bytes: number }> {
+    const [sum] = (await manager.query(
+      'SELECT COUNT(*) AS revisions, COALESCE(SUM(LENGTH(document)), 0) AS bytes FROM revision WHERE gadgetId = ?',
+      [gadgetId],
+    )) as { revisions: number; bytes: number }[];
+    return sum!;
   }
 
   /** The row, or 404; one in the bin only where that is asked for. */
@@ -188,18 +214,18 @@ export class GadgetsService {
     return row;
   }
 
-  private async insert(manager: EntityManager, gadget: Gadget): Promise<OpenGadgetView> {
+  async insert(manager: EntityManager, gadget: Gadget): Promise<OpenGadgetView> {
     const at = now();
     const row = { id: freshId('g'), name: gadget.name, head: 0, createdAt: at, savedAt: at, binnedAt: null };
     await manager.insert(GadgetRow, row);
     return { ...gadgetView(await this.append(manager, row, gadget)), document: gadget };
   }
 
-  private async append(
+  async append(
     manager: EntityManager,
     row: GadgetRow,
     gadget: Gadget,
-    restoredFrom: number | null = null,
+    { restoredFrom = null, saveId = null }: { restoredFrom?: number | null; saveId?: string | null } = {},
   ) {
     const savedAt = now();
     const number = row.head + 1;
@@ -211,7 +237,9 @@ export class GadgetsService {
       name: null,
       savedAt,
       restoredFrom,
+      saveId,
     });
+    if (number % thinEvery === 0) await thinRevisions(manager, row.id, number, Date.now());
     await manager.update(GadgetRow, { id: row.id }, { head: number, name: gadget.name, savedAt });
     return { ...row, head: number, name: gadget.name, savedAt };
   }

@@ -11,6 +11,7 @@ export class ProblemFilter implements ExceptionFilter {
     const response = host.switchToHttp().getResponse<Response>();
     const body = this.asProblem(error).getResponse() as ProblemBody;
     if (response.headersSent) return;
+    if (typeof body.retryAfterS === 'number') response.setHeader('Retry-After', String(body.retryAfterS));
     response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
   }
 

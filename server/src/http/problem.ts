@@ -25,6 +25,7 @@ export type ProblemKind =
   | 'stale'
   | 'precondition-required'
   | 'foreign-origin'
+  | 'busy'
   | 'unexpected';
 
 const titles: Record<ProblemKind, string> = {
@@ -38,6 +39,7 @@ const titles: Record<ProblemKind, string> = {
   stale: 'Saved by someone else meanwhile',
   'precondition-required': 'Base revision missing',
   'foreign-origin': 'Refused',
+  busy: 'Busy',
   unexpected: 'Something went wrong here',
 };
 
@@ -81,4 +83,12 @@ export function baseOf(ifMatch: string | undefined): number {
       `Expected If-Match to be a revision such as "3", got ${ifMatch.slice(0, 40)}.`,
     );
   return Number(found[1]);
+}
+
+/** The page's name for a save, where it gives one. @throws Problem 400 for what is no such name */
+export function saveIdOf(saveId: string | undefined): string | null {
+  if (saveId === undefined) return null;
+  if (!/^[0-9a-zA-Z-]{8,64}$/.test(saveId))
+    throw new Problem(400, 'invalid', 'Expected Save-Id to be 8 to 64 letters, digits and hyphens.');
+  return saveId;
 }

@@ -21,6 +21,8 @@ export class RevisionRow {
   @Column('text', { nullable: true }) name: string | null;
   @Column('text') savedAt: string;
   @Column('integer', { nullable: true }) restoredFrom: number | null;
+  /** Of the save that made it, as the page named it. */
+  @Column('text', { nullable: true }) saveId: string | null;
 }
 
 @Entity('trial')

@@ -21,13 +21,14 @@ export class ApiServer {
   ) {}
 
   static async start(
-    options: { folder?: string; demo?: boolean; web?: boolean; port?: number } = {},
+    options: { folder?: string; demo?: boolean; web?: boolean; port?: number; runSeconds?: number } = {},
   ): Promise<ApiServer> {
     const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'hum-lever-api-'));
-    const args = [join(root, 'server/dist/main.js'), '--port', String(options.port ?? 0), '--data', folder];
+    const args: string[] = [];
     if (options.demo) args.push('--demo', join(root, 'demo'));
     if (options.web) args.push('--web', join(root, 'web/dist'));
-    const child = spawn(process.execPath, args);
+    if (options.runSeconds !== undefined) args.push('--run-seconds', String(options.runSeconds));
+    const child = ApiServer.spawn(folder, args, options.port);
     let output = '';
     child.stdout.on('data', (data: Buffer) => (output += data.toString()));
     child.stderr.on('data', (data: Buffer) => (output += data.toString()));
@@ -39,6 +40,12 @@ export class ApiServer {
       });
     });
     return new ApiServer(folder, url, child, () => output);
+  }
+
+  /** The process alone, from its first moment on. */
+  static spawn(folder: string, args: string[], port = 0) {
+    const own = [join(root, 'server/dist/main.js'), '--port', String(port), '--data', folder];
+    return spawn(process.execPath, [...own, ...args]);
   }
 
   get log(): string {
@@ -61,6 +68,17 @@ export class ApiServer {
     const answer = await response.text();
     const isJson = response.headers.get('content-type')?.includes('json');
     return { status: response.status, body: isJson ? JSON.parse(answer) : answer, headers: response.headers };
+  }
+
+  /** Runs a trial and waits until it is over; the trial with its runs. */
+  async runTrial(at: string, revision: number): Promise<Answer> {
+    const ran = await this.ask('POST', `${at}/runs`, { revision });
+    if (ran.status !== 202) return ran;
+    for (;;) {
+      const { body } = await this.ask('GET', `/jobs/${ran.body.job.id}`);
+      if (body.state !== 'running' && body.state !== 'waiting') return this.ask('GET', at);
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
   }
 
   /** Ends the process and waits for it; returns its exit code. */

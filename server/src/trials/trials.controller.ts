@@ -1,6 +1,7 @@
 import { trialSchema } from '@hum-lever/core';
-import { Body, Controller, Delete, Get, Headers, HttpCode, Param, Post, Put } from '@nestjs/common';
+import { Body, Controller, Delete, Get, Headers, HttpCode, Param, Post, Put, Res } from '@nestjs/common';
 import { ApiBody, ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
+import type { Response } from 'express';
 import * as z from 'zod';
 import { apiSchema } from '../http/apiSchema.ts';
 import { baseOf, parseOr422 } from '../http/problem.ts';
@@ -50,10 +51,26 @@ export class TrialsController {
     return this.trials.remove(gadgetId, id);
   }
 
+  @Get(':id')
+  @ApiOperation({ summary: 'One trial with its last runs' })
+  one(@Param('gadgetId') gadgetId: string, @Param('id') id: string) {
+    return this.trials.one(gadgetId, id);
+  }
+
   @Post(':id/runs')
-  @ApiOperation({ summary: 'Plays it on a revision and keeps the result' })
+  @ApiOperation({
+    summary:
+      'Plays it on a revision and keeps the result: 201 with the trial, or 202 with the job while it plays',
+  })
   @ApiBody({ schema: apiSchema(runSchema) })
-  run(@Param('gadgetId') gadgetId: string, @Param('id') id: string, @Body() body: unknown) {
-    return this.trials.run(gadgetId, id, parseOr422(runSchema, body).revision);
+  async run(
+    @Param('gadgetId') gadgetId: string,
+    @Param('id') id: string,
+    @Body() body: unknown,
+    @Res({ passthrough: true }) response: Response,
+  ) {
+    const ran = await this.trials.run(gadgetId, id, parseOr422(runSchema, body).revision);
+    if ('job' in ran) response.status(202).setHeader('Location', `/api/jobs/${ran.job.id}`);
+    return ran;
   }
 }
