@@ -85,7 +85,8 @@ export class GadgetsService {
   open(id: string): Promise<OpenGadgetView> {
     return this.store.read(async (manager) => {
       const row = await this.row(manager, id);
-      return { ...gadgetView(row), document: documentOf(await this.revisionRow(manager, id, row.head)) };
+      const head = await this.revisionRow(manager, id, row.head);
+      return { ...gadgetView(row), saveId: head.saveId, document: documentOf(head) };
     });
   }
 
@@ -151,7 +152,7 @@ export class GadgetsService {
     return this.store.read(async (manager) => {
       await this.row(manager, id);
       const rows = await manager.find(RevisionRow, {
-        select: { gadgetId: true, number: true, name: true, savedAt: true, restoredFrom: true },
+        select: { gadgetId: true, number: true, name: true, savedAt: true, restoredFrom: true, saveId: true },
         where: { gadgetId: id },
         order: { number: 'DESC' },
       });
@@ -188,7 +189,8 @@ export class GadgetsService {
     return this.store.write(async (manager) => {
       const row = await this.row(manager, id);
       const document = openedOr422(readGadget(documentOf(await this.revisionRow(manager, id, number))));
-      return { ...gadgetView(await this.append(manager, row, document, { restoredFrom: number })), document };
+      const saved = await this.append(manager, row, document, { restoredFrom: number });
+      return { ...gadgetView(saved), saveId: null, document };
     });
   }
 
@@ -218,7 +220,7 @@ export class GadgetsService {
     const at = now();
     const row = { id: freshId('g'), name: gadget.name, head: 0, createdAt: at, savedAt: at, binnedAt: null };
     await manager.insert(GadgetRow, row);
-    return { ...gadgetView(await this.append(manager, row, gadget)), document: gadget };
+    return { ...gadgetView(await this.append(manager, row, gadget)), saveId: null, document: gadget };
   }
 
   async append(

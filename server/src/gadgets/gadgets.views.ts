@@ -6,8 +6,8 @@ export const gadgetView = ({ id, name, head, createdAt, savedAt, binnedAt }: Gad
   return { id, name, revision: head, createdAt, savedAt, binnedAt };
 };
 
-export const revisionView = ({ number, name, savedAt, restoredFrom }: RevisionRow) => {
-  return { revision: number, name, savedAt, restoredFrom };
+export const revisionView = ({ number, name, savedAt, restoredFrom, saveId }: RevisionRow) => {
+  return { revision: number, name, savedAt, restoredFrom, saveId };
 };
 
 /** The document of a stored revision, brought up to date if an older Hum Lever stored it. */
@@ -19,4 +19,5 @@ export function documentOf(row: RevisionRow): Gadget {
 
 export type GadgetView = ReturnType<typeof gadgetView>;
 export type RevisionView = ReturnType<typeof revisionView>;
-export type OpenGadgetView = GadgetView & { document: Gadget };
+/** `saveId` is that of the save that made the newest revision. */
+export type OpenGadgetView = GadgetView & { document: Gadget; saveId: string | null };

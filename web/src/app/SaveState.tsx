@@ -15,12 +15,18 @@ const words: Record<
   refused: { icon: IconAlertTriangle, text: () => 'Not saved', bad: true },
 };
 
+function moreWords(status: SyncStatus): string {
+  if (status.kind === 'refused') return status.message;
+  if (status.kind !== 'away') return 'Changes save themselves. Every save is a revision.';
+  const again = Math.round(status.retryMs / 1_000);
+  return `${status.message} Your work is kept in this browser; it is tried again ${again > 1 ? `in ${again} seconds` : 'now'}.`;
+}
+
 /** Where the document stands, always in view. */
 export function SaveState() {
   const { status, base } = useSync();
   const { icon: Icon, text, bad } = words[status.kind];
-  const more =
-    status.kind === 'refused' ? status.message : 'Changes save themselves. Every save is a revision.';
+  const more = moreWords(status);
   return (
     <Tooltip label={more} multiline maw={320}>
       <span className={classes.state} role="status" data-bad={bad}>

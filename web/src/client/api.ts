@@ -10,12 +10,36 @@ export interface GadgetSummary {
 }
 export interface OpenGadget extends GadgetSummary {
   document: Gadget;
+  /** Of the save that made the newest revision, as its page named it. */
+  saveId: string | null;
 }
 export interface RevisionSummary {
   revision: number;
   name: string | null;
   savedAt: string;
   restoredFrom: number | null;
+  saveId: string | null;
+}
+/** How much is kept of a gadget. */
+export interface Kept {
+  revisions: number;
+  bytes: number;
+  /** All saves there ever were. */
+  saved: number;
+}
+/** A run of a trial on its way. */
+export interface RunJob {
+  id: string;
+  state: 'waiting' | 'running' | 'done' | 'cancelled' | 'failed';
+  atUs: number;
+  endUs: number;
+  ahead: number;
+  message: string | null;
+}
+export interface Restored {
+  added: number;
+  same: number;
+  beside: number;
 }
 export interface TrialRun {
   revision: number;
@@ -46,32 +70,46 @@ export class ApiProblem extends Error {
   }
 }
 
-/** No answer at all: the server is away, or the network is. */
+/** No answer at all, or none but that it cannot now: what was asked may be asked again. */
 export class ServerAway extends Error {
-  constructor() {
-    super('The server does not answer.');
+  /** How long it wants to be left alone. */
+  readonly retryMs: number;
+  constructor(message = 'The server does not answer.', retryMs = 0) {
+    super(message);
+    this.retryMs = retryMs;
   }
 }
 
 interface Options {
   body?: unknown;
   base?: number;
+  saveId?: string;
 }
 
-async function call<T>(method: string, path: string, { body, base }: Options = {}): Promise<T> {
-  const headers: Record<string, string> = { 'content-type': 'application/json' };
-  if (base !== undefined) headers['if-match'] = `"${base}"`;
-  const text = body === undefined ? null : typeof body === 'string' ? body : JSON.stringify(body);
-  let response: Response;
+/** The answer's body, or what it says is wrong. @throws ServerAway for the server's own reasons, ApiProblem for others */
+async function answerOf<T>(response: Response): Promise<T> {
+  if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T;
+  const problem = (await response.json().catch(() => ({}))) as { detail?: string };
+  // A proxy in between answers for a server that is away, too.
+  if (response.status >= 500)
+    throw new ServerAway(problem.detail, 1_000 * (Number(response.headers.get('retry-after')) || 0));
+  throw new ApiProblem(response.status, problem);
+}
+
+async function asked(path: string, init: RequestInit): Promise<Response> {
   try {
-    response = await fetch(`/api${path}`, { method, headers, body: text });
+    return await fetch(`/api${path}`, init);
   } catch {
     throw new ServerAway();
   }
-  // A proxy in between answers for a server that is away.
-  if (response.status === 502 || response.status === 503 || response.status === 504) throw new ServerAway();
-  if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T;
-  throw new ApiProblem(response.status, await response.json().catch(() => ({})));
+}
+
+async function call<T>(method: string, path: string, { body, base, saveId }: Options = {}): Promise<T> {
+  const headers: Record<string, string> = { 'content-type': 'application/json' };
+  if (base !== undefined) headers['if-match'] = `"${base}"`;
+  if (saveId !== undefined) headers['save-id'] = saveId;
+  const text = body === undefined ? null : typeof body === 'string' ? body : JSON.stringify(body);
+  return answerOf<T>(await asked(path, { method, headers, body: text }));
 }
 
 export const api = {
@@ -80,8 +118,9 @@ export const api = {
   createFrom: (document: Gadget) => call<OpenGadget>('POST', '/gadgets', { body: { document } }),
   importText: (text: string) => call<OpenGadget>('POST', '/gadgets/import', { body: text }),
   open: (id: string) => call<OpenGadget>('GET', `/gadgets/${id}`),
-  save: (id: string, base: number, document: Gadget) =>
-    call<GadgetSummary>('PUT', `/gadgets/${id}`, { body: document, base }),
+  save: (id: string, base: number, document: Gadget, saveId: string) =>
+    call<GadgetSummary>('PUT', `/gadgets/${id}`, { body: document, base, saveId }),
+  kept: (id: string) => call<Kept>('GET', `/gadgets/${id}/kept`),
   rename: (id: string, name: string) => call<GadgetSummary>('PATCH', `/gadgets/${id}`, { body: { name } }),
   duplicate: (id: string) => call<OpenGadget>('POST', `/gadgets/${id}/duplicate`),
   bin: (id: string) => call<GadgetSummary>('DELETE', `/gadgets/${id}`),
@@ -99,21 +138,41 @@ export const api = {
   saveTrial: (id: string, trialId: string, base: number, trial: Trial) =>
     call<StoredTrial>('PUT', `/gadgets/${id}/trials/${trialId}`, { body: trial, base }),
   removeTrial: (id: string, trialId: string) => call<void>('DELETE', `/gadgets/${id}/trials/${trialId}`),
-  runTrial: (id: string, trialId: string, revision: number) =>
-    call<StoredTrial>('POST', `/gadgets/${id}/trials/${trialId}/runs`, { body: { revision } }),
+  startRun: (id: string, trialId: string, revision: number) =>
+    call<StoredTrial | { job: RunJob }>('POST', `/gadgets/${id}/trials/${trialId}/runs`, {
+      body: { revision },
+    }),
+  trial: (id: string, trialId: string) => call<StoredTrial>('GET', `/gadgets/${id}/trials/${trialId}`),
+  job: (jobId: string) => call<RunJob>('GET', `/jobs/${jobId}`),
+  cancelJob: (jobId: string) => call<RunJob>('DELETE', `/jobs/${jobId}`),
+  restoreShelf: async (file: Blob) =>
+    answerOf<Restored>(await asked('/shelf/restore', { method: 'POST', body: file })),
 };
 
-/** Keeps a picture on the server; it is named by the sum of its bytes. */
-export async function addPicture(file: Blob): Promise<Pick<Picture, 'sha256' | 'type'>> {
-  let response: Response;
-  try {
-    response = await fetch('/api/pictures', { method: 'POST', body: file });
-  } catch {
-    throw new ServerAway();
+/** Between two looks at a run that takes its time. */
+const lookMs = 250;
+
+/** Plays a trial on the server and waits until it is over. @param tell how it stands meanwhile */
+export async function runTrial(
+  id: string,
+  trialId: string,
+  revision: number,
+  tell: (job: RunJob) => void = () => undefined,
+): Promise<StoredTrial> {
+  const ran = await api.startRun(id, trialId, revision);
+  if (!('job' in ran)) return ran;
+  for (let { job } = ran; ; job = await api.job(job.id)) {
+    if (job.state === 'done' || job.state === 'cancelled') return api.trial(id, trialId);
+    if (job.state === 'failed') throw new Error(`The run broke off: ${job.message ?? 'for no reason given'}`);
+    tell(job);
+    await new Promise((resolve) => setTimeout(resolve, lookMs));
   }
-  if (response.ok) return (await response.json()) as Pick<Picture, 'sha256' | 'type'>;
-  throw new ApiProblem(response.status, await response.json().catch(() => ({})));
 }
 
+/** Keeps a picture on the server; it is named by the sum of its bytes. */
+export const addPicture = async (file: Blob): Promise<Pick<Picture, 'sha256' | 'type'>> =>
+  answerOf(await asked('/pictures', { method: 'POST', body: file }));
+
+export const backupUrl = '/api/shelf/backup';
 export const pictureUrl = (sha256: string) => `/api/pictures/${sha256}`;
 export const fileUrl = (id: string) => `/api/gadgets/${id}/file`;

@@ -2,8 +2,11 @@ export {
   addPicture,
   api,
   ApiProblem,
+  backupUrl,
   fileUrl,
   pictureUrl,
+  runTrial,
+  type RunJob,
   type GadgetSummary,
   type RevisionSummary,
   type StoredTrial,
@@ -19,4 +22,4 @@ export {
   type ConflictChoice,
   type SyncStatus,
 } from './sync.ts';
-export { keys, queryClient, useGadgets, useRevisions, useTrials } from './queries.ts';
+export { keys, queryClient, useGadgets, useKept, useRevisions, useTrials } from './queries.ts';

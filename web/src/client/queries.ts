@@ -1,11 +1,14 @@
 import { QueryClient, useQuery } from '@tanstack/react-query';
-import { api, ApiProblem } from './api.ts';
+import { api, ApiProblem, ServerAway } from './api.ts';
 
 export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
       // What the server refuses it will refuse again; only silence is worth another try.
-      retry: (count, error) => !(error instanceof ApiProblem) && count < 3,
+      retry: (count, error) => !(error instanceof ApiProblem) && count < 4,
+      // Soon, then less often; never before the server wants to be asked.
+      retryDelay: (count, error) =>
+        Math.max(error instanceof ServerAway ? error.retryMs : 0, 1_000 * 2 ** count),
       refetchOnWindowFocus: true,
       networkMode: 'always',
     },
@@ -17,11 +20,14 @@ export const keys = {
   gadgets: (bin: boolean) => ['gadgets', bin ? 'bin' : 'shelf'],
   revisions: (id: string) => ['revisions', id],
   trials: (id: string) => ['trials', id],
+  kept: (id: string) => ['kept', id],
 };
 
 export const useGadgets = (bin: boolean) =>
   useQuery({ queryKey: keys.gadgets(bin), queryFn: () => api.gadgets(bin) });
 export const useRevisions = (id: string) =>
   useQuery({ queryKey: keys.revisions(id), queryFn: () => api.revisions(id) });
+export const useKept = (id: string, enabled: boolean) =>
+  useQuery({ queryKey: keys.kept(id), queryFn: () => api.kept(id), enabled });
 export const useTrials = (id: string) =>
   useQuery({ queryKey: keys.trials(id), queryFn: () => api.trials(id) });

@@ -25,6 +25,11 @@ class FakeServer {
   others: Gadget[] = [];
   away = false;
   refuse: string | null = null;
+  /** The next save is kept, and its answer lost. */
+  losesAnswer = false;
+  /** The next save is answered that it cannot be done now. */
+  busyFor = 0;
+  saveIds: (string | null)[] = [null];
   readonly answer = async (
     url: string,
     { method, headers, body }: { method: string; headers: Record<string, string>; body: string | null },
@@ -36,6 +41,7 @@ class FakeServer {
       name: 'x',
       revision: head,
       savedAt: '2026-11-24T20:00:00Z',
+      saveId: this.saveIds[head - 1] ?? null,
       document: this.revisions[head - 1],
     };
     const json = (status: number, value: unknown) => new Response(JSON.stringify(value), { status });
@@ -49,9 +55,19 @@ class FakeServer {
     if (headers['if-match'] !== `"${head}"`)
       return json(409, {
         type: 'urn:hum-lever:problem:stale',
-        head: { revision: head, savedAt: view.savedAt, document: view.document },
+        head: { revision: head, savedAt: view.savedAt, saveId: view.saveId, document: view.document },
       });
+    if (this.busyFor > 0) {
+      this.busyFor -= 1;
+      const words = { type: 'urn:hum-lever:problem:busy', detail: 'Another program holds the database.' };
+      return new Response(JSON.stringify(words), { status: 503, headers: { 'retry-after': '5' } });
+    }
     this.revisions.push(JSON.parse(body!) as Gadget);
+    this.saveIds.push(headers['save-id'] ?? null);
+    if (this.losesAnswer) {
+      this.losesAnswer = false;
+      throw new TypeError('fetch failed');
+    }
     return json(200, { ...view, revision: head + 1 });
   };
 }
@@ -78,7 +94,16 @@ function load() {
   Object.defineProperty(globalThis, 'navigator', {
     configurable: true,
     value: {
-      locks: { request: () => undefined, query: async () => ({ held: alive.map((name) => ({ name })) }) },
+      locks: {
+        // Whoever lives has its lock; a copy of its tab waits in vain.
+        request: (name: string, { signal }: { signal: AbortSignal }, granted: () => Promise<void>) =>
+          alive.includes(name)
+            ? new Promise((_resolve, reject) =>
+                signal.addEventListener('abort', () => reject(new Error('late'))),
+              )
+            : granted(),
+        query: async () => ({ held: alive.map((name) => ({ name })) }),
+      },
     },
   });
   // eslint-disable-next-line @typescript-eslint/no-require-imports -- loaded anew for every page
@@ -216,6 +241,104 @@ describe('someone else saved meanwhile', () => {
     await expect(client.resolveConflict('both')).rejects.toThrow('does not answer');
     expect(kind(client)).toBe('conflict');
     expect(client.useGadget.getState().document!.name).toBe('Mine');
+  });
+});
+
+describe('an answer that was lost', () => {
+  it('after the save was kept: the same save again is one revision', async () => {
+    const client = await opened();
+    rename(client, 'A');
+    server.losesAnswer = true;
+    await pass(700);
+    expect(kind(client)).toBe('away');
+    await pass(10_000);
+    expect(server.revisions.map(({ name }) => name)).toEqual(['First', 'A']);
+    expect(client.useSync.getState()).toMatchObject({ base: 2, status: { kind: 'saved' } });
+  });
+
+  it('and more was edited since: that goes on top of it, without a conflict with oneself', async () => {
+    const client = await opened();
+    rename(client, 'A');
+    server.losesAnswer = true;
+    await pass(700);
+    rename(client, 'B');
+    await pass(10_000);
+    expect(server.revisions.map(({ name }) => name)).toEqual(['First', 'A', 'B']);
+    expect(kind(client)).toBe('saved');
+  });
+
+  it('and the page was loaded anew: what it had sent is its own there, too', async () => {
+    const client = await opened();
+    rename(client, 'A');
+    server.losesAnswer = true;
+    await pass(700);
+    server.away = true;
+    rename(client, 'B');
+    await pass(1_000);
+    server.away = false;
+    const again = await opened();
+    expect(kind(again)).not.toBe('conflict');
+    await pass(2_000);
+    expect(server.revisions.map(({ name }) => name)).toEqual(['First', 'A', 'B']);
+  });
+
+  it('is no excuse for going over what others saved', async () => {
+    const client = await opened();
+    rename(client, 'A');
+    server.losesAnswer = true;
+    await pass(700);
+    server.revisions.push(emptyGadget('Theirs'));
+    server.saveIds.push('another-page');
+    rename(client, 'B');
+    await pass(10_000);
+    expect(kind(client)).toBe('conflict');
+  });
+});
+
+describe('a server that cannot now', () => {
+  it('is asked again when it wants to be, then less often, and the page says so', async () => {
+    const client = await opened();
+    server.busyFor = 2;
+    rename(client, 'A');
+    await pass(700);
+    expect(client.useSync.getState().status).toMatchObject({
+      kind: 'away',
+      message: 'Another program holds the database.',
+      retryMs: 5_000,
+    });
+    await pass(4_900);
+    expect(server.busyFor).toBe(1);
+    await pass(200);
+    expect(server.busyFor).toBe(0);
+    await pass(6_000);
+    expect(head()).toBe('A');
+    expect(kind(client)).toBe('saved');
+  });
+});
+
+describe('a tab that was duplicated', () => {
+  it('is another one: neither takes the other’s unsent work, and both are kept', async () => {
+    const original = await opened();
+    server.away = true;
+    rename(original, 'From the original');
+    await pass(1_000);
+    const owner = tab.getItem('hum-lever.tab')!;
+    alive = [`hum-lever.tab.${owner}`];
+    // The copy begins with the same storage of the session.
+    server.away = false;
+    const client = load();
+    const opening = client.openGadget('g1');
+    await pass(1_000);
+    await opening;
+    expect(tab.getItem('hum-lever.tab')).not.toBe(owner);
+    expect(client.useGadget.getState().document!.name).toBe('First');
+    server.away = true;
+    rename(client, 'From the copy');
+    await pass(1_000);
+    const drafts = Object.keys(storage).filter((key) => key.includes('.draft.'));
+    expect(
+      drafts.map((key) => (JSON.parse(storage.getItem(key)!) as { document: Gadget }).document.name).sort(),
+    ).toEqual(['From the copy', 'From the original']);
   });
 });
 

@@ -10,8 +10,8 @@ export type SyncStatus =
   | { kind: 'saved' }
   | { kind: 'unsaved' }
   | { kind: 'saving' }
-  /** The server is away; edits are kept here and sent when it is back. */
-  | { kind: 'away' }
+  /** The server is away, or cannot now; edits are kept here and sent when it is back. */
+  | { kind: 'away'; message: string; retryMs: number }
   | { kind: 'conflict'; head: Head }
   /** The server would not take it, and says why. */
   | { kind: 'refused'; message: string };
@@ -26,12 +26,19 @@ export const useSync = create<Sync>(() => ({ status: { kind: 'saved' }, base: 0 
 
 /** Edits within this time go into one revision. */
 const quietMs = 700;
-const retryMs = 2_000;
+/** Tried again soon, then less often. */
+const retry = { firstMs: 2_000, longestMs: 60_000 };
+let failures = 0;
 
 /** The document as the server has it. */
 let acknowledged: Gadget | null = null;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let saving = false;
+/** A save that was sent and not answered: the same again has the same name. */
+let pending: { id: string; base: number; document: Gadget; saveId: string } | null = null;
+/** Names of saves of this gadget that were never answered; what one of them made is our own. */
+let sent: string[] = [];
+const mostSent = 20;
 
 const others = new BroadcastChannel('hum-lever.saved');
 const same = (a: Gadget, b: Gadget) => a === b || canonicalJson(a) === canonicalJson(b);
@@ -47,6 +54,9 @@ export async function openGadget(id: string): Promise<void> {
   const opened = await api.open(id);
   const draft = await findDraft(id);
   acknowledged = opened.document;
+  pending = null;
+  failures = 0;
+  sent = draft?.sent ?? [];
   useSync.setState({ status: { kind: 'saved' }, base: opened.revision });
   if (!draft || same(draft.document, opened.document)) {
     dropDraft(id);
@@ -61,7 +71,7 @@ export async function openGadget(id: string): Promise<void> {
     return;
   }
   putOnBench(id, read.gadget);
-  if (draft.base === opened.revision) {
+  if (draft.base === opened.revision || isOwn(opened)) {
     set({ kind: 'unsaved' });
     plan(0);
   } else set({ kind: 'conflict', head: headOf(opened) });
@@ -73,9 +83,13 @@ const headOf = (opened: OpenGadget): Head => {
     name: null,
     savedAt: opened.savedAt,
     restoredFrom: null,
+    saveId: opened.saveId,
     document: opened.document,
   };
 };
+
+/** Whether a revision was made by a save of ours whose answer never came. */
+const isOwn = ({ saveId }: { saveId: string | null }) => saveId !== null && sent.includes(saveId);
 
 /** Leaves the bench; what is unsaved is sent now, or stays a draft. */
 export function closeGadget(): void {
@@ -91,7 +105,7 @@ useGadget.subscribe(({ id, document }, before) => {
     dropDraft(id);
     return;
   }
-  const kept = keepDraft(id, { base, document });
+  const kept = keepDraft(id, { base, document, sent });
   if (status.kind === 'conflict' || status.kind === 'away') return;
   set(
     kept
@@ -109,9 +123,17 @@ async function save(): Promise<void> {
     return;
   saving = true;
   if (status.kind !== 'away') set({ kind: 'saving' });
+  if (pending?.id !== id || pending.base !== base || pending.document !== document) {
+    pending = { id, base, document, saveId: crypto.randomUUID() };
+    sent = [...sent, pending.saveId].slice(-mostSent);
+    keepDraft(id, { base, document, sent });
+  }
   try {
-    const saved = await api.save(id, base, document);
+    const saved = await api.save(id, base, document, pending.saveId);
     acknowledged = document;
+    pending = null;
+    sent = [];
+    failures = 0;
     others.postMessage({ id, revision: saved.revision });
     if (useGadget.getState().id === id) settle(id, saved.revision);
   } catch (error) {
@@ -130,18 +152,36 @@ function settle(id: string, revision: number): void {
     set({ kind: 'saved' });
     return;
   }
-  keepDraft(id, { base: revision, document: document! });
+  keepDraft(id, { base: revision, document: document!, sent });
   set({ kind: 'unsaved' });
   plan(quietMs);
 }
 
 function failed(error: unknown): void {
   if (error instanceof ServerAway) {
-    set({ kind: 'away' });
+    const retryMs = Math.max(error.retryMs, Math.min(retry.longestMs, retry.firstMs * 2 ** failures));
+    failures += 1;
+    set({ kind: 'away', message: error.message, retryMs });
     plan(retryMs);
-  } else if (error instanceof ApiProblem && error.kind === 'stale')
-    set({ kind: 'conflict', head: error.head as Head });
-  else set({ kind: 'refused', message: (error as Error).message });
+    return;
+  }
+  pending = null;
+  if (!(error instanceof ApiProblem) || error.kind !== 'stale') {
+    set({ kind: 'refused', message: (error as Error).message });
+    return;
+  }
+  const head = error.head as Head;
+  if (!isOwn(head)) return set({ kind: 'conflict', head });
+  // The answer to that save was lost on its way: this goes on top of it.
+  const { id, document } = useGadget.getState();
+  if (id !== null && document !== null && same(document, head.document)) {
+    acknowledged = document;
+    settle(id, head.revision);
+    return;
+  }
+  acknowledged = head.document;
+  useSync.setState({ base: head.revision, status: { kind: 'unsaved' } });
+  plan(0);
 }
 
 export type ConflictChoice = 'mine' | 'theirs' | 'both';
@@ -158,7 +198,7 @@ export async function resolveConflict(choice: ConflictChoice): Promise<void> {
   acknowledged = status.head.document;
   useSync.setState({ base: status.head.revision, status: { kind: 'unsaved' } });
   if (choice === 'mine') {
-    keepDraft(id, { base: status.head.revision, document });
+    keepDraft(id, { base: status.head.revision, document, sent });
     await save();
   } else {
     replaceDocument(status.head.document);
@@ -169,6 +209,8 @@ export async function resolveConflict(choice: ConflictChoice): Promise<void> {
 
 /** Takes over a document that the server has just made the newest: a restored revision, or another tab's save. */
 export function followHead(opened: OpenGadget): void {
+  pending = null;
+  sent = [];
   acknowledged = opened.document;
   useSync.setState({ base: opened.revision, status: { kind: 'saved' } });
   replaceDocument(opened.document);
@@ -196,6 +238,9 @@ others.addEventListener('message', ({ data }: MessageEvent<{ id: string; revisio
   );
 });
 
-window.addEventListener('online', () => plan(0));
+window.addEventListener('online', () => {
+  failures = 0;
+  plan(0);
+});
 // The last edits before leaving are in the draft; this only spares the next visit from sending them.
 window.addEventListener('pagehide', () => void save());

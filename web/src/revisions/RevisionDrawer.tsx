@@ -8,20 +8,23 @@ import {
   followHead,
   keys,
   saveNow,
+  useKept,
   useRevisions,
   useSync,
   type RevisionSummary,
 } from '../client/index.ts';
-import { showDate } from '../shared/index.ts';
+import { count, showBytes, showDate } from '../shared/index.ts';
 import classes from './RevisionDrawer.module.css';
 
 /** Every save of the gadget: name those that matter, bring any of them back. */
 export function RevisionDrawer({ id, opened, close }: { id: string; opened: boolean; close: () => void }) {
   const { data, error, refetch } = useRevisions(id);
+  const kept = useKept(id, opened);
+  const again = kept.refetch;
   const base = useSync((state) => state.base);
   useEffect(() => {
-    if (opened) void refetch();
-  }, [opened, base, refetch]);
+    if (opened) void Promise.all([refetch(), again()]);
+  }, [opened, base, refetch, again]);
   return (
     <Drawer
       opened={opened}
@@ -32,8 +35,14 @@ export function RevisionDrawer({ id, opened, close }: { id: string; opened: bool
       closeButtonProps={{ 'aria-label': 'Close revisions' }}
     >
       <p className={classes.about}>
-        Every save is kept. Bringing one back puts it on top as a new revision; nothing is lost.
+        Every save is a revision. The newest, those with a name and those that a trial ran on stay for good;
+        the others thin out with age. Bringing one back puts it on top as a new one.
       </p>
+      {kept.data && (
+        <p className="soft">
+          {kept.data.revisions} of {count(kept.data.saved, 'save')} kept, {showBytes(kept.data.bytes)}.
+        </p>
+      )}
       {error && <p role="alert">{error.message}</p>}
       <ul className={classes.list}>
         {data?.map((revision) => (

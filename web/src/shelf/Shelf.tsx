@@ -1,11 +1,11 @@
-import { Button, FileButton, SegmentedControl, TextInput, Title } from '@mantine/core';
+import { Button, FileButton, Menu, SegmentedControl, TextInput, Title } from '@mantine/core';
 import { Dropzone } from '@mantine/dropzone';
 import '@mantine/dropzone/styles.layer.css';
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, queryClient, useGadgets, type GadgetSummary } from '../client/index.ts';
-import { FirstStep, ThemeButton } from '../shared/index.ts';
+import { api, backupUrl, queryClient, useGadgets, type GadgetSummary } from '../client/index.ts';
+import { count, FirstStep, ThemeButton } from '../shared/index.ts';
 import { Row } from './Row.tsx';
 import classes from './Shelf.module.css';
 
@@ -36,7 +36,9 @@ export function Shelf() {
     },
     onSettled: refresh,
   });
-  const failure = error ?? create.error ?? importFile.error;
+  const restore = useMutation({ mutationFn: (file: File) => api.restoreShelf(file), onSettled: refresh });
+  const picker = useRef<HTMLInputElement>(null);
+  const failure = error ?? create.error ?? importFile.error ?? restore.error;
   const shown = (data ?? []).filter(({ name }) => name.toLowerCase().includes(filter.toLowerCase()));
   return (
     <main className={classes.shelf}>
@@ -59,6 +61,29 @@ export function Shelf() {
             </Button>
           )}
         </FileButton>
+        <Menu>
+          <Menu.Target>
+            <Button variant="default">The whole shelf</Button>
+          </Menu.Target>
+          <Menu.Dropdown>
+            <Menu.Item component="a" href={backupUrl} download>
+              Keep everything in a file
+            </Menu.Item>
+            <Menu.Item onClick={() => picker.current?.click()}>Bring a shelf back from its file</Menu.Item>
+          </Menu.Dropdown>
+        </Menu>
+        <input
+          ref={picker}
+          type="file"
+          hidden
+          aria-label="File of a whole shelf"
+          accept=".gz,application/gzip"
+          onChange={(event) => {
+            const [file] = event.currentTarget.files ?? [];
+            event.currentTarget.value = '';
+            if (file) restore.mutate(file);
+          }}
+        />
         <TextInput
           className={classes.filter!}
           aria-label="Filter by name"
@@ -86,6 +111,8 @@ export function Shelf() {
           )}
         </div>
       )}
+      {restore.isPending && <p role="status">Bringing the shelf back…</p>}
+      {restore.data && <p role="status">{restoredWords(restore.data)}</p>}
       <ul className={classes.list} aria-busy={isPending} aria-label={bin ? 'Gadgets in the bin' : 'Gadgets'}>
         {shown.map((gadget: GadgetSummary) => (
           <Row key={gadget.id} gadget={gadget} open={() => open(gadget.id)} refresh={() => void refresh()} />
@@ -109,6 +136,12 @@ export function Shelf() {
       </Dropzone.FullScreen>
     </main>
   );
+}
+
+function restoredWords({ added, same, beside }: { added: number; same: number; beside: number }): string {
+  const here = same > 0 ? `; ${count(same, 'gadget was', 'gadgets were')} here already` : '';
+  const next = beside > 0 ? `, ${beside} beside what was worked on since` : '';
+  return `${count(added, 'gadget')} brought back${next}${here}.`;
 }
 
 function emptyWords(bin: boolean, filter: string): string {

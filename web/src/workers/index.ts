@@ -1,4 +1,5 @@
 export { lab } from './lab.ts';
+export type { PlayedTrial } from './lab.worker.ts';
 export { player, thinNow, traceNow, usePlayer, virtualNowUs } from './player.ts';
 export { useAnswer } from './useAnswer.ts';
 export { firstAt } from './firstAt.ts';

@@ -10,7 +10,7 @@ import {
   planSweep,
   quietReading,
   recommend,
-  runTrial,
+  TrialRun,
   speedRow,
   speedsOf,
   sweep,
@@ -31,6 +31,9 @@ import {
   type Knob,
   type SweepRow,
   type SweepWish,
+  type TraceEntry,
+  type Trial,
+  type TrialResult,
 } from '@hum-lever/core';
 import { expose } from 'comlink';
 
@@ -39,6 +42,18 @@ const measured = 10_000;
 
 /** Computations that may take longer than a frame. */
 const sliceMs = 40;
+/** A trial that takes longer here is stopped. */
+const mostTrialMs = 20_000;
+/** About 10 ms. */
+const trialPiece = 1_500_000;
+let trialAsked = 0;
+/** What its time axis draws of a run, and so much of it: more is a blur, and more than the page can take in. */
+const drawn: ReadonlySet<string> = new Set(['state', 'finger', 'swallowed', 'clean']);
+const mostDrawn = 20_000;
+export interface PlayedTrial {
+  result: TrialResult;
+  trace: TraceEntry[];
+}
 /** Counts sweeps; one that is not the newest stops. */
 let sweeping = 0;
 
@@ -61,7 +76,30 @@ const lab = {
   schemes: (gadget: Gadget, keys: string[], name: string) =>
     compareSchemes(gadget, boardOf(gadget), keys, name),
   boards: compareBoards,
-  trial: runTrial,
+  /**
+   * Plays a trial, telling how far it has come; null where another was asked for meanwhile. One that takes too long is
+   * stopped.
+   */
+  async trial(gadget: Gadget, trial: Trial, tell: (atUs: number) => void): Promise<PlayedTrial | null> {
+    const mine = (trialAsked += 1);
+    const run = new TrialRun(gadget, trial, true);
+    const untilMs = performance.now() + mostTrialMs;
+    let sinceMs = performance.now();
+    while (!run.advance(trialPiece)) {
+      const nowMs = performance.now();
+      if (nowMs > untilMs) {
+        run.stop('time');
+        break;
+      }
+      if (nowMs - sinceMs < sliceMs) continue;
+      tell(run.atUs);
+      await new Promise((resolve) => setTimeout(resolve));
+      if (trialAsked !== mine) return null;
+      sinceMs = performance.now();
+    }
+    const { result, trace } = run.outcome;
+    return { result, trace: trace.filter(({ lane }) => drawn.has(lane)).slice(0, mostDrawn) };
+  },
   wayInto,
   /** How settings do on the same presses of one button's own switch. */
   measure: (

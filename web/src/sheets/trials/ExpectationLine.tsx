@@ -1,5 +1,5 @@
 import { ActionIcon } from '@mantine/core';
-import { IconCheck, IconX } from '@tabler/icons-react';
+import { IconCheck, IconX, IconHandStop } from '@tabler/icons-react';
 import {
   variableStart,
   comparisons,
@@ -60,11 +60,11 @@ export function ExpectationLine({ number, expectation, result, endUs, put, remov
   const choices = subjects(gadget);
   const subject = subjectOf(expectation.what);
   const known = choices.some(({ value }) => value === subject);
-  const Verdict = result?.passed ? IconCheck : IconX;
+  const Verdict = result?.passed === null ? IconHandStop : result?.passed ? IconCheck : IconX;
   return (
     <li
       className={classes.expectation}
-      data-passed={result?.passed}
+      data-passed={result?.passed ?? undefined}
       aria-label={`Expectation ${number}: ${wantedWords(gadget, expectation.what)}`}
     >
       <span className="number">{number}</span>
@@ -95,8 +95,11 @@ export function ExpectationLine({ number, expectation, result, endUs, put, remov
         </div>
         {result && (
           <p className={classes.came}>
-            <Verdict size={16} aria-label={result.passed ? 'met' : 'not met'} />
-            {cameWords(gadget, expectation, result)}
+            <Verdict
+              size={16}
+              aria-label={result.passed === null ? 'not known' : result.passed ? 'met' : 'not met'}
+            />
+            {result.passed === null ? 'The run was stopped before.' : cameWords(gadget, expectation, result)}
           </p>
         )}
       </div>

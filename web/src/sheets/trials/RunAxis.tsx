@@ -89,7 +89,8 @@ export function RunAxis({
         const y = row * (2 + index) + row / 2;
         const [from, to] = when.kind === 'at' ? [x(when.atUs), x(when.atUs)] : [x(when.fromUs), x(when.toUs)];
         const verdict = result.expectations.find((one) => one.id === id);
-        const colour = verdict?.passed ? 'var(--stage-gesture)' : 'var(--stop)';
+        const unknown = verdict?.passed === null;
+        const colour = unknown ? 'var(--soft)' : verdict?.passed ? 'var(--stage-gesture)' : 'var(--stop)';
         return (
           <g key={id} stroke={colour} fill="none" strokeWidth={1.8}>
             <path
@@ -101,7 +102,7 @@ export function RunAxis({
             )}
             <text x={Math.min(width + 6, to + 6)} y={y + 4} fontSize={12} stroke="none" fill={colour}>
               {index + 1}
-              {verdict?.passed ? '' : ' not met'}
+              {unknown ? ' not known' : verdict?.passed ? '' : ' not met'}
             </text>
           </g>
         );

@@ -1,10 +1,11 @@
 import { ActionIcon, Button, Tooltip } from '@mantine/core';
 import { IconEye, IconTrash } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
-import type { Expectation, Trial } from '@hum-lever/core';
+import type { Expectation, Trial, TrialLimit, TrialResult } from '@hum-lever/core';
 import { api, useDocument, type StoredTrial } from '../../client/index.ts';
 import { count, showDuration, TextField } from '../../shared/index.ts';
 import { player } from '../../workers/index.ts';
+import { sayStill } from '../../words/index.ts';
 import { freshExpectationId } from './describe.ts';
 import { ExpectationLine, subjects } from './ExpectationLine.tsx';
 import { RunAxis } from './RunAxis.tsx';
@@ -20,6 +21,18 @@ interface TrialDetailProps {
   remove: () => void;
 }
 
+const verdictWords = ({ passed }: TrialResult) =>
+  passed === null ? 'Neither passes nor fails' : passed ? 'Passes' : 'Fails';
+
+const limitWords: Record<TrialLimit, string> = {
+  time: 'playing it on takes too long',
+  memory: 'playing it on takes too much memory',
+  entries: 'more happens in it than can be kept',
+  work: 'playing it on is too dear',
+};
+const stoppedWords = ({ atUs, by }: { atUs: number; by: TrialLimit }) =>
+  `It was stopped after ${showDuration(atUs)}: ${limitWords[by]}.`;
+
 /** One trial: its run on the time axis, and what is expected of it. */
 export function TrialDetail({ gadgetId, stored, revision, save, remove }: TrialDetailProps) {
   const onBench = useDocument();
@@ -31,7 +44,7 @@ export function TrialDetail({ gadgetId, stored, revision, save, remove }: TrialD
   });
   const gadget = revision === null ? onBench : (old.data?.document ?? null);
   const { trial } = stored;
-  const run = useLocalRun(gadget, trial);
+  const { run, atUs } = useLocalRun(gadget, trial);
   const put = (expectations: Expectation[]) => {
     save({ ...trial, expectations });
     return null;
@@ -75,17 +88,24 @@ export function TrialDetail({ gadgetId, stored, revision, save, remove }: TrialD
           <IconTrash size={18} stroke={1.7} />
         </ActionIcon>
       </header>
+      {atUs !== null && (
+        <p className={classes.summary} role="status">
+          Playing it: {showDuration(atUs)} of {showDuration(trial.endUs)}.
+        </p>
+      )}
       {run && run.trial === trial && (
         <>
           <p className={classes.summary} role="status">
-            <strong data-passed={run.result.passed}>{run.result.passed ? 'Passes' : 'Fails'}</strong> on{' '}
+            <strong data-passed={run.result.passed ?? undefined}>{verdictWords(run.result)}</strong> on{' '}
             {revision === null ? 'what is on the bench' : `revision ${revision}`}: {showDuration(trial.endUs)}
             , {count(trial.stimuli.filter(({ what }) => what === 'down').length, 'press', 'presses')}
             {run.result.swallowed > 0 && `, ${run.result.swallowed} swallowed`}
             {run.result.extra > 0 && `, ${run.result.extra} came twice`}
             {run.result.missingControls.length > 0 &&
               `, ${count(run.result.missingControls.length, 'control')} missing`}
-            .
+            .{run.result.stopped && ` ${stoppedWords(run.result.stopped)}`}
+            {run.result.still &&
+              ` ${sayStill(run.gadget, { ...run.result.still, at: run.result.still.atUs })}`}
           </p>
           <RunAxis gadget={run.gadget} trial={trial} trace={run.trace} result={run.result} />
         </>

@@ -1,9 +1,9 @@
 import { Button, NativeSelect } from '@mantine/core';
-import { IconCheck, IconPlayerRecord, IconX } from '@tabler/icons-react';
+import { IconCheck, IconHandStop, IconPlayerRecord, IconX } from '@tabler/icons-react';
 import { useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { useRevisions, useTrials, type StoredTrial } from '../../client/index.ts';
-import { FirstStep, SheetFrame } from '../../shared/index.ts';
+import { useRevisions, useTrials, type RunJob, type StoredTrial } from '../../client/index.ts';
+import { count, FirstStep, SheetFrame, showDuration } from '../../shared/index.ts';
 import { useRecording } from '../../inhand/index.ts';
 import { TrialDetail } from './TrialDetail.tsx';
 import { useTrialActions } from './useTrialActions.ts';
@@ -66,6 +66,14 @@ export function TrialsPage() {
               Run all
             </Button>
           </div>
+          {actions.job && (
+            <p role="status" className={classes.job}>
+              {jobWords(actions.job)}
+              <Button size="compact-sm" variant="default" onClick={actions.cancel}>
+                Stop
+              </Button>
+            </p>
+          )}
           <ul className={classes.list} aria-label="Trials">
             {trials.map((stored) => (
               <li key={stored.id}>
@@ -124,14 +132,20 @@ function RevisionSelect({
   );
 }
 
+function jobWords({ state, atUs, endUs, ahead }: RunJob): string {
+  if (state === 'waiting') return `Waiting for ${count(ahead, 'other run')} to end.`;
+  return `It takes its time: ${showDuration(atUs)} of ${showDuration(endUs)} played.`;
+}
+
 function LastRun({ stored: { runs, version } }: { stored: StoredTrial }) {
   const [last] = runs;
   if (!last) return <span className="soft">not run yet</span>;
-  const Icon = last.result.passed ? IconCheck : IconX;
+  const { passed } = last.result;
+  const Icon = passed === null ? IconHandStop : passed ? IconCheck : IconX;
   return (
-    <span className={classes.last} data-passed={last.result.passed}>
+    <span className={classes.last} data-passed={passed ?? undefined}>
       <Icon size={16} aria-hidden />
-      {last.result.passed ? 'passed' : 'failed'} on {last.revision}
+      {passed === null ? 'stopped' : passed ? 'passed' : 'failed'} on {last.revision}
       {last.version !== version && ', before it was changed'}
     </span>
   );

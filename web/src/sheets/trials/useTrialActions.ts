@@ -1,6 +1,16 @@
 import type { Trial } from '@hum-lever/core';
 import { useMutation } from '@tanstack/react-query';
-import { api, ApiProblem, keys, queryClient, saveNow, type StoredTrial } from '../../client/index.ts';
+import { useRef, useState } from 'react';
+import {
+  api,
+  ApiProblem,
+  keys,
+  queryClient,
+  runTrial,
+  saveNow,
+  type RunJob,
+  type StoredTrial,
+} from '../../client/index.ts';
 
 /** What can be done with the trials of a gadget; every answer of the server goes into the shown list. */
 export function useTrialActions(gadgetId: string) {
@@ -20,13 +30,20 @@ export function useTrialActions(gadgetId: string) {
     },
   });
 
+  /** The run under way, where it takes its time. */
+  const [job, setJob] = useState<RunJob | null>(null);
+  const cancelled = useRef(false);
   const run = async (stored: StoredTrial, revision: number | null) => {
     const number = revision ?? (await saveNow());
     if (number === null)
       throw new Error(
         'The gadget is not saved yet, so the result cannot be kept. It is shown below all the same.',
       );
-    put(await api.runTrial(gadgetId, stored.id, number));
+    try {
+      put(await runTrial(gadgetId, stored.id, number, setJob));
+    } finally {
+      setJob(null);
+    }
   };
 
   return {
@@ -43,7 +60,14 @@ export function useTrialActions(gadgetId: string) {
       }),
     runAll: (trials: StoredTrial[], revision: number | null) =>
       act.mutate(async () => {
-        for (const stored of trials) await run(stored, revision);
+        cancelled.current = false;
+        for (const stored of trials) if (!cancelled.current) await run(stored, revision);
       }),
+    job,
+    /** This run, and those that would follow. */
+    cancel: () => {
+      cancelled.current = true;
+      if (job) void api.cancelJob(job.id).catch(() => undefined);
+    },
   };
 }
