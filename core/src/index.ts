@@ -162,6 +162,7 @@ export {
   compareFlows,
   pasteStates,
   readClipping,
+  type Pasted,
   completeExpression,
   completeRule,
   completeTemplate,

@@ -2,15 +2,16 @@ import * as z from 'zod';
 import {
   blankState,
   limits,
+  nameSchema,
   nestingOf,
   nextId,
   openGadget,
   stateKinds,
+  variableSchema,
   type Action,
   type Gadget,
   type Rule,
   type State,
-  type Variable,
 } from '../gadget/index.ts';
 import { ExpressionError } from './error.ts';
 import { readActionLine, readRule, showOneAction, showRule } from './line/rule.ts';
@@ -21,7 +22,7 @@ const clippingSchema = z.strictObject({
   states: z
     .array(
       z.strictObject({
-        name: z.string().min(1).max(limits.nameChars),
+        name: nameSchema,
         kind: z.enum(stateKinds),
         /** Place in this list of the state that it lies in; null: where it is pasted. */
         in: z.number().int().min(0).nullable(),
@@ -34,10 +35,10 @@ const clippingSchema = z.strictObject({
     )
     .min(1)
     .max(limits.states),
-  signals: z.array(z.string()).max(limits.signals),
-  timers: z.array(z.string()).max(limits.timers),
+  signals: z.array(nameSchema).max(limits.signals),
+  timers: z.array(nameSchema).max(limits.timers),
   /** Variables as the document has them; their ids are not used. */
-  variables: z.array(z.record(z.string(), z.unknown())).max(limits.variables),
+  variables: z.array(variableSchema).max(limits.variables),
 });
 
 /** States as they travel from one gadget to another: everything by name, rules as they are typed. Plain JSON. */
@@ -87,22 +88,25 @@ export interface Pasted {
 /** Names that are missing come along; what names a control or output that is not here is left out, and told. */
 export function pasteStates(gadget: Gadget, clipping: Clipping, parentId: string | null): Pasted {
   const notes: string[] = [];
-  let now = withNames(gadget, clipping);
-  const ids: string[] = [];
-  for (const one of clipping.states) {
-    const id = nextId(now, 'state');
-    ids.push(id);
-    const home = one.in === null ? parentId : ids[one.in]!;
-    now = putFlow(now, {
-      states: [...now.flow.states, { ...blankState(), id, name: one.name, kind: one.kind, parentId: home }],
-      initialId: now.flow.initialId ?? id,
-    });
-  }
+  const room = limits.states - gadget.flow.states.length;
+  if (clipping.states.length > room)
+    return { gadget, notes: [`Expected at most ${room} states more, got ${clipping.states.length}.`] };
+  const before = withNames(gadget, clipping);
+  const from = Number(nextId(before, 'state').slice(1));
+  const ids = clipping.states.map((_, at) => `s${from + at}`);
+  const fresh = clipping.states.map(({ name, kind, in: home }, at): State => {
+    return { ...blankState(), id: ids[at]!, name, kind, parentId: home === null ? parentId : ids[home]! };
+  });
+  const now = putFlow(before, {
+    states: [...before.flow.states, ...fresh],
+    initialId: before.flow.initialId ?? ids[0]!,
+  });
   // Rules mean the states that came along with them, where others here are called the same.
   const own = new Set(clipping.states.map(({ name }) => name));
+  const came = new Set(ids);
   const named = putFlow(now, {
     states: now.flow.states.map((state) =>
-      own.has(state.name) && !ids.includes(state.id) ? { ...state, name: `${state.name} (here)` } : state,
+      own.has(state.name) && !came.has(state.id) ? { ...state, name: `${state.name} (here)` } : state,
     ),
   });
   const attempt = <T>(state: string, line: string, read: () => T): T[] => {
@@ -118,7 +122,7 @@ export function pasteStates(gadget: Gadget, clipping: Clipping, parentId: string
   const filled = clipping.states.map((one, at): State => {
     const actions = (list: readonly string[]) =>
       list.flatMap((line) => attempt(one.name, line, () => readActionLine(line, named)));
-    const state = now.flow.states.find(({ id }) => id === ids[at])!;
+    const state = fresh[at]!;
     const begins = one.begins.flatMap((to) => ids[to] ?? []);
     return {
       ...state,
@@ -130,9 +134,7 @@ export function pasteStates(gadget: Gadget, clipping: Clipping, parentId: string
       ),
     };
   });
-  const made = putFlow(now, {
-    states: now.flow.states.map((state) => filled[ids.indexOf(state.id)] ?? state),
-  });
+  const made = putFlow(now, { states: [...before.flow.states, ...filled] });
   const opened = openGadget(made);
   if (opened.outcome !== 'opened') return { gadget, notes: [opened.message] };
   return { gadget: made, notes };
@@ -153,7 +155,7 @@ function withNames(gadget: Gadget, { signals, timers, variables }: Clipping): Ga
     if (now.flow.timers.every((one) => one.name !== name))
       now = putFlow(now, { timers: [...now.flow.timers, { id: nextId(now, 'timer'), name }] });
   for (const raw of variables) {
-    const variable = raw as Variable;
+    const variable = raw;
     if (now.flow.variables.some(({ name }) => name === variable.name)) continue;
     const fresh = { ...variable, id: nextId(now, 'variable') };
     if (fresh.kind === 'choice') {

@@ -18,7 +18,18 @@ export interface Scope {
   slots: number;
 }
 
-export function scopeOf({ flow, controls }: Pick<Gadget, 'flow' | 'controls'>): Scope {
+type Scoped = Pick<Gadget, 'flow' | 'controls'>;
+
+/** By document, which never changes: thousands of expressions are compiled for one. */
+const known = new WeakMap<Scoped, Scope>();
+
+export function scopeOf(gadget: Scoped): Scope {
+  const scope = known.get(gadget) ?? gather(gadget);
+  known.set(gadget, scope);
+  return scope;
+}
+
+function gather({ flow, controls }: Scoped): Scope {
   let slots = 0;
   const variables = new Map(
     flow.variables.map((variable) => {

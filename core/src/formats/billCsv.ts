@@ -52,8 +52,14 @@ export function readBillCsv(
   const faults = new FaultList();
   let current = gadget;
   let [added, changed] = [0, 0];
+  let rows = 0;
   for (const row of table.value) {
     if (row.cell('class').startsWith('(')) continue;
+    rows += 1;
+    if (rows > limits.parts) {
+      faults.add(row.number, '', `expected at most ${limits.parts} parts`);
+      break;
+    }
     const read = readPart(row, faults);
     if (!read) continue;
     const known = current.parts.find(({ kind, name }) => kind === read.kind && name === read.name);

@@ -1,5 +1,5 @@
 import { boardSchema, faultsOf, pinSchema, type Board, type BoardPin } from '../gadget/index.ts';
-import { FaultList, printRows, readRows, type CsvRead } from './csv.ts';
+import { FaultList, plainCell, printRows, readRows, type CsvRead } from './csv.ts';
 
 const heading = ['edge', 'port', 'pin', 'can'];
 
@@ -19,7 +19,8 @@ export function readPinsCsv(text: string): CsvRead<BoardPin[]> {
   const seen = new Map<string, number>();
   const columns: Record<string, string> = { name: 'pin', edge: 'edge', port: 'port', can: 'can' };
   const pins = table.value.flatMap((row) => {
-    const name = row.cell('pin');
+    // "+5V" was written so that a spreadsheet does not take it for a formula.
+    const name = plainCell(row.cell('pin'));
     const can = row
       .cell('can')
       .split(/\s+/)

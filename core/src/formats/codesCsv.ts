@@ -1,5 +1,5 @@
-import type { Codes } from '../gadget/index.ts';
-import { FaultList, plainCell, printRows, readRows, type CsvRead } from './csv.ts';
+import { nameSchema, type Codes } from '../gadget/index.ts';
+import { FaultList, plainCell, printRows, readRows, type CsvRead, type CsvRow } from './csv.ts';
 
 type Learned = Omit<Codes['codes'][number], 'id'>;
 
@@ -10,6 +10,19 @@ function codeOf(text: string): number | null {
   const hex = /^(?:0x([0-9a-f]{1,8})|([0-9a-f]{1,8})h)$/i.exec(text);
   const value = hex ? parseInt(hex[1] ?? hex[2]!, 16) : /^\d{1,10}$/.test(text) ? Number(text) : NaN;
   return Number.isSafeInteger(value) && value <= 0xffff_ffff ? value : null;
+}
+
+/** An hour, in ms. */
+const longestMs = 3_600_000;
+
+/** A time of the log, in ms; null where there is none, or none that can be. */
+function timeOf(row: CsvRow, of: string, faults: FaultList): number | null {
+  const cell = row.cell(of);
+  if (cell === '') return null;
+  const ms = Number(cell);
+  if (Math.abs(ms) <= longestMs * 1_000) return ms;
+  faults.add(row.number, of, `expected a time in ms, got "${cell.slice(0, 40)}"`);
+  return null;
 }
 
 const middle = (sorted: readonly number[]) => sorted[(sorted.length - 1) >> 1] ?? 0;
@@ -27,17 +40,15 @@ export function readCodesCsv(text: string): CsvRead<Learned[]> {
   for (const row of read.value) {
     const name = plainCell(row.cell(column.name));
     const code = codeOf(row.cell(column.code));
-    if (name === '' || name.length > 80)
-      faults.add(row.number, column.name, 'expected a name of 1 to 80 characters');
+    const named = nameSchema.safeParse(name);
+    if (!named.success) faults.add(row.number, column.name, named.error.issues[0]!.message);
     else if (code === null) faults.add(row.number, column.code, 'expected a code such as 0x1F or 31');
     else {
       const known = heard.get(name) ?? { codes: new Map<number, number>(), latencies: [], rows: 0 };
       known.codes.set(code, (known.codes.get(code) ?? 0) + 1);
       known.rows += 1;
-      const [sent, came] = [row.cell(column.sent), row.cell(column.heard)].map((cell) =>
-        cell === '' ? NaN : Number(cell),
-      );
-      if (came! >= sent!) known.latencies.push(came! - sent!);
+      const [sent, came] = [column.sent, column.heard].map((of) => timeOf(row, of, faults));
+      if (sent !== null && came !== null && came! >= sent!) known.latencies.push(came! - sent!);
       heard.set(name, known);
     }
   }

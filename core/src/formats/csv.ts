@@ -14,6 +14,24 @@ export type CsvRead<T> = { outcome: 'read'; value: T } | { outcome: 'faulty'; fa
 const listedFaults = 40;
 const maxRows = 1_000;
 
+const maxChars = 2_000_000;
+const maxLineChars = 20_000;
+
+/** Limits that can be seen without reading the table: one row of millions of cells is no table. */
+function tooLarge(text: string): CsvFault | null {
+  if (text.length > maxChars)
+    return { row: 1, column: '', message: `expected a table of at most ${maxChars / 1_000_000} MB` };
+  let row = 1;
+  for (let from = 0; from < text.length; row += 1) {
+    const end = text.indexOf('\n', from);
+    const to = end < 0 ? text.length : end;
+    if (to - from > maxLineChars)
+      return { row, column: '', message: `expected at most ${maxLineChars} characters in a row` };
+    from = to + 1;
+  }
+  return null;
+}
+
 export class FaultList {
   readonly faults: CsvFault[] = [];
   add(row: number, column: string, message: string): void {
@@ -32,6 +50,8 @@ export interface CsvRow {
  * @param needed columns that must be there
  */
 export function readRows(text: string, needed: readonly string[]): CsvRead<CsvRow[]> {
+  const large = tooLarge(text);
+  if (large) return { outcome: 'faulty', faults: [large] };
   const faulty = (row: number, column: string, message: string): CsvRead<CsvRow[]> => ({
     outcome: 'faulty',
     faults: [{ row, column, message }],

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { EditRefused, limits, type Button, type Gadget } from '../gadget/index.ts';
+import { EditRefused, limits, openGadget, type Button, type Gadget } from '../gadget/index.ts';
 import { checkGadget, snagRules } from '../snag/index.ts';
 import { runTrial, trialSchema } from '../trial/index.ts';
 import { Explorer, usualLimits, wayInto } from '../explore/index.ts';
@@ -113,6 +113,62 @@ describe('a document of the second release', () => {
       const { params } = (control as Button).debounce;
       expect(params.releaseUs).toBe(params.lockUs ?? params.settleUs);
     }
+  });
+});
+
+describe('a document of the fourth release', () => {
+  const stored = (file: string) => readFileSync(join(__dirname, '../test/stored', file), 'utf8');
+
+  it('plays as it did', () => {
+    const read = readGadgetText(stored('version-4.json'));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    expect(read.migratedFrom).toBe(4);
+    const dial = read.gadget.controls[1]!.id;
+    const hands = [
+      { atUs: 300_000, controlId: 'b1', what: 'down' as const },
+      { atUs: 390_000, controlId: 'b1', what: 'up' as const },
+      { atUs: 4_000_000, controlId: dial, what: 'turn' as const, detents: 3, overUs: 200_000 },
+      { atUs: 6_000_000, controlId: 'b1', what: 'down' as const },
+      { atUs: 6_090_000, controlId: 'b1', what: 'up' as const },
+    ];
+    const trace = JSON.stringify(replay(read.gadget, hands, 20_000_000, 5));
+    // Made when that release was the newest.
+    expect(createHash('sha256').update(trace).digest('hex')).toBe(stored('version-4.sha256').trim());
+  });
+
+  it('gets texts that can be read, and history that leads somewhere', () => {
+    const raw = JSON.parse(stored('version-4.json')) as {
+      name: string;
+      brief: { purpose: string };
+      controls: { name: string }[];
+      flow: { states: Record<string, unknown>[] };
+    };
+    raw.name = 'Kettle\ud83d';
+    raw.brief.purpose = 'turned \u202egnikool';
+    raw.controls[0]!.name = '\u200b\u2060';
+    const home = raw.flow.states.find(({ parentId }) => parentId !== null)!.parentId;
+    const history = (id: string, to: string) => ({
+      ...raw.flow.states[0],
+      id,
+      name: id,
+      kind: 'history',
+      parentId: home,
+      entry: [],
+      exit: [],
+      rules: [],
+      initial: { targetIds: [to], actions: [] },
+    });
+    raw.flow.states.push(history('s901', 's902'), history('s902', 's901'), history('s903', 's901'));
+    const read = readGadgetText(JSON.stringify(raw));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    expect(read.gadget).toMatchObject({ name: 'Kettle\ufffd', brief: { purpose: 'turned gnikool' } });
+    expect(read.gadget.controls[0]!.name).toBe('Unnamed');
+    const begins = read.gadget.flow.states.slice(-3).map(({ initial }) => initial?.targetIds ?? null);
+    expect(begins).toEqual([null, null, ['s901']]);
+    // As the newest version has it, it is refused at the door.
+    const circle = structuredClone(read.gadget);
+    circle.flow.states.at(-1)!.initial = { targetIds: ['s903'], actions: [] };
+    expect(openGadget(circle)).toMatchObject({ outcome: 'invalid' });
   });
 });
 

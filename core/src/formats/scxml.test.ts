@@ -148,8 +148,8 @@ describe('SCXML', () => {
   });
 
   it.each([
-    ['', 'Expected XML'],
-    ['<scxml><state></scxml>', 'Expected XML'],
+    ['', 'expected XML'],
+    ['<scxml><state></scxml>', 'expected XML'],
     ['<html/>', 'Expected an <scxml> element'],
     ['<!DOCTYPE x [<!ENTITY a "b">]><scxml/>', 'without document type'],
     ['x'.repeat(1_100_000), 'at most 1 MiB'],

@@ -12,10 +12,7 @@ import {
   type Trigger,
   type Variable,
 } from '../gadget/index.ts';
-
-/** Where our own words stand in a file of the standard: what it has no element for. */
-export const humSpace = 'urn:hum-lever:flow';
-export const scxmlSpace = 'http://www.w3.org/2005/07/scxml';
+import { humSpace, scxmlSpace } from './scxmlElements.ts';
 
 const escaped = (text: string): string =>
   text.replace(
@@ -51,11 +48,28 @@ class Writer {
 /** A word of the standard: no spaces, dots only where they mean something. */
 const token = (text: string): string => text.replace(/[^\p{L}\p{N}_-]+/gu, '_') || '_';
 
+/** One for each, by its label: "go on" and "go_on" are two. */
+function tokensOf(labels: Iterable<string>): ReadonlyMap<string, string> {
+  const tokens = new Map<string, string>();
+  const given = new Set<string>();
+  for (const label of labels) {
+    const plain = token(label);
+    let own = plain;
+    for (let n = 2; given.has(own) || reserved.test(own); n += 1) own = `${plain}_${n}`;
+    given.add(own);
+    tokens.set(label, own);
+  }
+  return tokens;
+}
+/** Events that the standard tells by itself. */
+const reserved = /^(done|error|platform)$/;
+
 class Printer {
   private readonly out = new Writer();
   private readonly gadget: Gadget;
   private readonly nesting: Nesting;
   private readonly signals: ReadonlyMap<string, string>;
+  private readonly tokens: ReadonlyMap<string, string>;
   private readonly timers: ReadonlyMap<string, string>;
   private readonly controls: ReadonlyMap<string, string>;
 
@@ -64,6 +78,7 @@ class Printer {
     this.nesting = nestingOf(gadget.flow);
     this.controls = plainLabels(gadget.controls);
     this.signals = plainLabels(gadget.flow.signals);
+    this.tokens = tokensOf(this.signals.values());
     this.timers = plainLabels(gadget.flow.timers);
   }
 
@@ -84,7 +99,7 @@ class Printer {
         if (flow.variables.length > 0)
           this.out.element('datamodel', {}, () => flow.variables.forEach((one) => this.data(one)));
         for (const label of this.signals.values())
-          this.out.element('hum:signal', { event: token(label), name: label });
+          this.out.element('hum:signal', { event: this.tokens.get(label), name: label });
         for (const label of this.timers.values()) this.out.element('hum:timer', { name: label });
         this.nesting.childrenOf(null).forEach((state) => this.state(state));
         flow.layers.forEach((layer) => this.layer(layer));
@@ -221,6 +236,10 @@ class Printer {
     });
   }
 
+  private signalToken(id: string): string {
+    return this.tokens.get(this.signals.get(id)!)!;
+  }
+
   /** null: without an event. */
   private event(ruleId: string, trigger: Trigger): string | null {
     switch (trigger.kind) {
@@ -229,7 +248,7 @@ class Printer {
       case 'any':
         return '*';
       case 'signal':
-        return token(this.signals.get(trigger.signalId)!);
+        return this.signalToken(trigger.signalId);
       case 'done':
         return `done.state.${trigger.stateId}`;
       case 'after':
@@ -256,7 +275,7 @@ class Printer {
         });
       }
       case 'raise': {
-        const event = token(this.signals.get(action.signalId)!);
+        const event = this.signalToken(action.signalId);
         if (action.delay === null) return this.out.element('raise', { event });
         return this.out.element('send', { event, ...this.delay(action.delay) });
       }

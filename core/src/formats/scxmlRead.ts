@@ -10,7 +10,9 @@ import {
   chanceKinds,
   emptyFlow,
   limits,
+  nameSchema,
   openGadget,
+  readableText,
   type Action,
   type Gadget,
   type Layer,
@@ -18,7 +20,8 @@ import {
   type State,
   type Trigger,
 } from '../gadget/index.ts';
-import { readXml, stateNames, timeUs, words, type Element } from './scxmlElements.ts';
+import { known } from './scxmlKnown.ts';
+import { readXml, stateNames, timeUs, words, XmlRefused, type Element } from './scxmlElements.ts';
 import { readVariables } from './scxmlVariables.ts';
 
 /** What could not be carried over, and where it stood. */
@@ -29,6 +32,24 @@ export interface ScxmlNote {
 }
 export type ScxmlRead =
   { outcome: 'read'; gadget: Gadget; notes: ScxmlNote[] } | { outcome: 'refused'; message: string };
+
+/** An action as it is typed: an expression or a text, and what is around it. */
+const mostLine = limits.expressionChars + limits.templateChars;
+/** What is read of the root besides states; its transitions and actions belong to no state. */
+const atRoot: ReadonlySet<string> = new Set([
+  'datamodel',
+  'hum:signal',
+  'hum:timer',
+  'hum:layer',
+  'hum:ignored',
+]);
+/** Elements that say all in their attributes. */
+const alone: ReadonlySet<string> = new Set(['send', 'raise', 'assign', 'cancel', 'data', 'hum:do']);
+/** done, done.state: the end of any state. */
+const isDone = (event: string): boolean =>
+  event === 'done' || event === 'done.state' || event.startsWith('done.state.');
+/** Notes listed one by one; how many more there are is said. */
+const mostNotes = 200;
 
 class Reader {
   readonly notes: ScxmlNote[] = [];
@@ -49,11 +70,34 @@ class Reader {
     this.gadget = base;
   }
 
+  private more = 0;
   private note(at: string, message: string): void {
-    if (this.notes.length < 200) this.notes.push({ at, message });
+    if (this.notes.length < mostNotes) this.notes.push({ at, message });
+    else this.more += 1;
+  }
+
+  /** What the standard or a file may have, and nothing here has a word for: every element and attribute is looked at. */
+  private noteUnknown(element: Element, at: string): void {
+    const attributes = known[element.name];
+    if (!attributes) return;
+    for (const name of Object.keys(element.attributes))
+      if (!attributes.has(name))
+        this.note(at, `${name} of <${element.name}> (line ${element.line}) was left out.`);
+    if (alone.has(element.name))
+      for (const { name, line } of element.inner)
+        this.note(at, `<${name}> of <${element.name}> (line ${line}) was left out.`);
+    for (const inner of element.inner)
+      this.noteUnknown(
+        inner,
+        stateNames.has(inner.name) ? (inner.attributes.id ?? `line ${inner.line}`) : at,
+      );
   }
 
   read(): Gadget {
+    this.noteUnknown(this.root, '');
+    for (const { name, line } of this.root.inner)
+      if (!stateNames.has(name) && !atRoot.has(name))
+        this.note('', `<${name}> (line ${line}) cannot be carried over, and was left out.`);
     this.collectStates(this.root, null);
     for (const { name, attributes } of this.root.inner)
       if (name === 'hum:signal' && attributes.event !== undefined) {
@@ -61,7 +105,12 @@ class Reader {
         this.signalNames.set(attributes.event, (attributes.name ?? attributes.event).trim());
       }
     this.collectSignals(this.root);
-    const initial = words(this.root.attributes.initial)[0];
+    const [initial, ...others] = words(this.root.attributes.initial);
+    if (others.length > 0)
+      this.note(
+        '',
+        `It begins in ${initial}; ${others.join(' ')} in initial was left out: only one state stands outermost.`,
+      );
     const first = this.states.find(({ state }) => state.parentId === null)?.state.id ?? null;
     this.gadget = {
       ...this.base,
@@ -71,9 +120,15 @@ class Reader {
           chanceKinds.find((kind) => kind === this.root.attributes['hum:chance']) ?? this.base.flow.chance,
         timers: this.root.inner
           .filter(({ name }) => name === 'hum:timer')
-          .map(({ attributes }, n) => ({ id: `m${n + 1}`, name: attributes.name ?? `Timer ${n + 1}` })),
+          .map(({ attributes }, n) => ({
+            id: `m${n + 1}`,
+            name: this.name(attributes.name ?? `Timer ${n + 1}`, `m${n + 1}`),
+          })),
         variables: readVariables(this.root, (message) => this.note('', message)),
-        signals: [...this.signals].map(([event, id]) => ({ id, name: this.signalNames.get(event) ?? event })),
+        signals: [...this.signals].map(([event, id]) => ({
+          id,
+          name: this.name(this.signalNames.get(event) ?? event, id),
+        })),
         states: this.states.map(({ state }) => state),
         initialId: initial === undefined ? first : (this.target('', initial) ?? first),
       },
@@ -81,23 +136,20 @@ class Reader {
     for (const { element, state } of this.states) this.fill(element, state);
     const { flow } = this.gadget;
     const ours = (name: string) => this.root.inner.filter((one) => one.name === name);
-    return {
-      ...this.gadget,
-      flow: {
-        ...flow,
-        layers: ours('hum:layer').flatMap((element) => this.layer(element) ?? []),
-        ignored: ours('hum:ignored').flatMap((element) => this.ignored(element)),
-      },
-    };
+    const layers = ours('hum:layer').flatMap((element) => this.layer(element) ?? []);
+    const ignored = ours('hum:ignored').flatMap((element) => this.ignored(element));
+    if (this.more > 0) this.notes.push({ at: '', message: `${this.more} more were left out.` });
+    return { ...this.gadget, flow: { ...flow, layers, ignored } };
   }
 
   private collectStates(element: Element, parentId: string | null): void {
     for (const inner of element.inner) {
       if (!stateNames.has(inner.name)) continue;
       const id = `s${this.states.length + 1}`;
-      const own = inner.attributes.id ?? id;
-      if (this.idOf.has(own)) this.note(own, 'Its id is used twice; rules lead to the first.');
-      else this.idOf.set(own, id);
+      const own = inner.attributes.id;
+      if (own !== undefined && this.idOf.has(own))
+        this.note(own, 'Its id is used twice; rules lead to the first.');
+      else if (own !== undefined) this.idOf.set(own, id);
       const kind =
         inner.name === 'history'
           ? inner.attributes.type === 'deep'
@@ -106,11 +158,20 @@ class Reader {
           : inner.name === 'state'
             ? 'plain'
             : (inner.name as 'parallel' | 'final');
-      const name = (inner.attributes['hum:name'] ?? own).trim().slice(0, limits.nameChars) || id;
+      const name = this.name(inner.attributes['hum:name'] ?? own ?? `State ${this.states.length + 1}`, id);
       const state: State = { ...blankState(), id, name, kind, parentId };
       this.states.push({ element: inner, state });
       this.collectStates(inner, id);
     }
+  }
+
+  /** A name that a gadget can have; what had to be changed about it is told. */
+  private name(given: string, otherwise: string): string {
+    const name = readableText(given).trim().slice(0, limits.nameChars).trim();
+    const named = nameSchema.safeParse(name).success ? name : otherwise;
+    if (named !== given.trim())
+      this.note(otherwise, `Its name was changed to "${named}", from "${given.slice(0, 120)}".`);
+    return named;
   }
 
   /** Names of events that something raises or waits for, but for what is told of states and timers. */
@@ -120,8 +181,10 @@ class Reader {
       if (!own && (inner.name === 'transition' || inner.name === 'raise' || inner.name === 'send'))
         for (const event of words(inner.attributes.event)) {
           const name = event.replace(/\.?\*$/, '');
-          if (name !== '' && !name.startsWith('done.state.') && !this.signals.has(name))
-            this.signals.set(name, `g${this.signals.size + 1}`);
+          if (name === '' || isDone(name) || this.signals.has(name)) continue;
+          if (this.signals.size >= limits.signals)
+            throw new XmlRefused(`Line ${inner.line}: expected at most ${limits.signals} different events.`);
+          this.signals.set(name, `g${this.signals.size + 1}`);
         }
       this.collectSignals(inner);
     }
@@ -226,6 +289,10 @@ class Reader {
       }
     }
     if (attributes.event === undefined) return [{ kind: 'always' }];
+    if (words(attributes.event).length === 0) {
+      this.note(at, 'A transition whose event is empty never comes, and was left out.');
+      return [];
+    }
     return words(attributes.event).flatMap((event): Trigger[] => {
       const delay = delays.get(event);
       if (delay !== undefined) return [{ kind: 'after', delay: Math.max(1_000, delay) }];
@@ -236,6 +303,13 @@ class Reader {
         const id = this.target(at, done[1]!);
         return id === null ? [] : [{ kind: 'done', stateId: id }];
       }
+      // Descriptors of them all: every state that can come to an end.
+      if (isDone(name))
+        return this.states
+          .filter(({ element }) =>
+            element.inner.some((one) => stateNames.has(one.name) && one.name !== 'history'),
+          )
+          .map(({ state }) => ({ kind: 'done', stateId: state.id }));
       // A descriptor means every event that begins with it, word by word.
       return [...this.signals]
         .filter(([signal]) => signal === name || signal.startsWith(`${name}.`))
@@ -308,6 +382,13 @@ class Reader {
 
   /** Our expression over names as ids; In('x') of the standard is our in(x). */
   private expression(at: string, text: string): string | null {
+    if (text.length > limits.expressionChars) {
+      this.note(
+        at,
+        `"${text.slice(0, 40)}…" was left out: expected at most ${limits.expressionChars} characters.`,
+      );
+      return null;
+    }
     const ours = text.replace(/\bIn\(\s*'([^']*)'\s*\)/g, (_all, own: string) => {
       const id = this.idOf.get(own);
       const state = this.states.find((one) => one.state.id === id)?.state;
@@ -328,6 +409,10 @@ class Reader {
 
   private action(at: string, { name, attributes }: Element): Action | null {
     const line = (text: string): Action | null => {
+      if (text.length > mostLine) {
+        this.note(at, `"${text.slice(0, 40)}…" was left out: expected at most ${mostLine} characters.`);
+        return null;
+      }
       try {
         return readActionLine(text, this.gadget);
       } catch (error) {
@@ -367,16 +452,17 @@ class Reader {
 export function readScxml(text: string, gadget: Gadget): ScxmlRead {
   const refused = (message: string): ScxmlRead => ({ outcome: 'refused', message });
   if (text.length > limits.documentBytes) return refused('Expected a file of at most 1 MiB.');
-  if (/<!(DOCTYPE|ENTITY)/i.test(text)) return refused('Expected a file without document type and entities.');
-  let root: Element | undefined;
+  let reader: Reader;
+  let made: Gadget;
   try {
-    root = readXml(text).find(({ name }) => name === 'scxml');
+    const root = readXml(text.replace(/^\uFEFF/, ''));
+    if (root.name !== 'scxml') return refused('Expected an <scxml> element, as the standard has it.');
+    reader = new Reader(gadget, root);
+    made = reader.read();
   } catch (error) {
-    return refused(`Expected XML: ${(error as Error).message}`);
+    if (!(error instanceof XmlRefused)) throw error;
+    return refused(error.message);
   }
-  if (!root) return refused('Expected an <scxml> element, as the W3C statechart standard has it.');
-  const reader = new Reader(gadget, root);
-  const made = reader.read();
   const opened = openGadget({
     ...made,
     brief: {

@@ -18,7 +18,7 @@ export type TraceRead = { outcome: 'read'; value: ReadTraces } | { outcome: 'fau
 
 const faulty = (message: string): TraceRead => ({ outcome: 'faulty', message });
 
-const most = { bytes: 8_000_000, edges: 200_000, wires: 64, spanUs: 3_600_000_000 } as const;
+const most = { bytes: 8_000_000, edges: 200_000, wires: 64, spanUs: 3_600_000_000, rowChars: 4_000 } as const;
 const tooLarge = (text: string) => text.length > most.bytes;
 
 /** A wire from its samples or changes, as they come; changes that change nothing are left out. */
@@ -45,7 +45,9 @@ class WireBuilder {
 }
 
 function finished(builders: WireBuilder[], endUs: number, unit: TimeUnit, said: boolean): TraceRead {
-  if (endUs > most.spanUs) return faulty('expected a record of an hour at most; is the unit of time right?');
+  // Neither a span that is no number at all.
+  if (!(endUs >= 0 && endUs <= most.spanUs))
+    return faulty('expected a record of an hour at most; is the unit of time right?');
   const wires = builders.map((builder) => builder.done(endUs));
   if (wires.some(({ edges }) => edges.length > most.edges))
     return faulty(`expected at most ${most.edges} changes of a wire`);
@@ -158,9 +160,23 @@ function guessedUnit(times: readonly number[]): TimeUnit {
   return span > 600_000_000 ? 'ns' : 'us';
 }
 
+/** The first row that is longer than a row of numbers can be; null: none. */
+function longRow(text: string): number | null {
+  let row = 1;
+  for (let from = 0; from < text.length; row += 1) {
+    const end = text.indexOf('\n', from);
+    const to = end < 0 ? text.length : end;
+    if (to - from > most.rowChars) return row;
+    from = to + 1;
+  }
+  return null;
+}
+
 const number = (cell: string | undefined) => {
-  const text = (cell ?? '').trim().replace(/^(-?\d+),(\d+)$/, '$1.$2');
-  return text === '' ? NaN : Number(text);
+  const trimmed = (cell ?? '').trim();
+  const text = trimmed.includes(',') ? trimmed.replace(/^(-?\d+),(\d+)$/, '$1.$2') : trimmed;
+  const value = text === '' ? NaN : Number(text);
+  return Number.isFinite(value) ? value : NaN;
 };
 
 /**
@@ -170,6 +186,8 @@ const number = (cell: string | undefined) => {
  */
 export function readTraceCsv(text: string, unit: TimeUnit | null = null): TraceRead {
   if (tooLarge(text)) return faulty('expected a record of at most 8 MB');
+  const long = longRow(text);
+  if (long !== null) return faulty(`row ${long}: expected at most ${most.rowChars} characters`);
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
     skipEmptyLines: 'greedy',
     comments: '#',
@@ -177,6 +195,9 @@ export function readTraceCsv(text: string, unit: TimeUnit | null = null): TraceR
   const headed = data.findIndex((row) => row.length >= 2 && row.every((cell) => !Number.isNaN(number(cell))));
   if (headed < 0) return faulty('expected rows of a time and a level, such as "0.0013,1"');
   const heading = headed === 0 ? null : data[headed - 1]!;
+  // A time that is no number of the world is no heading.
+  if (/^[-+]?(inf(inity)?|nan|[\d.]+(e[-+]?\d+)?)$/i.test((heading?.[0] ?? '').trim()))
+    return faulty(`row ${headed}: expected a time, got "${heading![0]!.slice(0, 40)}"`);
   const rows = data.slice(headed);
   const columns = rows[0]!.length;
   const times: number[] = [];
@@ -193,6 +214,9 @@ export function readTraceCsv(text: string, unit: TimeUnit | null = null): TraceR
   const said = heading ? saidUnit(heading[0] ?? '') : null;
   const taken = unit ?? said ?? guessedUnit(times);
   const startUs = times[0]! * timeUnits[taken];
+  // Before anything is made of it.
+  const endUs = times.at(-1)! * timeUnits[taken] - startUs;
+  if (!(endUs >= 0 && endUs <= most.spanUs)) return finished([], endUs, taken, false);
   const builders = levels.slice(0, most.wires).map((column, c) => {
     const builder = new WireBuilder(heading?.[c + 1] ?? `wire ${c + 1}`);
     let low = Infinity;
@@ -206,12 +230,7 @@ export function readTraceCsv(text: string, unit: TimeUnit | null = null): TraceR
     column.forEach((value, n) => builder.add(times[n]! * timeUnits[taken] - startUs, value > middle ? 1 : 0));
     return builder;
   });
-  return finished(
-    builders,
-    times.at(-1)! * timeUnits[taken] - startUs,
-    taken,
-    unit !== null || said !== null,
-  );
+  return finished(builders, endUs, taken, unit !== null || said !== null);
 }
 
 /** A table of times in seconds and levels, a row for every change. */

@@ -130,6 +130,20 @@ function stateFaults(nesting: Nesting, state: State, path: Path, fault: Fault): 
       fault([...path, 'initial', 'targetIds', t], `expected a state inside it, got "${id}"`);
   });
   apart(nesting, initial.targetIds, [...path, 'initial', 'targetIds'], fault);
+  if (isHistory(state) && leadsBack(nesting, state))
+    fault(
+      [...path, 'initial', 'targetIds'],
+      'expected history to lead to a state at last, not back to itself',
+    );
+}
+
+/** Whether the beginning of a history state is, through others, itself. */
+function leadsBack({ byId }: Nesting, from: State): boolean {
+  const next = (state: State | undefined) =>
+    state && isHistory(state) ? byId.get(state.initial?.targetIds[0] ?? '') : undefined;
+  let at = next(from);
+  for (let n = 0; n < byId.size && at && at !== from; n += 1) at = next(at);
+  return at === from;
 }
 
 function triggerFaults({ controls, chords, flow }: Referring, nesting: Nesting, fault: Fault) {

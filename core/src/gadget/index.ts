@@ -6,6 +6,7 @@ export {
   durationUsSchema,
   int32Schema,
   lineSchema,
+  readableText,
 } from './primitives.schema.ts';
 export {
   lightColours,
@@ -52,6 +53,7 @@ export {
   variableStart,
   type Saved,
   type Variable,
+  variableSchema,
 } from './variables.schema.ts';
 export {
   blankState,

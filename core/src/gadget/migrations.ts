@@ -288,6 +288,56 @@ function toNestedFlow(document: Raw): Raw {
   };
 }
 
+/* --- 4 to 5: texts that can be read, and history that leads somewhere --- */
+
+const deepest = 60;
+const half = /[\ud800-\udfff]/gu;
+const turned = /[\u202a-\u202e\u2066-\u2069]/g;
+const blank = /[\p{Cf}\p{Z}\p{Cc}\u115f\u1160\u2800\u3164\uffa0\ufe00-\ufe0f]/gu;
+
+/** The same with every text made readable; a name of which nothing could be seen gets one. */
+function readableIn(value: unknown, key = '', depth = 0): unknown {
+  // Deeper than any document: the door says what is wrong with it.
+  if (depth > deepest) return value;
+  if (typeof value === 'string') {
+    const text = value.replace(half, '\ufffd').replace(turned, '');
+    if (key !== 'name') return text;
+    const name = text.trim();
+    return value !== '' && name.replace(blank, '') === '' ? 'Unnamed' : name;
+  }
+  if (Array.isArray(value)) return value.map((one) => readableIn(one, '', depth + 1));
+  if (!isRecord(value)) return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([name, inner]) => [name, readableIn(inner, name, depth + 1)]),
+  );
+}
+
+/** History that leads to itself, through others or not, leads to the first state instead, as where nothing is said. */
+function withoutCircles(states: readonly Raw[]): Raw[] {
+  const leads = new Map(
+    states.flatMap((state): [string, string][] => {
+      const history = state.kind === 'history' || state.kind === 'deepHistory';
+      const ids = isRecord(state.initial) ? state.initial.targetIds : null;
+      const [to] = Array.isArray(ids) ? (ids as unknown[]) : [];
+      return history && to !== undefined ? [[String(state.id), String(to)]] : [];
+    }),
+  );
+  const inCircle = (from: string) => {
+    let at = leads.get(from);
+    for (let n = 0; n < states.length && at !== undefined && at !== from; n += 1) at = leads.get(at);
+    return at === from;
+  };
+  return states.map((state) => (inCircle(String(state.id)) ? { ...state, initial: null } : state));
+}
+
+function toReadableTexts(document: Raw): Raw {
+  const readable = readableIn(document) as Raw;
+  const { flow } = readable;
+  if (!isRecord(flow) || !Array.isArray(flow.states) || !flow.states.every(isRecord))
+    throw new Error('expected a flow with states');
+  return { ...readable, flow: { ...flow, states: withoutCircles(flow.states) } };
+}
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
@@ -295,4 +345,5 @@ export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step:
     { name: 'PartsAndWiring', step: toPartsAndWiring },
     { name: 'FeltControls', step: toFeltControls },
     { name: 'NestedFlow', step: toNestedFlow },
+    { name: 'ReadableTexts', step: toReadableTexts },
   ];

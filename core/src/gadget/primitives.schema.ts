@@ -12,25 +12,49 @@ export const idSchema = z
 // Control characters would let a name break out of a log line or hide itself on a label.
 const printable = /^[^\u0000-\u001f\u007f\u2028\u2029]*$/;
 
-/** A name for people: 1 to 80 characters, no control characters, no space at either end. */
-export const nameSchema = z
-  .string()
-  .min(1, 'expected a name, got nothing')
-  .max(limits.nameChars, `expected at most ${limits.nameChars} characters`)
-  .regex(printable, 'expected no control characters')
-  .refine((name) => name === name.trim(), 'expected no space at the start or the end');
+/** Half a character, as a cut in its middle leaves it. */
+const halved = /[\ud800-\udfff]/u;
+/** Marks that turn the writing around for what follows: a name with one in it changes the text beside it. */
+const turning = /[\u202a-\u202e\u2066-\u2069]/;
+/** Format characters, spaces and letters that are drawn as nothing. */
+const unseen = /[\p{Cf}\p{Z}\p{Cc}\u115f\u1160\u2800\u3164\uffa0\ufe00-\ufe0f]/gu;
+
+/** Whether something of it can be seen. */
+export const canBeSeen = (text: string): boolean => text.replace(unseen, '') !== '';
+
+/** Text without halves of characters and without marks that turn the writing around. */
+export const readableText = (text: string): string =>
+  text.replace(new RegExp(halved.source, 'gu'), '\ufffd').replace(new RegExp(turning.source, 'g'), '');
+
+const readable = <S extends z.ZodString>(schema: S) =>
+  schema
+    .refine((text) => !halved.test(text), 'expected whole characters, got half of one')
+    .refine((text) => !turning.test(text), 'expected no marks that turn the writing around');
+
+/** A name for people: 1 to 80 characters that can be seen, no control characters, no space at either end. */
+export const nameSchema = readable(
+  z
+    .string()
+    .min(1, 'expected a name, got nothing')
+    .max(limits.nameChars, `expected at most ${limits.nameChars} characters`)
+    .regex(printable, 'expected no control characters'),
+)
+  .refine((name) => name === name.trim(), 'expected no space at the start or the end')
+  .refine((name) => name === '' || canBeSeen(name), 'expected a name that can be seen');
 
 /** Free text of several lines. */
-export const proseSchema = z
-  .string()
-  .max(limits.textChars, `expected at most ${limits.textChars} characters`);
+export const proseSchema = readable(
+  z.string().max(limits.textChars, `expected at most ${limits.textChars} characters`),
+);
 
 /** Text on one line, as a display shows it. */
 export const lineSchema = (max: number) =>
-  z
-    .string()
-    .max(max, `expected at most ${max} characters`)
-    .regex(printable, 'expected one line of plain text');
+  readable(
+    z
+      .string()
+      .max(max, `expected at most ${max} characters`)
+      .regex(printable, 'expected one line of plain text'),
+  );
 
 /** Whole number in a closed range. NaN, infinities and fractions are refused by name. */
 export const wholeSchema = (min: number, max: number, unit = '') =>

@@ -5,6 +5,7 @@ export const gadgetVersions = {
   PartsAndWiring: 2,
   FeltControls: 3,
   NestedFlow: 4,
+  ReadableTexts: 5,
 } as const;
 
 /** The version this program writes. */

@@ -1,3 +1,4 @@
+export { ReadingNow } from './ReadingNow.tsx';
 export { useNear } from './useNear.ts';
 export { BarIcon, ThemeButton } from './BarIcon.tsx';
 export { CompletingInput } from './CompletingInput.tsx';

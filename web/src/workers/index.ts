@@ -1,4 +1,5 @@
 export { lab } from './lab.ts';
+export { useReading } from './reading.ts';
 export type { PlayedTrial } from './lab.worker.ts';
 export { player, thinNow, traceNow, usePlayer, virtualNowUs } from './player.ts';
 export { useAnswer } from './useAnswer.ts';

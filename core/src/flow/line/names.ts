@@ -15,7 +15,16 @@ export interface Names {
 }
 export type NameKind = Exclude<keyof Names, 'gadget'>;
 
+/** Names of documents that lines were read or shown for: thousands of lines come for one document, which never changes. */
+const known = new WeakMap<Gadget, Names>();
+
 export function namesOf(gadget: Gadget): Names {
+  const names = known.get(gadget) ?? gather(gadget);
+  known.set(gadget, names);
+  return names;
+}
+
+function gather(gadget: Gadget): Names {
   const { controls, outputs, chords, flow } = gadget;
   return {
     gadget,

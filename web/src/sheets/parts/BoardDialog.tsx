@@ -5,15 +5,14 @@ import {
   boardChoices,
   printBoardJson,
   printPinsCsv,
-  readBoardJson,
-  readPinsCsv,
   type Board,
   type BoardPin,
   type CsvFault,
 } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { Choice, FigureField, saveFile, TextField } from '../../shared/index.ts';
+import { Choice, FigureField, saveFile, TextField, ReadingNow } from '../../shared/index.ts';
+import { useReading } from '../../workers/index.ts';
 import { CsvFaults, FilePicker } from './CsvFaults.tsx';
 import classes from './Parts.module.css';
 
@@ -56,14 +55,17 @@ export default function BoardDialog({ close }: { close: () => void }) {
     const original = boardChoices(gadget).find(({ id }) => id === from)!;
     put({ ...original, id: freeId(), name: `${original.name.slice(0, 72)} (own)` });
   };
-  const readJson = (text: string) => {
-    const read = readBoardJson(text);
+  const { reading, run, stop } = useReading();
+  const readJson = async (text: string) => {
+    const read = await run((reader) => reader.board(text));
+    if (!read) return;
     if (read.outcome === 'read')
       put(boards.some(({ id }) => id === read.board.id) ? { ...read.board, id: freeId() } : read.board);
     else setError(read.message);
   };
-  const readPins = (text: string) => {
-    const read = readPinsCsv(text);
+  const readPins = async (text: string) => {
+    const read = await run((reader) => reader.pins(text));
+    if (!read) return;
     setFaults(read.outcome === 'faulty' ? read.faults : []);
     if (read.outcome === 'read' && board) put({ ...board, pins: read.value });
   };
@@ -75,6 +77,7 @@ export default function BoardDialog({ close }: { close: () => void }) {
       size={900}
       closeButtonProps={{ 'aria-label': 'Close boards of your own' }}
     >
+      <ReadingNow reading={reading} stop={stop} />
       <div className={classes.boardLine}>
         <NativeSelect
           size="xs"
@@ -86,7 +89,7 @@ export default function BoardDialog({ close }: { close: () => void }) {
         <Button size="xs" onClick={copy}>
           Begin with a copy
         </Button>
-        <FilePicker accept=".json,application/json" read={readJson}>
+        <FilePicker accept=".json,application/json" read={(text) => void readJson(text)}>
           {(pick) => (
             <Button size="xs" variant="default" onClick={pick}>
               Read from JSON…
@@ -124,7 +127,7 @@ export default function BoardDialog({ close }: { close: () => void }) {
               >
                 Save pins as CSV
               </Button>
-              <FilePicker accept=".csv,text/csv" read={readPins}>
+              <FilePicker accept=".csv,text/csv" read={(text) => void readPins(text)}>
                 {(pick) => (
                   <Button size="xs" variant="default" onClick={pick}>
                     Read pins from CSV…

@@ -1,9 +1,10 @@
 import { Button, Menu } from '@mantine/core';
 import { IconChevronDown } from '@tabler/icons-react';
-import { printBillCsv, readBillCsv, type CsvFault } from '@hum-lever/core';
+import { printBillCsv, type CsvFault } from '@hum-lever/core';
 import { lazy, Suspense, useState } from 'react';
 import { replaceDocument, useDocument } from '../../client/index.ts';
-import { FirstStep, saveFile, SheetFrame } from '../../shared/index.ts';
+import { FirstStep, ReadingNow, saveFile, SheetFrame } from '../../shared/index.ts';
+import { useReading } from '../../workers/index.ts';
 import { Bill } from './Bill.tsx';
 import { BoardSection } from './BoardSection.tsx';
 import { CsvFaults, FilePicker } from './CsvFaults.tsx';
@@ -17,8 +18,10 @@ export function PartsPage() {
   const [adding, setAdding] = useState(false);
   const [faults, setFaults] = useState<CsvFault[]>([]);
   const [said, setSaid] = useState<string | null>(null);
-  const read = (text: string) => {
-    const table = readBillCsv(gadget, text);
+  const { reading, run, stop } = useReading();
+  const read = async (text: string) => {
+    const table = await run((reader) => reader.bill(gadget, text));
+    if (!table) return;
     if (table.outcome === 'faulty') {
       setSaid(null);
       setFaults(table.faults);
@@ -45,7 +48,7 @@ export function PartsPage() {
               <Menu.Item onClick={() => saveFile('parts.csv', 'text/csv', printBillCsv(gadget))}>
                 Save the bill as CSV
               </Menu.Item>
-              <FilePicker accept=".csv,text/csv" read={read}>
+              <FilePicker accept=".csv,text/csv" read={(text) => void read(text)}>
                 {(pick) => (
                   <Menu.Item closeMenuOnClick={false} onClick={pick}>
                     Read parts from CSV…
@@ -58,6 +61,7 @@ export function PartsPage() {
         </>
       }
     >
+      <ReadingNow reading={reading} stop={stop} />
       {said !== null && <p role="status">{said}</p>}
       <CsvFaults faults={faults} close={() => setFaults([])} />
       {gadget.parts.length === 0 ? (

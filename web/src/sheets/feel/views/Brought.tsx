@@ -3,9 +3,6 @@ import {
   cutTrace,
   fitContact,
   nextId,
-  readSamples,
-  readTraceCsv,
-  readVcd,
   timeUnits,
   traceKindOf,
   usualQuietUs,
@@ -18,9 +15,10 @@ import {
   type TraceRead,
   type WireTrace,
 } from '@hum-lever/core';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { edit, useDocument } from '../../../client/index.ts';
-import { Choice, count, DurationField, showDuration } from '../../../shared/index.ts';
+import { Choice, count, DurationField, ReadingNow, showDuration } from '../../../shared/index.ts';
+import { useReading } from '../../../workers/index.ts';
 import { changeOf } from '../cards/change.ts';
 import classes from '../Feel.module.css';
 
@@ -33,17 +31,6 @@ export interface Source {
   sampleUs: number;
 }
 
-function readSource({ text, unit, sampleUs }: Source): TraceRead {
-  switch (traceKindOf(text)) {
-    case 'vcd':
-      return readVcd(text);
-    case 'csv':
-      return readTraceCsv(text, unit);
-    case 'samples':
-      return readSamples(text, sampleUs);
-  }
-}
-
 interface BroughtIn {
   source: Source;
   setSource: (source: Source | null) => void;
@@ -51,7 +38,17 @@ interface BroughtIn {
 }
 
 export function Brought({ source, setSource, control }: BroughtIn) {
-  const read = useMemo(() => readSource(source), [source]);
+  const { reading, run, stop } = useReading();
+  const [read, setRead] = useState<TraceRead | null>(null);
+  useEffect(() => {
+    let current = true;
+    const { text, unit, sampleUs } = source;
+    void run((reader) => reader.trace(text, unit, sampleUs)).then((come) => current && setRead(come));
+    return () => {
+      current = false;
+    };
+  }, [source, run]);
+  if (!read) return <ReadingNow reading={reading} stop={stop} />;
   if (read.outcome === 'faulty')
     return (
       <p role="alert" className={classes.fault}>

@@ -1,5 +1,5 @@
 import { Button as PushButton, FileButton } from '@mantine/core';
-import { adviseCodes, printCodesCsv, readCodesCsv, type Codes, type CsvFault } from '@hum-lever/core';
+import { adviseCodes, printCodesCsv, type Codes, type CsvFault } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit } from '../../../client/index.ts';
 import {
@@ -9,8 +9,9 @@ import {
   showDuration,
   StageIcon,
   TextField,
+  ReadingNow,
 } from '../../../shared/index.ts';
-import { traceNow, usePlayer } from '../../../workers/index.ts';
+import { traceNow, usePlayer, useReading } from '../../../workers/index.ts';
 import { changeOf } from '../cards/change.ts';
 import { AdviceFrame, Verdict } from '../cards/WhatToSet.tsx';
 import classes from '../Feel.module.css';
@@ -90,8 +91,10 @@ function HeldCard({ control }: { control: Codes }) {
 /** Codes out of a log, and back into one. */
 function Learn({ control }: { control: Codes }) {
   const [faults, setFaults] = useState<CsvFault[]>([]);
-  const learn = (text: string) => {
-    const read = readCodesCsv(text);
+  const { reading, run, stop } = useReading();
+  const learn = async (text: string) => {
+    const read = await run((reader) => reader.codes(text));
+    if (!read) return;
     if (read.outcome === 'faulty') return setFaults(read.faults);
     const refused = edit({ name: 'setCodes', args: [control.id, read.value] });
     return setFaults(refused === null ? [] : [{ row: 0, column: '', message: refused }]);
@@ -122,6 +125,7 @@ function Learn({ control }: { control: Codes }) {
         A row for each key or word that was given: columns “key” and “code”, and “sent ms” and “heard ms”
         where they were taken. What a key gives most often is its code; the rest is confusion.
       </p>
+      <ReadingNow reading={reading} stop={stop} />
       {faults.map(({ row, column, message }) => (
         <p key={`${row} ${column} ${message}`} role="alert" className={classes.fault}>
           {row > 0 ? `Row ${row}${column ? `, ${column}` : ''}: ` : ''}

@@ -1,17 +1,21 @@
 import { Button, FileButton } from '@mantine/core';
-import { printScxml, readScxml, type ScxmlNote } from '@hum-lever/core';
+import { printScxml, type ScxmlNote } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit, useDocument } from '../../../client/index.ts';
-import { count, saveFile } from '../../../shared/index.ts';
+import { count, ReadingNow, saveFile } from '../../../shared/index.ts';
+import { useReading } from '../../../workers/index.ts';
 import classes from './Map.module.css';
 
 /** The flow out to the standard's file, and in from one; what could not be carried over is listed. */
 export function ScxmlButtons() {
   const gadget = useDocument();
   const [told, setTold] = useState<{ message: string; notes: ScxmlNote[] } | null>(null);
+  const { reading, run, stop } = useReading();
   const bring = async (file: File | null) => {
     if (!file) return;
-    const read = readScxml(await file.text(), gadget);
+    const text = await file.text();
+    const read = await run((reader) => reader.scxml(text, gadget));
+    if (!read) return;
     if (read.outcome === 'refused') {
       setTold({ message: read.message, notes: [] });
       return;
@@ -39,6 +43,7 @@ export function ScxmlButtons() {
           </Button>
         )}
       </FileButton>
+      <ReadingNow reading={reading} stop={stop} />
       {told && (
         <div className={classes.told} role="status">
           <p>
