@@ -9,6 +9,8 @@ ensureCompiler();
 const step = (name) => console.log(`\n── ${name}`);
 step('registries');
 run(process.execPath, [at('scripts/registries.mjs'), '--check']);
+step('licences');
+run(process.execPath, [at('scripts/licences.mjs'), '--check']);
 step('build');
 build();
 step('types');
