@@ -24,8 +24,8 @@ const mostTried = 24;
 /** Looked at piece by piece. */
 const pieceUs = 100_000;
 const pieceParts = 2_000_000;
-/** About a second and a half; usual gadgets take a thousandth of it. */
-const mostParts = 300_000_000;
+/** About half a second; usual gadgets take a thousandth of it. */
+const mostParts = 120_000_000;
 
 /** Each control once, one after the other. */
 function useAll({ controls }: Gadget): { stimuli: Stimulus[]; endUs: number } {

@@ -58,7 +58,19 @@ function calm(control: Control): Control {
       debounce: { algorithm: 'none', params: {}, wholePort: false },
     };
   if (control.kind === 'encoder') return { ...control, contact: ideal(control.contact) };
+  if (control.kind === 'knob')
+    return { ...control, wiper: { ...control.wiper, noisePpm: 0, cracklePerMille: 0 } };
   return control;
+}
+
+/** The gadget with those of its controls that a move touches, as if the others were not there: they would only cost. */
+function only(gadget: Gadget, { stimuli }: Pick<Draft, 'stimuli'>): Gadget {
+  const touched = new Set(stimuli.map(({ controlId }) => controlId));
+  return {
+    ...gadget,
+    controls: gadget.controls.filter(({ id }) => touched.has(id)),
+    chords: gadget.chords.filter(({ controlIds }) => controlIds.every((id) => touched.has(id))),
+  };
 }
 
 /** Between the end of a move and all that it means: the longest window that any gesture waits for, and some. */
@@ -198,7 +210,7 @@ export function movesOf(gadget: Gadget): Move[] {
   };
   return draftsOf(gadget).map((move): Move => {
     const lastUs = move.stimuli.reduce((last, { atUs }) => Math.max(last, atUs), 0);
-    const machine = new Machine(still, 1);
+    const machine = new Machine(only(still, move), 1);
     const startUs = 10_000;
     for (const stimulus of move.stimuli) machine.stimulate({ ...stimulus, atUs: stimulus.atUs + startUs });
     machine.advanceTo(startUs + lastUs + quietUs);

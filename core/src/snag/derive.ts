@@ -4,8 +4,8 @@ import type { Derived, Gadget } from '../gadget/index.ts';
 /** Channel of chance of the checks, apart from any button's. */
 const checkSeed = 0x5a6;
 
-/** About four seconds; a check of the largest demo takes a hundredth of it. */
-const playedPerCheck = 1_000_000_000;
+/** About a second; a check of the largest demo takes a hundredth of it. */
+const playedPerCheck = 250_000_000;
 
 /** What several rules need, computed once for one document. */
 export function deriveFor(gadget: Gadget): Derived {

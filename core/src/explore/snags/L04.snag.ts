@@ -19,6 +19,9 @@ function pairsOf({ tables }: Explorer, guards: ReadonlyMap<string, boolean | nul
   });
 }
 
+/** A gadget with more such pairs than that has another trouble, and nobody reads on. */
+const mostListed = 30;
+
 /** Two rules that can both fire: their conditions can hold at the same time, and the first in the list wins. */
 export const L04: SnagRule = {
   id: 'L04',
@@ -28,11 +31,11 @@ export const L04: SnagRule = {
     const around = seenBy(explorer);
     let pairs = pairsOf(explorer, verdicts(gadget, derived));
     const snags: Snag[] = [];
-    for (let id = 0; id < explorer.count && pairs.length > 0; id += 1) {
+    for (let id = 0; id < explorer.count && pairs.length > 0 && snags.length < mostListed; id += 1) {
       const { active } = explorer.load(id);
       pairs = pairs.filter(([a, b]) => {
         const owner = ruleOwner[a]!;
-        if (active[owner] !== 1) return true;
+        if (active[owner] !== 1 || snags.length >= mostListed) return true;
         if (evaluate(ruleGuard[a]!, around) === 0 || evaluate(ruleGuard[b]!, around) === 0) return true;
         const state = gadget.flow.states.find((one) => one.id === stateIds[owner])!;
         const [first, second] = [a, b].map((rule) => rule - firstRule[owner]!) as [number, number];
@@ -47,7 +50,7 @@ export const L04: SnagRule = {
             edit: { name: 'changeRule', args: [ruleIds[b]!, { guard }] },
             values: { first: first + 1 },
           },
-          way: wayBy(explorer, derived, explorer.pathTo(id), id),
+          ...wayBy(explorer, derived, explorer.pathTo(id), id),
         });
         explorer.load(id);
         return false;

@@ -31,7 +31,7 @@ export const L07: SnagRule = {
         level: presses < 0 ? 'stop' : 'likely',
         place: { kind: 'state', id: where },
         values: { name: own.name, home: nameOfState(gadget, initialId!), presses, most: lostBeyond },
-        way: wayBy(explorer, derived, explorer.pathTo(id), id),
+        ...wayBy(explorer, derived, explorer.pathTo(id), id),
       },
     ];
   },

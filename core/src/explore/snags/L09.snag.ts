@@ -19,7 +19,7 @@ export const L09: SnagRule = {
           level: 'note',
           place: { kind: 'variable', id: variable.id },
           values: { name: variable.name, wanted, low, high },
-          way: wayBy(explorer, derived, [...explorer.pathTo(from), step], null),
+          ...wayBy(explorer, derived, [...explorer.pathTo(from), step], null),
         },
       ];
     });

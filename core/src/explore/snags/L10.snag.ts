@@ -42,7 +42,7 @@ export const L10: SnagRule = {
           ...(edits.length > 0 && {
             mend: { key: 'stopOnLeaving', edit: { name: 'several', args: [edits] } },
           }),
-          way: wayBy(explorer, derived, explorer.pathTo(id), id),
+          ...wayBy(explorer, derived, explorer.pathTo(id), id),
         });
         explorer.load(id);
       }

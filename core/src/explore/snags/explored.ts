@@ -68,16 +68,20 @@ function firing(gadget: Gadget, derived: Derived): (ruleId: string) => boolean {
   return (id) => guards.get(id) !== false && !never.has(id);
 }
 
-/** A way as a script that can be played; whatever chance it needs is not searched for long. */
+/**
+ * A way as a script that can be played; whatever chance it needs is not searched for long. None where too much was
+ * played in this check already.
+ */
 export function wayBy(
   explorer: Explorer,
   { effort }: Pick<Derived, 'effort'>,
   steps: readonly Step[],
   endId: number | null,
-): SnagWay {
+): { way?: SnagWay } {
+  if (effort.left <= 0) return {};
   const arrived = endId === null ? () => true : sameStatesAs(explorer, endId);
   const { seed, stimuli, endUs } = scriptOf(explorer, steps, arrived, 4, effort);
-  return { seed, stimuli, endUs };
+  return { way: { seed, stimuli, endUs } };
 }
 
 /** The innermost active state of one that was found, for naming the place. */
