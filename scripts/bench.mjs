@@ -7,6 +7,7 @@ import { performance } from 'node:perf_hooks';
 import { deserialize, serialize } from 'node:v8';
 import { gzipSync } from 'node:zlib';
 import { feelRows, pressRow } from './benchFeel.mjs';
+import { dearRows } from './benchDear.mjs';
 import { flowRows } from './benchFlow.mjs';
 import { at, build, install } from './common.mjs';
 
@@ -52,16 +53,18 @@ row(
 row('an idle hour', `${median(idle).toFixed(3)} ms`, '< 5 ms', spread(idle));
 
 // The live machine is the web's; compiled here as the bundler would, without bundling.
-const compiled = ts.transpileModule(readFileSync(at('web/src/workers/live.ts'), 'utf8'), {
-  compilerOptions: {
-    module: ts.ModuleKind.ESNext,
-    target: ts.ScriptTarget.ES2022,
-    verbatimModuleSyntax: true,
-  },
-});
 const folder = at('node_modules/.hum-lever');
 mkdirSync(folder, { recursive: true });
-writeFileSync(`${folder}/live.mjs`, compiled.outputText);
+for (const name of ['live', 'history']) {
+  const compiled = ts.transpileModule(readFileSync(at(`web/src/workers/${name}.ts`), 'utf8'), {
+    compilerOptions: {
+      module: ts.ModuleKind.ESNext,
+      target: ts.ScriptTarget.ES2022,
+      verbatimModuleSyntax: true,
+    },
+  });
+  writeFileSync(`${folder}/${name}.mjs`, compiled.outputText.replaceAll("'./history.ts'", "'./history.mjs'"));
+}
 const { LiveMachine } = await import(`file://${folder}/live.mjs`);
 
 /** Computing time of one press, from the page's message to the page's having the outputs; waiting is not counted. */
@@ -298,6 +301,8 @@ row(`small cases where both agree on the cost`, `${same} of ${small}`, 'all');
 const dist = at('web/dist');
 const manifest = JSON.parse(readFileSync(`${dist}/.vite/manifest.json`, 'utf8'));
 const gz = (file) => gzipSync(readFileSync(`${dist}/${file}`)).length;
+/** As it crosses the wire to a browser: the file beside it that was compressed at the build. */
+const wire = (file) => readFileSync(`${dist}/${file}${existsSync(`${dist}/${file}.br`) ? '.br' : ''}`).length;
 function filesOf(entries) {
   const files = new Set();
   const add = (key) => {
@@ -327,6 +332,12 @@ const kb = (bytes) => `${(bytes / 1_000).toFixed(1)} kB`;
 const sum = (files) => [...files].reduce((total, file) => total + gz(file), gzipSync(code).length);
 const machineWorker = worker('machine');
 row('first load: shell and first sheet, gzipped, fonts aside', kb(sum(first)), '< 300 kB');
+row(
+  '… as it crosses the wire',
+  kb([...first].reduce((total, file) => total + wire(file), wire('index.html'))),
+  '',
+  'compressed at the build',
+);
 row('… with the machine’s worker', kb(sum(first) + gz(machineWorker)), '', 'loaded beside it');
 for (const sheet of ['brief', 'parts', 'wiring', 'feel', 'flow', 'trials']) {
   const own = [...filesOf([...shell, `src/sheets/${sheet}/index.ts`])].filter(
@@ -334,6 +345,8 @@ for (const sheet of ['brief', 'parts', 'wiring', 'feel', 'flow', 'trials']) {
   );
   row(`sheet ${sheet} on its own`, kb(own.reduce((total, file) => total + gz(file), 0)), '');
 }
+
+for (const [what, measured, note] of await dearRows()) row(what, measured, '', note);
 
 const wide = Math.max(...rows.map(({ what }) => what.length));
 for (const { what, measured, asked, note } of rows)

@@ -21,12 +21,19 @@ const maxLineChars = 20_000;
 function tooLarge(text: string): CsvFault | null {
   if (text.length > maxChars)
     return { row: 1, column: '', message: `expected a table of at most ${maxChars / 1_000_000} MB` };
+  const row = longRow(text, maxLineChars);
+  return row === null
+    ? null
+    : { row, column: '', message: `expected at most ${maxLineChars} characters in a row` };
+}
+
+/** The first row that is longer than that, from 1; null: none. Looks at ends of lines alone. */
+export function longRow(text: string, mostChars: number): number | null {
   let row = 1;
   for (let from = 0; from < text.length; row += 1) {
     const end = text.indexOf('\n', from);
     const to = end < 0 ? text.length : end;
-    if (to - from > maxLineChars)
-      return { row, column: '', message: `expected at most ${maxLineChars} characters in a row` };
+    if (to - from > mostChars) return row;
     from = to + 1;
   }
   return null;

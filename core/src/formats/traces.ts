@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { WireTrace } from '../feel/index.ts';
 import type { Edge } from '../gadget/index.ts';
+import { longRow } from './csv.ts';
 
 /** Units of time that records use, in µs. */
 export const timeUnits = { s: 1_000_000, ms: 1_000, us: 1, ns: 0.001 } as const;
@@ -160,18 +161,6 @@ function guessedUnit(times: readonly number[]): TimeUnit {
   return span > 600_000_000 ? 'ns' : 'us';
 }
 
-/** The first row that is longer than a row of numbers can be; null: none. */
-function longRow(text: string): number | null {
-  let row = 1;
-  for (let from = 0; from < text.length; row += 1) {
-    const end = text.indexOf('\n', from);
-    const to = end < 0 ? text.length : end;
-    if (to - from > most.rowChars) return row;
-    from = to + 1;
-  }
-  return null;
-}
-
 const number = (cell: string | undefined) => {
   const trimmed = (cell ?? '').trim();
   const text = trimmed.includes(',') ? trimmed.replace(/^(-?\d+),(\d+)$/, '$1.$2') : trimmed;
@@ -186,7 +175,7 @@ const number = (cell: string | undefined) => {
  */
 export function readTraceCsv(text: string, unit: TimeUnit | null = null): TraceRead {
   if (tooLarge(text)) return faulty('expected a record of at most 8 MB');
-  const long = longRow(text);
+  const long = longRow(text, most.rowChars);
   if (long !== null) return faulty(`row ${long}: expected at most ${most.rowChars} characters`);
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
     skipEmptyLines: 'greedy',

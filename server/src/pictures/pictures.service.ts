@@ -1,7 +1,6 @@
 import { limits, pictureTypes, type FilePicture, type Gadget } from '@hum-lever/core';
 import { Injectable } from '@nestjs/common';
 import { createHash } from 'node:crypto';
-import sharp from 'sharp';
 import type { EntityManager } from 'typeorm';
 import { notFound, Problem } from '../http/problem.ts';
 import { PictureRow } from '../store/entities.ts';
@@ -22,6 +21,8 @@ const types: Readonly<Record<string, PictureType>> = {
  * @throws Problem 422 for what is none of the kinds that are taken, is broken, or is larger than any drawing
  */
 export async function pictureTypeOf(bytes: Buffer): Promise<PictureType> {
+  // Loaded with the first picture: most servers never see one.
+  const { default: sharp } = await import('sharp');
   const picture = sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error' });
   const { format } = await picture.metadata().catch(() => ({ format: undefined }));
   const type = types[format ?? ''];

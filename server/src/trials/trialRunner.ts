@@ -1,5 +1,5 @@
 import type { Gadget, Trial, TrialResult } from '@hum-lever/core';
-import { Injectable, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common';
+import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { randomBytes } from 'node:crypto';
 import { Worker } from 'node:worker_threads';
 import { notFound, Problem } from '../http/problem.ts';
@@ -40,7 +40,7 @@ const keptJobs = 200;
 
 /** Plays trials one after the other in a thread of their own, so that saving never waits for playing. */
 @Injectable()
-export class TrialRunner implements OnModuleInit, OnApplicationShutdown {
+export class TrialRunner implements OnApplicationShutdown {
   private worker: Worker | null = null;
   private readonly jobs = new Map<string, Job>();
   private waiting: Job[] = [];
@@ -49,8 +49,8 @@ export class TrialRunner implements OnModuleInit, OnApplicationShutdown {
 
   constructor(private readonly limits: RunLimits) {}
 
-  /** Ready before it is asked: the first run should not wait for it. */
-  onModuleInit(): void {
+  /** Somebody looks at trials: the first run should not wait for the thread to start. */
+  warm(): void {
     this.ready();
   }
 

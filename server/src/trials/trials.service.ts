@@ -30,6 +30,7 @@ export class TrialsService {
   ) {}
 
   list(gadgetId: string) {
+    this.runner.warm();
     return this.store.read(async (manager) => {
       await this.gadgets.row(manager, gadgetId);
       const rows = await manager.find(TrialRow, {
@@ -41,6 +42,7 @@ export class TrialsService {
   }
 
   create(gadgetId: string, trial: Trial) {
+    this.runner.warm();
     return this.store.write(async (manager) => {
       await this.gadgets.row(manager, gadgetId);
       return this.view(manager, await this.insert(manager, gadgetId, trial));

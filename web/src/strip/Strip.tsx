@@ -69,7 +69,12 @@ export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
     const keys: Record<string, () => void> = {
       ArrowLeft: () => walk(-1),
       ArrowRight: () => walk(1),
-      Home: () => choose(trace.findIndex(isShown)),
+      Home: () => {
+        const first = trace.findIndex(isShown);
+        // Where no lane shows anything, to where what is kept begins.
+        if (first >= 0) choose(first);
+        else player.scrub(trace[0]?.at ?? 0);
+      },
       End: () => backToPresent(),
       ' ': () => (running ? player.pause() : resume()),
     };
