@@ -105,11 +105,11 @@ export class TrialRun {
   private readonly trace: TraceEntry[] = [];
   private stopped: { atUs: number; by: TrialLimit } | null = null;
 
-  /** @param whole keeps every entry, for somebody who looks at it */
+  /** @param also lanes that are kept for somebody who looks at them, besides those that are judged; or all */
   constructor(
     private readonly gadget: Gadget,
     private readonly trial: Trial,
-    private readonly whole: boolean,
+    private readonly also: ReadonlySet<Lane> | 'all',
   ) {
     this.machine = new Machine(gadget, trial.seed);
     for (const stimulus of trial.stimuli) this.machine.stimulate(stimulus);
@@ -124,11 +124,15 @@ export class TrialRun {
   advance(parts: number): boolean {
     const { machine, trace, trial } = this;
     const over = machine.advance(trial.endUs, parts);
-    for (const entry of machine.takeTrace()) if (this.whole || judged.has(entry.lane)) trace.push(entry);
+    for (const entry of machine.takeTrace()) if (this.keeps(entry.lane)) trace.push(entry);
     if (over) return true;
     if (trace.length > mostEntries) this.stop('entries');
     else if (machine.work > mostWork) this.stop('work');
     return this.stopped !== null;
+  }
+
+  private keeps(lane: Lane): boolean {
+    return judged.has(lane) || this.also === 'all' || this.also.has(lane);
   }
 
   stop(by: TrialLimit): void {
@@ -174,7 +178,7 @@ const piece = 5_000_000;
  * that is too dear is stopped, and says so.
  */
 export function runTrial(gadget: Gadget, trial: Trial): { result: TrialResult; trace: TraceEntry[] } {
-  const run = new TrialRun(gadget, trial, true);
+  const run = new TrialRun(gadget, trial, 'all');
   while (!run.advance(piece));
   return run.outcome;
 }

@@ -19,7 +19,7 @@ const tellEveryMs = 100;
 parentPort!.on('message', ({ job, gadget, trial, mostMs }: TrialTask) => {
   const tell = (told: TrialTold) => parentPort!.postMessage(told);
   try {
-    const run = new TrialRun(gadget, trial, false);
+    const run = new TrialRun(gadget, trial, new Set());
     const untilMs = performance.now() + mostMs;
     let toldMs = 0;
     while (!run.advance(piece)) {

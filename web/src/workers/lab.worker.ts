@@ -48,7 +48,12 @@ const mostTrialMs = 20_000;
 const trialPiece = 1_500_000;
 let trialAsked = 0;
 /** What its time axis draws of a run, and so much of it: more is a blur, and more than the page can take in. */
-const drawn: ReadonlySet<string> = new Set(['state', 'finger', 'swallowed', 'clean']);
+const drawn: ReadonlySet<TraceEntry['lane']> = new Set<TraceEntry['lane']>([
+  'state',
+  'finger',
+  'swallowed',
+  'clean',
+]);
 const mostDrawn = 20_000;
 export interface PlayedTrial {
   result: TrialResult;
@@ -82,7 +87,7 @@ const lab = {
    */
   async trial(gadget: Gadget, trial: Trial, tell: (atUs: number) => void): Promise<PlayedTrial | null> {
     const mine = (trialAsked += 1);
-    const run = new TrialRun(gadget, trial, true);
+    const run = new TrialRun(gadget, trial, drawn);
     const untilMs = performance.now() + mostTrialMs;
     let sinceMs = performance.now();
     while (!run.advance(trialPiece)) {

@@ -67,7 +67,7 @@ export function RunAxis({
           strokeWidth={1.4}
         />
       ))}
-      {statesOf(trace, endUs).map(({ fromUs, toUs, stateId }) => (
+      {statesOf(trace, result.stopped?.atUs ?? endUs).map(({ fromUs, toUs, stateId }) => (
         <g key={fromUs}>
           <rect
             x={x(fromUs)}
