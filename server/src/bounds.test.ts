@@ -371,6 +371,7 @@ describe('pictures', () => {
     bomb.writeUInt32BE(60_000, 16);
     bomb.writeUInt32BE(60_000, 20);
     const heads = [
+      Buffer.alloc(0),
       Buffer.from('ffd8ffe000104a464946', 'hex'),
       png.subarray(0, 12),
       png.subarray(0, 70),

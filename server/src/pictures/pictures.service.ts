@@ -21,6 +21,8 @@ const types: Readonly<Record<string, PictureType>> = {
  * @throws Problem 422 for what is none of the kinds that are taken, is broken, or is larger than any drawing
  */
 export async function pictureTypeOf(bytes: Buffer): Promise<PictureType> {
+  // What is empty is refused by a throw, not by an answer.
+  if (bytes.length === 0) throw new Problem(422, 'invalid', 'Expected a picture, got nothing.');
   // Loaded with the first picture: most servers never see one.
   const { default: sharp } = await import('sharp');
   const picture = sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error' });
