@@ -46,9 +46,7 @@ describe('tables', () => {
   });
   it('of pins are read back as they were written, signs and all', () => {
     const pin = (name: string) => ({ name, edge: 'left' as const, port: '', can: ['in'] });
-    const board = { pins: ['+5V', '-12V', 'P0'].map(pin) } as unknown as Parameters<
-      typeof printPinsCsv
-    >[0];
+    const board = { pins: ['+5V', '-12V', 'P0'].map(pin) } as unknown as Parameters<typeof printPinsCsv>[0];
     const read = readPinsCsv(printPinsCsv(board));
     const names = read.outcome === 'read' ? read.value.map(({ name }) => name) : read.faults;
     expect(names).toEqual(['+5V', '-12V', 'P0']);
