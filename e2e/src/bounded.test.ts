@@ -118,7 +118,6 @@ describe('a dear gadget', () => {
     const id = await kettleWith(dear());
     await bench.goto(`/g/${id}/parts`);
     await bench.css('[role=application]');
-    await snagged('Dear to play');
     await bench.clickLabel('Pause time');
     await bench.label('Let time run');
     const lanes = await bench.css('[aria-label^="Events in time"]');

@@ -15,9 +15,6 @@ const { flags } = JSON.parse(readFileSync(join(__dirname, '../../../scripts/chro
 
 /** A browser in front of a server: what a maker has, as a test drives it. */
 export class Bench {
-  /** For the next test, started while this one runs. */
-  private next: Promise<ApiServer> | null = null;
-
   private constructor(
     public server: ApiServer,
     readonly driver: WebDriver,
@@ -49,8 +46,7 @@ export class Bench {
     await this.driver.switchTo().window(first!);
     await this.driver.get('about:blank');
     await this.server.stopAndClear();
-    this.server = await (this.next ?? ApiServer.start({ demo: true, web: true }));
-    this.next = ApiServer.start({ demo: true, web: true });
+    this.server = await ApiServer.start({ demo: true, web: true });
     // What the last test complained about is its own.
     await this.complaints();
   }
@@ -58,7 +54,6 @@ export class Bench {
   async close(): Promise<void> {
     await this.driver.quit();
     await this.server.stopAndClear();
-    await (await this.next)?.stopAndClear();
     rmSync(this.profile, { recursive: true, force: true });
   }
 
