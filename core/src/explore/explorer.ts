@@ -30,7 +30,7 @@ export type Caveat = 'chance' | 'elapsed' | 'knob' | 'kept';
 export interface ExploreLimits {
   states: number;
   edges: number;
-  /** In the kernel's parts, about 4 ns each: steps that are dear, or never come to rest, end a walk, too. */
+  /** In the kernel's parts: steps that are dear, or never come to rest, end a walk, too. */
   work: number;
 }
 /** Variables to be followed although nothing depends on them, by id; or all there are. */
@@ -126,12 +126,14 @@ export class Explorer {
     // Chance at power-up has every outcome, too.
     let state: FlowState | null = null;
     this.outcomes.each(() => {
-      this.atRest(-1, null, () => {
-        renew(this.work);
+      renew(this.work);
+      try {
         const first = powerUp(this.tables, this.around).state;
         state ??= first;
         this.found(first, -1, -1);
-      });
+      } catch (error) {
+        this.noteRestless(-1, null, error);
+      }
     });
     this.state = state ?? freshFlow(this.tables, null);
     // One that stands still at power-up is nowhere.
@@ -139,16 +141,13 @@ export class Explorer {
   }
 
   /** Notes where a step never ends. */
-  private atRest(from: number, step: Step | null, work: () => void): void {
-    try {
-      work();
-    } catch (error) {
-      if (!(error instanceof StandsStill)) throw error;
-      const { cause } = error.standstill;
-      const where =
-        this.tables.stateIds[this.tables.ruleOwner[this.tables.ruleIds.indexOf(cause.id)] ?? 0] ?? '';
-      if (this.restless.length < 10) this.restless.push({ from, step, where, cause });
-    }
+  private noteRestless(from: number, step: Step | null, error: unknown): void {
+    if (!(error instanceof StandsStill)) throw error;
+    if (this.restless.length >= 10) return;
+    const { cause } = error.standstill;
+    const { stateIds, ruleOwner, ruleIds } = this.tables;
+    const where = stateIds[ruleOwner[ruleIds.indexOf(cause.id)] ?? 0] ?? '';
+    this.restless.push({ from, step, where, cause });
   }
 
   /** Slots of the followed variables. */
@@ -237,14 +236,17 @@ export class Explorer {
     this.outcomes.each(() => {
       if (this.loaded !== from) this.load(from);
       this.loaded = -1;
-      this.atRest(from, step, () => {
-        renew(this.work);
+      renew(this.work);
+      try {
         if (!this.run(step)) return;
-        const to = this.found(this.state, from, coded);
-        this.edgeFrom.push(from);
-        this.edgeTo.push(to);
-        this.edgeStep.push(coded);
-      });
+      } catch (error) {
+        this.noteRestless(from, step, error);
+        return;
+      }
+      const to = this.found(this.state, from, coded);
+      this.edgeFrom.push(from);
+      this.edgeTo.push(to);
+      this.edgeStep.push(coded);
     });
   }
 

@@ -154,8 +154,7 @@ function withNames(gadget: Gadget, { signals, timers, variables }: Clipping): Ga
   for (const name of timers)
     if (now.flow.timers.every((one) => one.name !== name))
       now = putFlow(now, { timers: [...now.flow.timers, { id: nextId(now, 'timer'), name }] });
-  for (const raw of variables) {
-    const variable = raw;
+  for (const variable of variables) {
     if (now.flow.variables.some(({ name }) => name === variable.name)) continue;
     const fresh = { ...variable, id: nextId(now, 'variable') };
     if (fresh.kind === 'choice') {

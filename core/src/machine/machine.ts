@@ -63,13 +63,15 @@ export class Machine {
     };
     const loop = new MainLoop(state, compiled, []);
     this.loop = loop;
-    this.unlessTooMuch(() => {
+    try {
       const { state: flow, ...first } = powerUp(compiled.tables, aroundFlow(state, compiled, 0));
       state.flow = flow;
       for (const input of compiled.inputs.values()) planUnrest(state, input);
       loop.follow(first);
       loop.planTurn();
-    });
+    } catch (error) {
+      this.standStill(error);
+    }
   }
 
   /** Goes on from a snapshot as if it had never stopped. The document must be the one it was taken with. */
@@ -158,24 +160,24 @@ export class Machine {
       if (dueUs > state.nowUs && workSoFar(state.work) >= mostWork) return false;
       state.nowUs = dueUs;
       beginMoment(state.work, dueUs);
-      this.unlessTooMuch(() => {
+      // Written out: this runs for every event there is.
+      try {
         // Whatever moves at the moment of a turn is seen by that turn.
         if (queuedUs <= turnUs) this.handle(takeNext(state.queue)!.event);
         else this.loop.turn();
         if (state.queue.heap.length >= state.tidyAt) tidyPlanned(state);
-      });
+      } catch (error) {
+        this.standStill(error);
+      }
     }
     state.nowUs = untilUs;
     return true;
   }
 
-  private unlessTooMuch(work: () => void): void {
-    try {
-      work();
-    } catch (error) {
-      if (!(error instanceof StandsStill)) throw error;
-      if (!this.still) this.loop.standStill(error.standstill);
-    }
+  /** More was to happen than can; any other error is none of ours. */
+  private standStill(error: unknown): void {
+    if (!(error instanceof StandsStill)) throw error;
+    if (!this.still) this.loop.standStill(error.standstill);
   }
 
   /**

@@ -1,4 +1,4 @@
-import { nameSchema, trialSchema, type FilePicture } from '@hum-lever/core';
+import { nameSchema, trialSchema } from '@hum-lever/core';
 import * as z from 'zod';
 
 /*
@@ -63,5 +63,3 @@ export function readLine(text: string, number: number): ShelfLine {
   const [issue] = parsed.error.issues;
   throw new ShelfUnreadable(`Line ${number}: ${issue!.path.join('.') || 'the line'}: ${issue!.message}.`);
 }
-
-export type PictureBytes = Pick<FilePicture, 'base64'>;
