@@ -258,6 +258,16 @@ describe('the whole shelf', () => {
     };
     expect(await everything(to)).toEqual(await everything(from));
     expect(await put(to, file)).toMatchObject({ body: { added: 0, same: 3, beside: 0 } });
+    // Nor where an older release stored what is here: it is the same, as it opens.
+    const old = readFileSync(join(__dirname, '../../core/src/test/stored/version-1.json'), 'utf8');
+    const aged = await ApiServer.start();
+    const { id: agedId } = (await aged.ask('POST', '/gadgets', { name: 'Old' })).body;
+    const database = new Database(join(aged.folder, 'hum-lever.sqlite'));
+    database.prepare('UPDATE revision SET document = ? WHERE gadgetId = ?').run(old, agedId);
+    database.close();
+    const agedFile = Buffer.from(await (await fetch(`${aged.url}/api/shelf/backup`)).arrayBuffer());
+    expect(await put(aged, agedFile)).toMatchObject({ body: { added: 0, same: 1, beside: 0 } });
+    await aged.stopAndClear();
     // What was worked on meanwhile stays, and the kept one comes beside it, once.
     const [{ id, revision }] = (await to.ask('GET', '/gadgets')).body;
     await to.ask('PATCH', `/gadgets/${id}`, { name: 'Worked on' });

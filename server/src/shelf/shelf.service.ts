@@ -3,8 +3,10 @@ import { Injectable } from '@nestjs/common';
 import { createInterface } from 'node:readline';
 import type { Readable, Writable } from 'node:stream';
 import { once } from 'node:events';
+import type { EntityManager } from 'typeorm';
 import { createGunzip, createGzip } from 'node:zlib';
 import { freshId } from '../gadgets/gadgets.service.ts';
+import { documentOf } from '../gadgets/gadgets.views.ts';
 import { Problem } from '../http/problem.ts';
 import { PicturesService } from '../pictures/pictures.service.ts';
 import { GadgetRow, PictureRow, RevisionRow, TrialRow, TrialRunRow } from '../store/entities.ts';
@@ -132,7 +134,7 @@ export class ShelfService {
             `Line ${number}: expected the file of a shelf, which begins with its kind and version.`,
           );
         if (line.kind === 'gadget' || line.kind === 'picture' || line.kind === 'end') {
-          if (bundle) await this.takeIn(bundle, restored, number);
+          if (bundle) restored[await this.takeIn(bundle, number)] += 1;
           bundle = line.kind === 'gadget' ? { gadget: line, revisions: [], trials: [], runs: [] } : null;
         }
         if (line.kind === 'picture') await this.pictures.add(Buffer.from(line.base64, 'base64'));
@@ -165,11 +167,21 @@ export class ShelfService {
     return restored;
   }
 
-  private async takeIn(
-    { gadget, revisions, trials, runs }: Bundle,
-    restored: Restored,
-    line: number,
-  ): Promise<void> {
+  /** Whether the gadget is here, or was put beside one, with the same newest document; whoever stored it, as it opens. */
+  private async isHere(
+    manager: EntityManager,
+    { id, createdAt }: Bundle['gadget'],
+    document: string,
+  ): Promise<boolean> {
+    const rows = await manager.find(GadgetRow, { where: [{ id }, { createdAt }] });
+    for (const row of rows) {
+      const head = await manager.findOneBy(RevisionRow, { gadgetId: row.id, number: row.head });
+      if (head && JSON.stringify(documentOf(head)) === document) return true;
+    }
+    return false;
+  }
+
+  private async takeIn({ gadget, revisions, trials, runs }: Bundle, line: number): Promise<keyof Restored> {
     const documents = revisions.map(({ document, number }): Gadget => {
       const read = readGadget(document);
       if (read.outcome !== 'opened')
@@ -180,17 +192,10 @@ export class ShelfService {
     if (headAt < 0)
       throw new ShelfUnreadable(`Before line ${line}: the newest revision of ${gadget.id} is missing.`);
     const head = JSON.stringify(documents[headAt]);
-    await this.store.write(async (manager) => {
-      const here = await manager.findOneBy(GadgetRow, { id: gadget.id });
-      // Once beside it, it is found there again.
-      const alike = (await manager.query(
-        'SELECT g.id FROM gadget g JOIN revision r ON r.gadgetId = g.id AND r.number = g.head WHERE r.document = ? AND (g.id = ? OR g.createdAt = ?)',
-        [head, gadget.id, gadget.createdAt],
-      )) as { id: string }[];
-      if (alike.length > 0) {
-        restored.same += 1;
-        return;
-      }
+    // Counted by the caller: what is written here may be tried again.
+    return this.store.write(async (manager) => {
+      if (await this.isHere(manager, gadget, head)) return 'same';
+      const here = await manager.existsBy(GadgetRow, { id: gadget.id });
       const id = here ? freshId('g') : gadget.id;
       const { createdAt, savedAt, binnedAt } = gadget;
       const { name } = documents[headAt]!;
@@ -228,8 +233,7 @@ export class ShelfService {
           result: JSON.stringify(result),
         });
       }
-      if (here) restored.beside += 1;
-      else restored.added += 1;
+      return here ? 'beside' : 'added';
     });
   }
 }

@@ -21,6 +21,8 @@ interface Job {
   task: TrialTask;
   /** Keeps the result; it is done once that is done. */
   keep: (result: TrialResult) => Promise<void>;
+  /** Its result is being kept: too late to cancel it. */
+  keeping: boolean;
   over: Promise<void>;
   end: () => void;
 }
@@ -64,7 +66,14 @@ export class TrialRunner implements OnApplicationShutdown {
     let end = () => {};
     const over = new Promise<void>((resolve) => (end = resolve));
     const view = { id, state: 'waiting' as const, atUs: 0, endUs: trial.endUs, message: null };
-    const job: Job = { view, task: { job: id, gadget, trial, mostMs: this.limits.mostMs }, keep, over, end };
+    const job: Job = {
+      view,
+      task: { job: id, gadget, trial, mostMs: this.limits.mostMs },
+      keep,
+      keeping: false,
+      over,
+      end,
+    };
     this.jobs.set(id, job);
     for (const [old, { view: one }] of this.jobs) {
       if (this.jobs.size <= keptJobs) break;
@@ -91,6 +100,7 @@ export class TrialRunner implements OnApplicationShutdown {
 
   cancel(id: string): JobView {
     const job = this.job(id);
+    if (job.keeping) return this.view(id);
     if (job === this.running) this.endWorker();
     if (job === this.running || this.waiting.includes(job)) this.finish(job, 'cancelled', null);
     return this.view(id);
@@ -169,6 +179,7 @@ export class TrialRunner implements OnApplicationShutdown {
 
   private async done(job: Job, result: TrialResult): Promise<void> {
     clearTimeout(this.timer);
+    job.keeping = true;
     try {
       await job.keep(result);
       job.view.atUs = result.stopped ? result.stopped.atUs : job.view.endUs;
