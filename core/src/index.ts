@@ -198,6 +198,7 @@ export { lightLevel, safelyShown, type LitLight } from './light/index.ts';
 export { encoderPart, taperOf } from './parts/index.ts';
 export {
   colouredLights,
+  stayingContacts,
   figuresOf,
   kindOf,
   partGroups,
@@ -340,6 +341,10 @@ export {
   degreesBetween,
   askExplorer,
   canAnswer,
+  mostPressesTried,
+  taskVerdicts,
+  type TaskVerdict,
+  type Guessed,
   endsOf,
   Explorer,
   doableMoves,

@@ -1,23 +1,22 @@
 import { contactOf } from '../contact/index.ts';
 import { defaultSetting } from '../debounce/index.ts';
 import type { End, Part } from '../gadget/index.ts';
-import { figuresOf } from '../parts/index.ts';
+import { figuresOf, kindOf } from '../parts/index.ts';
 
 type As<K extends End['kind']> = Extract<End, { kind: K }>;
 type Classed = Pick<Part, 'kind' | 'figures'>;
 
-const stays: ReadonlySet<string> = new Set(['toggle-switch', 'slide-switch']);
-
 /** A button as its class suggests: what it bounces like, and a debouncing that suits that. */
 export function freshButton({ kind }: Classed, name: string, key: string | null): As<'button'> {
-  const model = stays.has(kind) ? 'toggle' : kind === 'touch-pad' ? 'touch' : 'snap';
+  const stays = kindOf({ kind }).stays === true;
+  const model = stays ? 'toggle' : kind === 'touch-pad' ? 'touch' : 'snap';
   return {
     kind: 'button',
     name,
     key,
     contact: contactOf(model),
     // Clean mechanical keys fire at once, then ignore; a switch that stays has time to wait until it is steady.
-    debounce: stays.has(kind)
+    debounce: stays
       ? { algorithm: 'stable', params: { settleUs: 20_000, releaseUs: 20_000 }, wholePort: false }
       : defaultSetting('lockout'),
     gestures: { holdUs: null, longerHoldsUs: [], doubleWindowUs: null, triple: false, repeat: null },

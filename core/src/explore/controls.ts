@@ -1,4 +1,4 @@
-import { op, operands, type Code, type EventCodes, type FlowTables } from '../flow/index.ts';
+import { everyCode, op, operands, type Code, type EventCodes, type FlowTables } from '../flow/index.ts';
 import type { Gadget, GestureKind, Knob } from '../gadget/index.ts';
 import { valueOf } from '../gesture/index.ts';
 import { keptDown, keyPlace, movesOf, type Move } from './moves.ts';
@@ -165,19 +165,8 @@ const restOf = (control: Gadget['controls'][number]): number =>
 /** Numbers of the controls that some expression asks, or some layer wants held. */
 function controlsAsked(tables: FlowTables, seen: readonly Code[]): ReadonlySet<number> {
   const found = new Set(tables.layers.flatMap(({ held }) => (held >= 0 ? [held] : [])));
-  const look = (value: unknown): void => {
-    if (!Array.isArray(value)) {
-      if (typeof value === 'object' && value !== null && !(value instanceof Set))
-        Object.values(value).forEach(look);
-      return;
-    }
-    if (value.length > 0 && value.every((one) => typeof one === 'number')) {
-      const code = value as Code;
-      for (let at = 0; at < code.length; at += 1 + operands(code[at]!))
-        if (code[at] === op.control) found.add(code[at + 1]!);
-    } else value.forEach(look);
-  };
-  look([tables.ruleGuard, tables.ruleActions, tables.entry, tables.exit, tables.beginActions, seen]);
-  look([tables.ruleDelay, tables.layers.map(({ condition, keys }) => [condition, [...keys.values()]])]);
+  for (const code of [...everyCode(tables), ...seen])
+    for (let at = 0; at < code.length; at += 1 + operands(code[at]!))
+      if (code[at] === op.control) found.add(code[at + 1]!);
   return found;
 }

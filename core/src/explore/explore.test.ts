@@ -9,7 +9,9 @@ import {
   type FlowState,
 } from '../flow/index.ts';
 import type { Action, Gadget } from '../gadget/index.ts';
+import { freshEncoder, freshKnob } from '../drawer/index.ts';
 import { freshWork, StandsStill } from '../kernel/index.ts';
+import { Machine } from '../machine/index.ts';
 import { chart, chartArbitrary, lead, on } from '../test/charts.ts';
 import { button, frozen, gestures, numberVariable, partsFor, rule, state } from '../test/fixtures.ts';
 import {
@@ -407,6 +409,185 @@ describe('questions', () => {
     const { path } = askExplorer(all, { kind: 'ever', what: 'in(s3)' });
     const script = scriptOf(all, path!, (flow) => flow.active[2] === 1);
     expect(script.confirmed).toBe(false);
+  });
+});
+
+describe('what a question comes to', () => {
+  it('tells kept values apart where only a key of a layer brings them back', () => {
+    const recalling = played(
+      [
+        state('s1', {
+          rules: [
+            press('r1', 'b1', [], { actions: [set('v1 + 1')] }),
+            press('r2', 'b2', [], { actions: [{ kind: 'save' }] }),
+          ],
+        }),
+      ],
+      {
+        controls: ['b1', 'b2', 'b3'].map((id) => button({ id, name: id, key: null })),
+      },
+    );
+    const gadget: Gadget = {
+      ...recalling,
+      flow: {
+        ...recalling.flow,
+        variables: [numberVariable({ max: 3, overflow: 'wrap', saved: { when: 'asked' } })],
+        layers: [
+          {
+            id: 'y1',
+            name: 'Always',
+            when: null,
+            keys: [{ controlId: 'b3', press: [{ kind: 'recall' }], release: [] }],
+          },
+        ],
+      },
+    };
+    // Four values now, by four that were written down.
+    const explorer = walked(gadget);
+    expect([explorer.complete, explorer.count]).toEqual([true, 16]);
+  });
+
+  it('a way that ends with a knob comes to where the knob leads, and so does one with a dial', () => {
+    const knob = {
+      ...freshKnob({ kind: 'potentiometer', figures: {} }, 'Depth', null, null),
+      id: 'b3',
+    };
+    knob.reading = { ...knob.reading, steps: 11, low: 0, high: 10, filter: 'mean', readings: 16 };
+    const dial = { ...freshEncoder({ kind: 'encoder', figures: {} }, 'Cue', null, null), id: 'b4' };
+    const gadget = played(
+      [
+        state('s1', {
+          rules: [rule('r1', { trigger: { kind: 'always' }, guard: 'value(b3) >= 9', targetIds: ['s2'] })],
+        }),
+        state('s2', {
+          rules: [rule('r2', { trigger: { kind: 'always' }, guard: 'value(b4) <= -3', targetIds: ['s3'] })],
+        }),
+        state('s3'),
+      ],
+      { controls: [button({ id: 'b1' }), button({ id: 'b2', name: 'Back', key: null }), knob, dial] },
+    );
+    const explorer = walked(gadget);
+    const { path, endId } = askExplorer(explorer, { kind: 'ever', what: 'in(s3)' });
+    const script = scriptOf(explorer, path!, sameAs(explorer, endId!));
+    expect(script.confirmed).toBe(true);
+    expect(script.stimuli.filter(({ what }) => what === 'move')).toHaveLength(4);
+    const machine = new Machine(gadget, script.seed);
+    for (const stimulus of script.stimuli) machine.stimulate(stimulus);
+    machine.advanceTo(script.endUs);
+    expect(machine.shown.stateIds).toEqual(['s3']);
+    expect(machine.places).toEqual({ b1: 0, b2: 0, b3: 864, b4: -3 });
+  });
+
+  it('finds ways round a state and ways without holding a key, or says that there is none', () => {
+    const hold = (id: string, to: string) =>
+      rule(id, { trigger: { kind: 'gesture', controlId: 'b2', gesture: 'hold' }, targetIds: [to] });
+    const gadget = played(
+      [
+        state('s1', { rules: [press('r1', 'b1', ['s2']), hold('r2', 's3')] }),
+        state('s2', { rules: [press('r3', 'b1', ['s4'])] }),
+        state('s3', { rules: [press('r4', 'b1', ['s4']), press('r5', 'b2', ['s5'])] }),
+        state('s4', { rules: [press('r6', 'b1', ['s1'])] }),
+        state('s5'),
+      ],
+      {
+        controls: [
+          button({ id: 'b1', name: 'Go' }),
+          button({ id: 'b2', name: 'Back', key: null, gestures: gestures({ holdUs: 500_000 }) }),
+        ],
+      },
+    );
+    const explorer = walked(gadget);
+    const without = (what: string, pass: string | null, holdId: string | null) => {
+      const answer = askExplorer(explorer, { kind: 'without', what, pass, holdId });
+      return [answer.verdict, answer.path?.length ?? null];
+    };
+    // Pressed, held on, and the other pressed meanwhile.
+    expect(without('in(s4)', 'in(s2)', null)).toEqual(['yes', 3]);
+    expect(without('in(s4)', 'in(s2) || in(s3)', null)).toEqual(['no', null]);
+    expect(without('in(s4)', null, 'b2')).toEqual(['yes', 2]);
+    expect(without('in(s5)', null, 'b2')).toEqual(['no', null]);
+    expect(without('in(s5)', 'in(s2)', null)).toEqual(['yes', 4]);
+    expect(without('in(s1)', 'in(s2)', null)).toEqual(['yes', 0]);
+    const cut = walked(gadget, 2);
+    expect(askExplorer(cut, { kind: 'without', what: 'in(s5)', pass: null, holdId: 'b2' }).verdict).toBe(
+      'unknown',
+    );
+  });
+
+  it('agrees with walking a chart from which what is avoided was taken out', () => {
+    fc.assert(
+      fc.property(chartArbitrary, fc.nat(7), fc.nat(7), (drawn, one, other) => {
+        const small = byHand(drawn);
+        const variables = [numberVariable({ max: 4, overflow: 'wrap' })];
+        const gadget: Gadget = { ...small, flow: { ...small.flow, variables } };
+        const explorer = walked(gadget, 2_000);
+        const { states } = gadget.flow;
+        const [goal, avoided] = [states[one % states.length]!.id, states[other % states.length]!.id];
+        if (!explorer.complete) return;
+        const { verdict } = askExplorer(explorer, {
+          kind: 'without',
+          what: `in(${goal})`,
+          pass: `in(${avoided})`,
+          holdId: null,
+        });
+        const inside = (id: number, what: string) => explorer.activeIn(id).includes(what);
+        const seen = new Set([0].filter((id) => !inside(id, avoided)));
+        for (const id of seen)
+          for (let edge = 0; edge < explorer.edgeFrom.length; edge += 1)
+            if (explorer.edgeFrom.at(edge) === id && !inside(explorer.edgeTo.at(edge), avoided))
+              seen.add(explorer.edgeTo.at(edge));
+        expect(verdict).toBe([...seen].some((id) => inside(id, goal)) ? 'yes' : 'no');
+      }),
+      { seed: 63, numRuns: 100 },
+    );
+  });
+
+  it('counts the ways through a lock, with the time that its lock-outs cost', () => {
+    const pads = [1, 2, 3, 4].map((n) => button({ id: `b${n}`, name: `Pad ${n}`, key: null }));
+    const also = (variableId: string, value: string): Action => ({
+      kind: 'set',
+      variableId,
+      index: null,
+      value,
+    });
+    const always = (id: string, guard: string, targetIds: string[]) =>
+      rule(id, { trigger: { kind: 'always' }, guard, targetIds });
+    // The order is 1 2 3 4 1; five touches that are not it are followed by ten seconds of deafness.
+    const locked = played(
+      [
+        state('s1', {
+          entry: [set('0'), also('v2', '0')],
+          rules: [
+            ...pads.map(({ id }, n) =>
+              press(`r${n + 1}`, id, [], {
+                actions: [also('v2', `v2 + (v1 % 4 == ${n} ? 0 : 1)`), set('v1 + 1')],
+              }),
+            ),
+            always('r5', 'v1 == 5 && v2 == 0', ['s3']),
+            always('r6', 'v1 == 5', ['s2']),
+          ],
+        }),
+        state('s2', { rules: [after('r7', 10_000_000, ['s1'])] }),
+        state('s3'),
+      ],
+      { controls: pads },
+    );
+    const gadget = {
+      ...locked,
+      flow: { ...locked.flow, variables: [numberVariable({}), numberVariable({ id: 'v2', name: 'wrong' })] },
+    };
+    const controlIds = pads.map(({ id }) => id);
+    const ask = (presses: number) =>
+      askExplorer(walked(gadget), { kind: 'ways', what: 'in(s3)', controlIds, presses });
+    const { verdict, guessed } = ask(5);
+    expect(verdict).toBe('yes');
+    expect(guessed).toMatchObject({ orders: 1_024, tried: 1_024, ways: 1, cycles: 0 });
+    // 5,120 presses of 0.28 s, and 1,023 times 10 s from the fifth of them on.
+    expect(guessed!.timeUs / 1e6).toBeCloseTo(5_120 * 0.28 + 1_023 * (10 - 0.28), 0);
+    expect(guessed!.waitedUs / 1e6).toBeGreaterThan(1_023 * 9.7);
+    // Four do not open it, however the first of the next try goes on from there.
+    expect(ask(4)).toMatchObject({ verdict: 'no', guessed: { orders: 256, tried: 256, ways: 0 } });
+    expect(() => ask(0)).toThrow('1 to 8');
   });
 });
 

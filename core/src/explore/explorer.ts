@@ -203,6 +203,10 @@ export class Explorer {
   isWalked(id: number): boolean {
     return id < this.head;
   }
+  /** Whether power-up leads there. */
+  isBeginning(id: number): boolean {
+    return this.parent.at(id) < 0;
+  }
   /** Surroundings of the state that was loaded last. */
   get surroundings(): Around {
     return this.around;
@@ -310,6 +314,11 @@ export class Explorer {
     for (let at = id; this.parent.at(at) >= 0; at = this.parent.at(at))
       steps.push(this.stepOf(this.via.at(at)));
     return steps.reverse();
+  }
+
+  /** Ids of the innermost active states of a state that was found. */
+  innermostIn(id: number): string[] {
+    return this.load(id).atoms.map((atom) => this.tables.stateIds[atom]!);
   }
 
   /** Ids of the active states of a state that was found. */

@@ -10,15 +10,18 @@ export { doableMoves, movesOf, type Move } from './moves.ts';
 export {
   askExplorer,
   canAnswer,
+  mostPressesTried,
   pressesTo,
   variablesAsked,
   type Answer,
   type Question,
 } from './questions.ts';
 export { sameAs, sameStatesAs, scriptOf, type Arrived, type Script } from './script.ts';
+export { taskVerdicts, type TaskVerdict } from './verdicts.ts';
 export { strokeUs, waysOf, type TaskWays, type Way } from './shortest.ts';
 export { Arena, endsOf, standingOf, type Contest, type Round, type Standing } from './players.ts';
 export { causeValues, countCauses } from './cause.ts';
+export type { Guessed } from './guessing.ts';
 export { wayInto } from './wayInto.ts';
 export { reactionUs, type Player, type PolicyLine } from './hand.ts';
 export { degreesBetween, startingAt } from './degrees.ts';

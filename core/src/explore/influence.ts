@@ -1,5 +1,5 @@
 import type { Gadget } from '../gadget/index.ts';
-import { op, operands, type Code, type CompiledAction, type FlowTables } from '../flow/index.ts';
+import { everyAction, op, operands, type Code, type FlowTables } from '../flow/index.ts';
 
 /** Numbers of the variables that an expression reads. */
 export function readsOf({ slot, size }: FlowTables, code: Code): number[] {
@@ -14,13 +14,6 @@ export function readsOf({ slot, size }: FlowTables, code: Code): number[] {
   return found;
 }
 
-/** Everything that is done somewhere. */
-const actionsOf = ({ entry, exit, ruleActions, beginActions, layers }: FlowTables): CompiledAction[] =>
-  [
-    ...[entry, exit, ruleActions, beginActions].flat(),
-    ...layers.flatMap(({ keys }) => [...keys.values()].flatMap(({ press, release }) => [press, release])),
-  ].flat();
-
 /**
  * Numbers of the variables that decide what happens next: those that conditions and delays read, and those that are
  * worked into such a variable (the cone of influence). One that is only shown, sent or counted for its own sake is not
@@ -28,7 +21,7 @@ const actionsOf = ({ entry, exit, ruleActions, beginActions, layers }: FlowTable
  * @param asked numbers of further variables that are wanted
  */
 export function influencing(tables: FlowTables, asked: Iterable<number> = []): ReadonlySet<number> {
-  const actions = actionsOf(tables);
+  const actions = everyAction(tables);
   const feeds = new Map<number, number[]>();
   const deciding: Code[] = [
     ...tables.ruleGuard.filter((guard) => guard !== null),

@@ -1,4 +1,11 @@
-import { noEvent, stateType, type FlowState, type FlowTables, type FlowTimer } from '../flow/index.ts';
+import {
+  everyAction,
+  noEvent,
+  stateType,
+  type FlowState,
+  type FlowTables,
+  type FlowTimer,
+} from '../flow/index.ts';
 
 /** What an exploration keeps of a flow: everything that its future depends on, times apart. */
 export interface Packing {
@@ -46,12 +53,7 @@ export function packingOf(tables: FlowTables, knobs: number, variables: Readonly
   const timerWords = Math.ceil(timers.length / 32);
   /** A named timer that goes on is another state than one that runs once. */
   const everyWords = Math.ceil(tables.timerIds.length / 32);
-  const recalls = JSON.stringify([
-    tables.entry,
-    tables.exit,
-    tables.ruleActions,
-    tables.beginActions,
-  ]).includes('"recall"');
+  const recalls = everyAction(tables).some(({ kind }) => kind === 'recall');
   const saved = recalls ? slots : 0;
   const layers = tables.layers.length > 0 ? tables.controls : 0;
   const from = {

@@ -2,6 +2,7 @@ import { compileExpression, evaluate, scopeOf, type Code } from '../flow/index.t
 import { variableRange, type Gadget } from '../gadget/index.ts';
 import { edgesBy, seenBy, type EdgeIndex } from './edges.ts';
 import type { Explorer, Step } from './explorer.ts';
+import { guessAll, type Guessed } from './guessing.ts';
 import { variablesIn } from './influence.ts';
 
 /** What a maker can ask of everything that the gadget can come to. Expressions are over ids. */
@@ -15,7 +16,14 @@ export type Question =
   /** Can that state always be got to within so many presses and steps, whatever was done before? */
   | { kind: 'home'; stateId: string; presses: number }
   /** Once the first holds, does the other come in the end, whatever is done or not done? */
-  | { kind: 'follows'; first: string; then: string };
+  | { kind: 'follows'; first: string; then: string }
+  /** Can it be without ever passing what is to be avoided, or without holding that control? One of them is null. */
+  | { kind: 'without'; what: string; pass: string | null; holdId: string | null }
+  /** In how many ways can it be, by taps of these keys, so many at most; and how long does it take to try them all? */
+  | { kind: 'ways'; what: string; controlIds: string[]; presses: number };
+
+/** Presses of one way that are tried at most. */
+export const mostPressesTried = 8;
 
 export interface Answer {
   /** As the question is put; unknown: nothing was found, and not everything was looked at. */
@@ -26,6 +34,8 @@ export interface Answer {
   endId?: number | null;
   /** How many presses and steps are needed at worst, for `home`; null: there is no way. */
   presses?: number | null;
+  /** What trying all ways came to, for `ways`. */
+  guessed?: Guessed;
   /** Where it goes round or stands still, for `follows`: the path from here on repeats, or ends in rest. */
   loopFrom?: number;
 }
@@ -47,11 +57,15 @@ export function variablesAsked(gadget: Gadget, question: Question): string[] {
     case 'ever':
     case 'never':
       return variablesIn(gadget, question.what);
+    case 'without':
+      return [question.what, question.pass ?? ''].flatMap((text) => variablesIn(gadget, text));
     case 'within':
       return [question.variableId];
     case 'follows':
       return [question.first, question.then].flatMap((text) => variablesIn(gadget, text));
+    // The latter is played, not looked up.
     case 'home':
+    case 'ways':
       return [];
   }
 }
@@ -83,6 +97,15 @@ export function askExplorer(explorer: Explorer, question: Question): Answer {
       if (id >= 0) return { verdict: 'no', path: explorer.pathTo(id), endId: id };
       return { verdict: explorer.complete ? 'yes' : 'unknown', path: null };
     }
+    case 'without':
+      return without(
+        explorer,
+        holding(explorer, compile(question.what)),
+        question.pass === null ? null : holding(explorer, compile(question.pass)),
+        question.holdId,
+      );
+    case 'ways':
+      return ways(explorer, question, compile(question.what));
     case 'within':
       return within(explorer, question);
     case 'home':
@@ -94,6 +117,63 @@ export function askExplorer(explorer: Explorer, question: Question): Answer {
         holding(explorer, compile(question.then)),
       );
   }
+}
+
+/** Whether a step holds the key: for itself, or while another thing is done. `explorer` has loaded where it begins. */
+function holds(explorer: Explorer, control: number, step: Step): boolean {
+  if (step.kind !== 'move') return false;
+  const { controlId, holdUs, what } = explorer.moves[step.move]!;
+  if (controlId === explorer.gadget.controls[control]?.id) return holdUs > 0 || what === 'hold on';
+  return explorer.surroundings.control(control) !== 0;
+}
+
+/** A shortest way from power-up to where it holds, round what is to be avoided. */
+function without(
+  explorer: Explorer,
+  what: Uint8Array,
+  pass: Uint8Array | null,
+  holdId: string | null,
+): Answer {
+  const out = edgesBy(explorer, 'edgeFrom');
+  const control = explorer.gadget.controls.findIndex(({ id }) => id === holdId);
+  const cameBy = new Int32Array(explorer.count).fill(outside);
+  const order: number[] = [];
+  const come = (id: number, edge: number) => {
+    if (cameBy[id] !== outside || pass?.[id] === 1) return;
+    cameBy[id] = edge;
+    order.push(id);
+  };
+  for (let id = 0; id < explorer.count; id += 1) if (explorer.isBeginning(id)) come(id, beginning);
+  for (let at = 0; at < order.length; at += 1) {
+    const id = order[at]!;
+    if (what[id] === 1) {
+      const edges: number[] = [];
+      for (let on = id; cameBy[on]! >= 0; on = explorer.edgeFrom.at(cameBy[on]!)) edges.push(cameBy[on]!);
+      return { verdict: 'yes', path: stepsOf(explorer, edges.reverse()), endId: id };
+    }
+    if (control >= 0) explorer.load(id);
+    for (let n = out.start[id]!; n < out.start[id + 1]!; n += 1) {
+      const edge = out.order[n]!;
+      if (control >= 0 && holds(explorer, control, explorer.stepOf(explorer.edgeStep.at(edge)))) continue;
+      come(explorer.edgeTo.at(edge), edge);
+    }
+  }
+  return { verdict: explorer.complete ? 'no' : 'unknown', path: null };
+}
+
+function ways(
+  { gadget, controls }: Explorer,
+  { controlIds, presses }: Extract<Question, { kind: 'ways' }>,
+  goal: Code,
+): Answer {
+  if (presses < 1 || presses > mostPressesTried)
+    throw new RangeError(`expected 1 to ${mostPressesTried} presses, got ${presses}`);
+  const taps = controls.whole.filter(
+    ({ controlId, what }) => what === 'tap' && controlIds.includes(controlId),
+  );
+  const guessed = guessAll(gadget, taps, presses, goal);
+  const verdict = guessed.ways > 0 ? 'yes' : guessed.tried >= guessed.orders ? 'no' : 'unknown';
+  return { verdict, path: null, guessed };
 }
 
 function within(

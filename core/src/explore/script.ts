@@ -1,7 +1,7 @@
 import type { Effort, Gadget, Knob } from '../gadget/index.ts';
 import { Machine, type MachineState, type Stimulus, type TraceEntry } from '../machine/index.ts';
 import type { Explorer, Step } from './explorer.ts';
-import { placeOfStep } from './moves.ts';
+import { placeOfStep, type Move } from './moves.ts';
 
 /** A way through the gadget as hands would do it, at real times. */
 export interface Script {
@@ -46,6 +46,36 @@ export function scriptOf(
   return first!;
 }
 
+/** Entries of a run that no step of the way has been seen in yet, oldest first. */
+class Watched {
+  private entries: TraceEntry[] = [];
+  constructor(readonly machine: Machine) {
+    machine.takeTrace();
+  }
+  /** What came before a step began is not what comes of it. */
+  forget(): void {
+    this.machine.takeTrace();
+    this.entries = [];
+  }
+  /** Whether it has happened; what came up to it is done with. */
+  saw(isIt: (entry: TraceEntry) => boolean): boolean {
+    for (const entry of this.machine.takeTrace()) this.entries.push(entry);
+    const at = this.entries.findIndex(isIt);
+    this.entries.splice(0, at < 0 ? this.entries.length : at + 1);
+    return at >= 0;
+  }
+  /** Lets time pass until it happens. @returns whether it did before `limitUs` */
+  waitFor(isIt: (entry: TraceEntry) => boolean, limitUs: number, mostWork: number): boolean {
+    const { machine } = this;
+    for (;;) {
+      if (this.saw(isIt)) return true;
+      const { nextUs } = machine;
+      if (nextUs === null || nextUs > limitUs || machine.still || machine.work > mostWork) return false;
+      machine.advanceTo(nextUs);
+    }
+  }
+}
+
 function playWay(
   explorer: Explorer,
   steps: readonly Step[],
@@ -56,25 +86,33 @@ function playWay(
   const { gadget } = explorer;
   const mostWork = effort.left;
   const machine = new Machine(gadget, seed);
+  const watched = new Watched(machine);
   const stimuli: Stimulus[] = [];
   const knobs = new Map<string, number>();
   let reached = true;
-  machine.takeTrace();
   for (const step of steps) {
     if (step.kind === 'timer') {
-      reached = waitFor(machine, explorer, step, mostWork) && reached;
+      reached = watched.waitFor(firing(explorer, step), machine.nowUs + longestUs, mostWork) && reached;
       continue;
     }
     const move = explorer.moves[step.move]!;
+    watched.forget();
     const atUs = machine.nowUs + pauseUs;
-    const done = stimuliOf(gadget, move.controlId, move.by, move.stimuli, knobs);
+    const knob = knobMoved(gadget, move, knobs);
+    const done = knob ? [knob.stimulus] : move.stimuli;
     for (const stimulus of done) {
       const placed = { ...stimulus, atUs: atUs + stimulus.atUs };
       stimuli.push(placed);
       machine.stimulate(placed);
     }
-    const overUs = atUs + Math.max(move.lengthUs, ...done.map((one) => one.atUs)) + 20_000;
-    reached = machine.advance(overUs, mostWork - machine.work) && reached;
+    const overUs = atUs + Math.max(move.lengthUs, ...done.map(endOf)) + 20_000;
+    if (knob) {
+      // Filters take their time: it has been moved once its value has come there.
+      const come = ({ lane, ...entry }: TraceEntry) =>
+        lane === 'value' && 'step' in entry && entry.id === move.controlId && entry.step === knob.step;
+      watched.waitFor(come, overUs + settleUs, mostWork);
+    }
+    reached = machine.advance(Math.max(machine.nowUs, overUs), mostWork - machine.work) && reached;
     if (!reached) break;
   }
   // What comes of the last step may take a turn of the loop.
@@ -84,41 +122,35 @@ function playWay(
   return { seed, stimuli, endUs: machine.nowUs, confirmed: reached && arrived(flow) };
 }
 
-/** What a hand does for a move; a knob is moved to the place of its next step. */
-function stimuliOf(
+/** When the hand is done with it. */
+const endOf = (stimulus: Stimulus): number =>
+  stimulus.atUs + ('overUs' in stimulus ? stimulus.overUs : stimulus.what === 'send' ? stimulus.heldUs : 0);
+
+/** A hand takes so long from one step of a knob to the next. */
+const knobStepUs = 40_000;
+/** The slowest reading of a knob, 256 in a mean at 10 ms each, has come to its value by then. */
+const settleUs = 3_000_000;
+
+/** A knob is moved to the place of its next step; null for other controls. */
+function knobMoved(
   gadget: Gadget,
-  controlId: string,
-  by: number,
-  stimuli: readonly Stimulus[],
+  { controlId, by }: Move,
   knobs: Map<string, number>,
-): readonly Stimulus[] {
+): { stimulus: Stimulus; step: number } | null {
   const knob = gadget.controls.find((one): one is Knob => one.id === controlId && one.kind === 'knob');
-  if (!knob) return stimuli;
+  if (!knob) return null;
   const step = (knobs.get(controlId) ?? Math.floor(knob.reading.steps / 2)) + by;
   knobs.set(controlId, step);
-  return [{ atUs: 0, controlId, what: 'move', perMille: placeOfStep(step, knob), overUs: 40_000 }];
+  const perMille = placeOfStep(step, knob);
+  return { stimulus: { atUs: 0, controlId, what: 'move', perMille, overUs: knobStepUs }, step };
 }
 
-/** Waits until that timer has fired. */
-function waitFor(
-  machine: Machine,
-  explorer: Explorer,
-  step: Extract<Step, { kind: 'timer' }>,
-  mostWork: number,
-): boolean {
-  const { ruleIds } = explorer.tables;
-  const limitUs = machine.nowUs + longestUs;
-  const isIt = (entry: TraceEntry) => {
-    if (step.what === 'rule') return entry.lane === 'rule' && entry.id === ruleIds[step.number];
-    return step.what === 'signal' ? entry.lane === 'signal' : entry.lane === 'rule';
+/** What shows that the timer of a step has run out. */
+function firing({ tables }: Explorer, { what, number }: Extract<Step, { kind: 'timer' }>) {
+  return (entry: TraceEntry): boolean => {
+    if (what === 'rule') return entry.lane === 'rule' && entry.id === tables.ruleIds[number];
+    return entry.lane === (what === 'signal' ? 'signal' : 'rule');
   };
-  // What the step before has just set off may be it.
-  for (;;) {
-    if (machine.takeTrace().some(isIt)) return true;
-    const { nextUs } = machine;
-    if (nextUs === null || nextUs > limitUs || machine.still || machine.work > mostWork) return false;
-    machine.advanceTo(nextUs);
-  }
 }
 
 /** Whether a run has come to the same states and followed values as a state that the explorer found. */

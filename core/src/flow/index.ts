@@ -7,6 +7,7 @@ export { functions } from './types.ts';
 export { plainLabels, stateLabels } from './labels.ts';
 export { readExpression, readTemplate, showExpression, showTemplate, type Named } from './words.ts';
 export { compileFlow } from './compile.ts';
+export { everyAction, everyCode } from './everyAction.ts';
 export { eventCodes, noEvent, type Awaited, type EventCodes } from './events.ts';
 export { expressionRange, longestText } from './range.ts';
 export { fireTimer, nextTimerUs, powerUp, stepFlow, stepTimer } from './step.ts';

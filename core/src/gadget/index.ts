@@ -40,6 +40,7 @@ export {
   type Wiper,
 } from './turning.schema.ts';
 export {
+  expressionSchema,
   midiMessages,
   type Action,
   type Length,

@@ -8,6 +8,7 @@ export interface Place {
     | 'rule'
     | 'layer'
     | 'word'
+    | 'task'
     | 'part'
     | 'keySet'
     | 'board'

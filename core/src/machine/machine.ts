@@ -1,4 +1,4 @@
-import { freshFlow, powerUp } from '../flow/index.ts';
+import { evaluate, freshFlow, powerUp, type Code } from '../flow/index.ts';
 import type { Gadget } from '../gadget/index.ts';
 import { nothingTogether } from '../gesture/index.ts';
 import {
@@ -81,6 +81,13 @@ export class Machine {
     return machine;
   }
 
+  /** The same for a snapshot of a machine with the same document: what was compiled is not compiled again. */
+  restoredTo(snapshot: MachineState): Machine {
+    const machine = Object.create(Machine.prototype) as Machine;
+    machine.loop = new MainLoop(copy(snapshot), this.loop.compiled, []);
+    return machine;
+  }
+
   /** The whole state, as plain JSON of its own. */
   snapshot(): MachineState {
     return copy(this.loop.state);
@@ -93,6 +100,31 @@ export class Machine {
   /** What the gadget shows now. Do not keep it: it changes as time goes on. */
   get shown(): Readonly<Shown> {
     return this.loop.state.shown;
+  }
+
+  /** What an expression of this gadget's flow comes to now. */
+  evaluate(code: Code): number {
+    const { state, compiled } = this.loop;
+    const { flow, nowUs } = state;
+    return evaluate(code, {
+      values: flow.values,
+      random: () => 0,
+      active: (one) => flow.active[one]!,
+      elapsed: (one) => (flow.active[one] ? Math.floor((nowUs - flow.enteredUs[one]!) / 1_000) : 0),
+      control: aroundFlow(state, compiled, nowUs).control,
+      fault: () => undefined,
+    });
+  }
+
+  /** Where hands have put each control: keys 0 or 1, knobs in thousandths of the way, dials in detents since power-up. */
+  get places(): Record<string, number> {
+    const { state, compiled } = this.loop;
+    const places: Record<string, number> = {};
+    for (const [id, { fingerDown }] of Object.entries(state.inputs)) places[id] = fingerDown ? 1 : 0;
+    for (const [id, { toPerMille }] of Object.entries(state.knobs)) places[id] = toPerMille;
+    for (const [id, { part }] of compiled.encoders)
+      places[id] = state.encoders[id]!.count / part.countsPerDetent;
+    return places;
   }
 
   /** Why it stands still; null: it does not. */

@@ -25,6 +25,11 @@ export function colouredLights({ parts }: Pick<Gadget, 'parts'>): Set<string> {
   return new Set(parts.flatMap((part) => (kindOf(part).colours ? part.plays : [])));
 }
 
+/** Ids of the contacts that stay where they are put. */
+export function stayingContacts({ parts }: Pick<Gadget, 'parts'>): Set<string> {
+  return new Set(parts.flatMap((part) => (kindOf(part).stays ? part.plays : [])));
+}
+
 export function terminalsOf(part: Pick<Part, 'kind' | 'figures'>): Terminal[] {
   return kindOf(part).terminals(figuresOf(part));
 }

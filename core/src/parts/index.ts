@@ -1,3 +1,11 @@
 export { partGroups, type EndKind, type Figures, type Lamp, type PartKind } from './kind.ts';
-export { colouredLights, figuresOf, kindOf, partFaults, partKinds, terminalsOf } from './catalogue.ts';
+export {
+  colouredLights,
+  figuresOf,
+  kindOf,
+  partFaults,
+  partKinds,
+  stayingContacts,
+  terminalsOf,
+} from './catalogue.ts';
 export { encoderPart, taperOf, type EncoderPart } from './turned.ts';

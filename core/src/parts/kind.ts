@@ -51,6 +51,8 @@ export interface PartKind<F extends Figures = Figures> {
   /** Supply that it works from; null: it has none of its own. */
   supply(figures: F): { minMv: number; maxMv: number } | null;
   lamps?(figures: F): Lamp[];
+  /** Its contact stays where it is put, and is not let go. */
+  stays?: true;
   /** Its lights can be told a colour. */
   colours?: true;
   /** Memory of the board that it needs as far as known, bytes. */

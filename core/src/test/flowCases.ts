@@ -45,8 +45,41 @@ const win = (patch: Partial<Gadget['brief']['tasks'][number]> = {}): Gadget['bri
   ],
 }); // prettier-ignore
 
+/** Two keys after one another lead to where it is won. */
+const toWin = (budget: Parameters<typeof win>[0]): Gadget =>
+  game(
+    [
+      state('s1', { rules: [to('r1', press, ['s2'])] }),
+      state('s2', { rules: [to('r2', { kind: 'gesture', controlId: 'b2', gesture: 'press' }, ['s3'])] }),
+      state('s3', { rules: [to('r3', press, ['s1'])] }),
+    ],
+    {},
+    { brief: win(budget), controls: [button(), button({ id: 'b2', name: 'Other', key: null })] },
+  );
+
 /** Rule, a gadget that has the snag, part of what it says, and whether its mend must clear it. */
 export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
+  [
+    'G03',
+    'more presses than were to do',
+    toWin({ budgetPresses: 1, budgetUs: 60_000_000 }),
+    {
+      level: 'likely',
+      place: { kind: 'task', id: 't1' },
+      // Two presses of two keys, each with a thought before it.
+      values: {
+        task: 'Win', over: 'presses', presses: 2, timeUs: 3_260_000, budgetPresses: 1, budgetUs: 60_000_000,
+      }, // prettier-ignore
+    },
+    false,
+  ],
+  [
+    'G03',
+    'longer than was to do',
+    toWin({ budgetUs: 3_000_000 }),
+    { values: { over: 'time' } as never },
+    false,
+  ],
   [
     'L04',
     'two conditions that overlap',

@@ -410,7 +410,7 @@ export const wiringCases: Case[] = [
     false,
   ],
   [
-    'G03',
+    'G04',
     'a bill above the wish',
     edited(gadgetOf(small, key), { name: 'setWishes', args: [{ priceCents: 400 }] }),
     { level: 'note', values: expect.objectContaining({ worthCents: 475, wishCents: 400 }) },

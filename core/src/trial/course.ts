@@ -15,7 +15,7 @@ export interface Course {
 export function courseOf(
   gadget: Gadget,
   trace: readonly TraceEntry[],
-  what: Expectation['what'],
+  what: Exclude<Expectation['what'], { kind: 'condition' }>,
 ): Course[] | null {
   const entries = (pick: (entry: TraceEntry) => string | number | undefined): Course[] =>
     trace.flatMap((entry) => {

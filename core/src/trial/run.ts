@@ -1,3 +1,4 @@
+import { compileExpression, ExpressionError, scopeOf, type Code } from '../flow/index.ts';
 import type { Gadget } from '../gadget/index.ts';
 import type { Standstill } from '../kernel/index.ts';
 import { Machine, wholeGadget, type Lane, type TraceEntry } from '../machine/index.ts';
@@ -55,6 +56,8 @@ function holds(what: Expectation['what'], value: string | number): boolean {
       return compare[what.comparison](Number(value), what.hz);
     case 'variable':
       return compare[what.comparison](Number(value), what.value);
+    case 'condition':
+      return (value !== 0) === what.is;
   }
 }
 
@@ -70,18 +73,41 @@ function during(course: readonly Course[], fromUs: number, toUs: number): Course
   return stood.slice(Math.max(0, before)).map(({ atUs, value }) => ({ atUs: Math.max(atUs, fromUs), value }));
 }
 
-function judge(
-  gadget: Gadget,
-  trace: readonly TraceEntry[],
-  { id, what, when }: Expectation,
-): ExpectationResult {
-  const course = courseOf(gadget, trace, what);
+/** The closed span that an expectation speaks of. */
+const spanOf = ({ when }: Expectation): [number, number] =>
+  when.kind === 'at' ? [when.atUs, when.atUs] : [when.fromUs, when.toUs];
+
+function judge(course: readonly Course[] | null, expectation: Expectation): ExpectationResult {
+  const { id, what } = expectation;
   if (course === null) return { id, passed: false, came: null, heldAtUs: null };
-  const [fromUs, toUs] = when.kind === 'at' ? [when.atUs, when.atUs] : [when.fromUs, when.toUs];
+  const [fromUs, toUs] = spanOf(expectation);
   const stood = during(course, fromUs, toUs);
   const held = stood.find(({ value }) => holds(what, value));
   const came = stood.slice(0, listed).map(({ value }) => value);
   return { id, passed: held !== undefined, came, heldAtUs: held?.atUs ?? null };
+}
+
+/** A condition that is watched while the run goes on. */
+interface Condition {
+  id: string;
+  /** null: this gadget does not have what it speaks of. */
+  code: Code | null;
+  fromUs: number;
+  toUs: number;
+  course: Course[];
+}
+
+function conditionOf(gadget: Gadget, expectation: Expectation): Condition[] {
+  const { id, what } = expectation;
+  if (what.kind !== 'condition') return [];
+  const [fromUs, toUs] = spanOf(expectation);
+  const condition: Condition = { id, code: null, fromUs, toUs, course: [] };
+  try {
+    return [{ ...condition, code: compileExpression(what.text, scopeOf(gadget), null) }];
+  } catch (error) {
+    if (!(error instanceof ExpressionError)) throw error;
+    return [condition];
+  }
 }
 
 /** Lanes that expectations and counts look at: all else is played, and not kept. */
@@ -104,6 +130,7 @@ export class TrialRun {
   private readonly machine: Machine;
   private readonly trace: TraceEntry[] = [];
   private stopped: { atUs: number; by: TrialLimit } | null = null;
+  private readonly conditions: readonly Condition[];
 
   /** @param also lanes that are kept for somebody who looks at them, besides those that are judged; or all */
   constructor(
@@ -113,6 +140,7 @@ export class TrialRun {
   ) {
     this.machine = new Machine(gadget, trial.seed);
     for (const stimulus of trial.stimuli) this.machine.stimulate(stimulus);
+    this.conditions = trial.expectations.flatMap((one) => conditionOf(gadget, one));
   }
 
   /** How far it has come, µs of the gadget's time. */
@@ -122,13 +150,39 @@ export class TrialRun {
 
   /** Goes on for so much work. @returns whether it is over */
   advance(parts: number): boolean {
-    const { machine, trace, trial } = this;
-    const over = machine.advance(trial.endUs, parts);
+    const { machine, trace } = this;
+    const over = this.play(parts);
     for (const entry of machine.takeTrace()) if (this.keeps(entry.lane)) trace.push(entry);
     if (over) return true;
     if (trace.length > mostEntries) this.stop('entries');
     else if (machine.work > mostWork) this.stop('work');
     return this.stopped !== null;
+  }
+
+  /** To the end, or for so much work; conditions are looked at whenever something happens in their spans. */
+  private play(parts: number): boolean {
+    const { machine, trial, conditions } = this;
+    const mostWork = machine.work + parts;
+    for (;;) {
+      const { nowUs } = machine;
+      for (const { code, course, fromUs, toUs } of conditions) {
+        if (!code || nowUs < fromUs || nowUs > toUs) continue;
+        const value = machine.evaluate(code);
+        if (course.at(-1)?.value !== value) course.push({ atUs: nowUs, value });
+      }
+      if (nowUs >= trial.endUs) return true;
+      const untilUs = conditions.reduce((least, { fromUs, toUs }) => {
+        if (nowUs < fromUs) return Math.min(least, fromUs);
+        return nowUs < toUs ? Math.min(least, toUs, Math.max(nowUs + 1, machine.nextUs ?? toUs)) : least;
+      }, trial.endUs);
+      if (!machine.advance(untilUs, mostWork - machine.work)) return false;
+    }
+  }
+
+  private courseOf({ id, what }: Expectation): readonly Course[] | null {
+    if (what.kind !== 'condition') return courseOf(this.gadget, this.trace, what);
+    const condition = this.conditions.find((one) => one.id === id);
+    return condition?.code ? condition.course : null;
   }
 
   private keeps(lane: Lane): boolean {
@@ -147,7 +201,7 @@ export class TrialRun {
       const { when, id } = expectation;
       const soon = (when.kind === 'at' ? when.atUs : when.toUs) < knownUs;
       return !stopped || soon
-        ? judge(gadget, trace, expectation)
+        ? judge(this.courseOf(expectation), expectation)
         : { id, passed: null, came: null, heldAtUs: null };
     });
     const known = new Set([wholeGadget, ...gadget.controls.map(({ id }) => id)]);

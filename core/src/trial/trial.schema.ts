@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import {
   durationUsSchema,
+  expressionSchema,
   idSchema,
   int32Schema,
   lineSchema,
@@ -39,6 +40,8 @@ const whatSchema = z.discriminatedUnion('kind', [
     comparison: z.enum(comparisons),
     value: int32Schema,
   }),
+  /** An expression over ids holds, or does not. */
+  z.strictObject({ kind: z.literal('condition'), text: expressionSchema, is: z.boolean() }),
 ]);
 
 const whenSchema = z

@@ -54,6 +54,20 @@ describe('expectations', () => {
       false,
       [1],
     ],
+    ['a condition', at(200_000, { kind: 'condition', text: 'in(s2) && v1 == 1', is: true }), true, [1]],
+    ['one that should not hold', at(200_000, { kind: 'condition', text: 'in(s2)', is: false }), false, [1]],
+    [
+      'a key that is down for a while',
+      within(0, 400_000, { kind: 'condition', text: 'value(b1)', is: true }),
+      true,
+      [0, 1, 0],
+    ],
+    [
+      'a condition before its time',
+      within(0, 99_999, { kind: 'condition', text: 'in(s2)', is: true }),
+      false,
+      [0],
+    ],
   ])('%s', (_what, expectation, passed, came) => {
     expect(judged(expectation)).toMatchObject({ passed, came });
   });
@@ -70,6 +84,10 @@ describe('expectations', () => {
       passed: false,
       came: null,
       heldAtUs: null,
+    });
+    expect(judged(at(0, { kind: 'condition', text: 'v9 > 0', is: false }))).toMatchObject({
+      passed: false,
+      came: null,
     });
     const { result } = runTrial(gadget, trial([], { stimuli: [{ atUs: 5, controlId: 'b9', what: 'down' }] }));
     expect(result).toMatchObject({ passed: false, missingControls: ['b9'] });

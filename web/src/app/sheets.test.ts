@@ -30,7 +30,8 @@ describe('snags lead to a sheet', () => {
     ['G01', 'word', 'brief'],
     ['K01', 'keySet', 'wiring'],
     ['W17', 'board', 'wiring'],
-    ['G03', 'board', 'parts'],
+    ['G04', 'board', 'parts'],
+    ['G03', 'task', 'brief'],
   ] as const)('%s about a %s to %s', (rule, kind, sheet) => {
     expect(sheetOf(rule, { kind, id: 'x' })).toBe(sheet);
   });

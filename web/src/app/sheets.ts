@@ -75,6 +75,7 @@ export function sheetOf(rule: string, place: Place): string {
     case 'output':
       return 'parts';
     case 'word':
+    case 'task':
       return 'brief';
     case 'part':
       return aboutParts.test(rule) ? 'parts' : 'wiring';

@@ -22,4 +22,5 @@ export {
   type ConflictChoice,
   type SyncStatus,
 } from './sync.ts';
+export { keepTrial } from './keepTrial.ts';
 export { keys, queryClient, useGadgets, useKept, useRevisions, useTrials } from './queries.ts';

@@ -2,6 +2,7 @@ import { ActionIcon, Button, Tooltip } from '@mantine/core';
 import { IconPlayerRecord, IconVolume, IconVolumeOff } from '@tabler/icons-react';
 import {
   controlsOf,
+  stayingContacts,
   type Button as ButtonPart,
   type Codes,
   type Encoder,
@@ -9,7 +10,7 @@ import {
   type Gadget,
   type Output,
 } from '@hum-lever/core';
-import { useEffect, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import { useDocument } from '../client/index.ts';
 import { keyName, useLit } from '../shared/index.ts';
 import { sayStill, slowWords } from '../words/index.ts';
@@ -25,10 +26,15 @@ import { Display, LightPart, Mover, Sender, Sounder, useIsLit } from './Outputs.
 type Move = (controlId: string, down: boolean, stampMs: number) => void;
 
 /** Fingers on the gadget, by mouse, touch or key; all are lifted when the gadget leaves the hand. */
-function useFingers() {
+function useFingers(stays: ReadonlySet<string>) {
   const down = useRef(new Set<string>());
   const [held, setHeld] = useState<ReadonlySet<string>>(new Set());
   const move = (controlId: string, isDown: boolean, stampMs: number) => {
+    // A switch that stays goes over with every touch; letting go of it does nothing.
+    if (stays.has(controlId)) {
+      if (isDown) player.finger(controlId, usePlayer.getState().places[controlId] !== 1, stampMs);
+      return;
+    }
     if (down.current.has(controlId) === isDown) return;
     if (isDown) down.current.add(controlId);
     else down.current.delete(controlId);
@@ -72,7 +78,8 @@ export function InHand() {
   const still = usePlayer((state) => state.still);
   const slow = usePlayer((state) => state.slow);
   const replaying = usePlayer((state) => state.replaying);
-  const { held, move, liftAll } = useFingers();
+  const stays = useMemo(() => stayingContacts(gadget), [gadget]);
+  const { held, move, liftAll } = useFingers(stays);
   const [focused, setFocused] = useState(false);
   const recorder = useRecording();
   const region = useRef<HTMLDivElement>(null);
@@ -138,6 +145,7 @@ export function InHand() {
         <Body
           gadget={gadget}
           held={held}
+          stays={stays}
           move={(id, isDown, stampMs) => {
             region.current?.focus();
             move(id, isDown, stampMs);
@@ -229,7 +237,17 @@ function useShowLit(): void {
   }, [pointedAt]);
 }
 
-function Body({ gadget, held, move }: { gadget: Gadget; held: ReadonlySet<string>; move: Move }) {
+function Body({
+  gadget,
+  held,
+  stays,
+  move,
+}: {
+  gadget: Gadget;
+  held: ReadonlySet<string>;
+  stays: ReadonlySet<string>;
+  move: Move;
+}) {
   useShowLit();
   if (gadget.controls.length + gadget.outputs.length === 0)
     return <p className={classes.empty}>Nothing to hold yet. Add a button and a light in Parts.</p>;
@@ -257,7 +275,13 @@ function Body({ gadget, held, move }: { gadget: Gadget; held: ReadonlySet<string
       </div>
       <div className={classes.row} data-many={gadget.controls.length > keypadFrom || undefined}>
         {controlsOf(gadget, 'button').map((control) => (
-          <Cap key={control.id} control={control} down={held.has(control.id)} move={move} />
+          <Cap
+            key={control.id}
+            control={control}
+            held={held.has(control.id)}
+            stays={stays.has(control.id)}
+            move={move}
+          />
         ))}
       </div>
       <div className={classes.row}>
@@ -275,8 +299,20 @@ function Body({ gadget, held, move }: { gadget: Gadget; held: ReadonlySet<string
   );
 }
 
-function Cap({ control, down, move }: { control: ButtonPart; down: boolean; move: Move }) {
+function Cap({
+  control,
+  held,
+  stays,
+  move,
+}: {
+  control: ButtonPart;
+  held: boolean;
+  stays: boolean;
+  move: Move;
+}) {
   const lit = useIsLit(control.id);
+  // A script presses keys, too, and so did whoever is looked at in the past.
+  const down = usePlayer(({ places }) => places[control.id] === 1) || held;
   return (
     <div className={classes.button} data-lit={lit}>
       <button
@@ -284,7 +320,9 @@ function Cap({ control, down, move }: { control: ButtonPart; down: boolean; move
         tabIndex={-1}
         className={classes.cap}
         data-down={down || undefined}
-        aria-label={`Press ${control.name}`}
+        data-stays={stays || undefined}
+        aria-pressed={stays ? down : undefined}
+        aria-label={stays ? `Switch ${control.name}` : `Press ${control.name}`}
         onPointerDown={(event) => {
           event.preventDefault();
           event.currentTarget.setPointerCapture(event.pointerId);

@@ -1,7 +1,8 @@
 import type { Codes, Encoder, Knob } from '@hum-lever/core';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { keyName, msToUs, usToMs, useLit } from '../shared/index.ts';
-import { player } from '../workers/index.ts';
+import { create } from 'zustand';
+import { player, usePlayer } from '../workers/index.ts';
 import classes from './InHand.module.css';
 
 /** One click by hand takes so long. */
@@ -11,21 +12,8 @@ const clickDegrees = 15;
 /** How far the wheel or the finger goes for one click. */
 const clickPixels = 14;
 
-/** Turns an encoder by clicks, and tells its drawing. */
-const turned = new EventTarget();
 export function turnDial(controlId: string, detents: number): void {
   player.touch(controlId, { what: 'turn', detents, overUs: Math.abs(detents) * clickUs });
-  turned.dispatchEvent(new CustomEvent(controlId, { detail: detents }));
-}
-
-function useTurned(controlId: string): number {
-  const [clicks, setClicks] = useState(0);
-  useEffect(() => {
-    const hear = (event: Event) => setClicks((before) => before + (event as CustomEvent<number>).detail);
-    turned.addEventListener(controlId, hear);
-    return () => turned.removeEventListener(controlId, hear);
-  }, [controlId]);
-  return clicks;
 }
 
 function Labelled({
@@ -75,7 +63,7 @@ function Click({ name, turn, children }: { name: string; turn: () => void; child
 
 /** A dial that clicks: drag sideways, roll the wheel, or press either side of it. */
 export function Dial({ control: { id, name, key, backKey } }: { control: Encoder }) {
-  const clicks = useTurned(id);
+  const clicks = usePlayer(({ places }) => places[id] ?? 0);
   const drag = useRef<{ x: number; over: number } | null>(null);
   const wheel = useRef(0);
   const travel = (pixels: number) => {
@@ -113,30 +101,37 @@ export function Dial({ control: { id, name, key, backKey } }: { control: Encoder
   );
 }
 
-/** Where knobs stand on the page, so that keys can move them from there. */
-const places = new Map<string, number>();
+/** Where hands on the page have just put knobs: what the machine reports comes a little later. */
+const useAhead = create<Record<string, { perMille: number; tillMs: number }>>(() => ({}));
+const aheadMs = 250;
 const middle = 500;
-const moved = new EventTarget();
 /** One reading of the page's pointer is about a frame. */
 const frameUs = 16_000;
 
+export function placeOfKnob(controlId: string): number {
+  const ahead = useAhead.getState()[controlId];
+  if (ahead && performance.now() < ahead.tillMs) return ahead.perMille;
+  return usePlayer.getState().places[controlId] ?? middle;
+}
+
 export function moveKnobTo(controlId: string, perMille: number, overUs = frameUs): void {
   const to = Math.max(0, Math.min(1_000, Math.round(perMille)));
-  if (places.get(controlId) === to) return;
-  places.set(controlId, to);
+  if (placeOfKnob(controlId) === to) return;
+  useAhead.setState({ [controlId]: { perMille: to, tillMs: performance.now() + aheadMs } });
   player.touch(controlId, { what: 'move', perMille: to, overUs });
-  moved.dispatchEvent(new CustomEvent(controlId, { detail: to }));
 }
-export const placeOfKnob = (controlId: string) => places.get(controlId) ?? middle;
 
+/** Where it is in hand: as the gadget has it now, in the past or by a script, unless a hand has just moved it here. */
 function useKnobPlace(controlId: string): number {
-  const [place, setPlace] = useState(() => placeOfKnob(controlId));
+  const told = usePlayer(({ places }) => places[controlId] ?? middle);
+  const ahead = useAhead((all) => all[controlId]);
+  const [, look] = useState(0);
   useEffect(() => {
-    const hear = (event: Event) => setPlace((event as CustomEvent<number>).detail);
-    moved.addEventListener(controlId, hear);
-    return () => moved.removeEventListener(controlId, hear);
-  }, [controlId]);
-  return place;
+    if (!ahead) return;
+    const timer = setTimeout(() => look((n) => n + 1), Math.max(0, ahead.tillMs - performance.now()));
+    return () => clearTimeout(timer);
+  }, [ahead]);
+  return ahead && performance.now() < ahead.tillMs ? ahead.perMille : told;
 }
 
 /** A knob, slider or axis: drag it. An axis springs back when it is let go. */

@@ -1,7 +1,7 @@
 import { recordedTrial } from '@hum-lever/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, keys, queryClient, runTrial, saveNow, useGadget, type StoredTrial } from '../client/index.ts';
+import { api, keepTrial, keys, queryClient, useGadget, type StoredTrial } from '../client/index.ts';
 import { player, traceNow, usePlayer } from '../workers/index.ts';
 
 /** Recording a trial: what hands do from power-up on, until it is kept or forgotten. */
@@ -14,11 +14,7 @@ export function useRecording() {
     const id = useGadget.getState().id!;
     const known = queryClient.getQueryData<StoredTrial[]>(keys.trials(id)) ?? (await api.trials(id));
     const trial = recordedTrial(`Trial ${known.length + 1}`, await player.collect(), traceNow());
-    const stored = await api.createTrial(id, trial);
-    // Its first run is on what is on the bench, if that can be saved; the sheet shows the result either way.
-    const revision = await saveNow();
-    if (revision !== null) await runTrial(id, stored.id, revision);
-    await queryClient.invalidateQueries({ queryKey: keys.trials(id) });
+    const stored = await keepTrial(trial);
     usePlayer.setState({ recording: false });
     void navigate(`/g/${id}/trials?trial=${stored.id}`);
   };

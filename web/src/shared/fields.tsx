@@ -7,8 +7,11 @@ import { msToUs, usToMs } from './units.ts';
 /** Takes what was typed; null: taken, otherwise why it was not. */
 export type Commit<T> = (value: T) => string | null;
 
+/** How a field stands that is typed in: under way, refused, or taken. */
+export type Typed = 'typing' | 'refused' | 'taken';
+
 /** What is typed stays here until Enter or leaving the field; Escape brings back what was there. */
-export function useCommit(value: string, commit: Commit<string>) {
+export function useCommit(value: string, commit: Commit<string>, tell?: (typed: Typed) => void) {
   const [typed, setTyped] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
   const finish = () => {
@@ -17,12 +20,18 @@ export function useCommit(value: string, commit: Commit<string>) {
     setError(refused);
     // Refused text stays, so that it can be mended.
     if (refused === null) setTyped(null);
+    tell?.(refused === null ? 'taken' : 'refused');
   };
   const forget = () => {
     setTyped(null);
     setError(null);
+    tell?.('taken');
   };
-  return { shown: typed ?? value, typing: typed !== null, setTyped, error, finish, forget };
+  const type = (text: string) => {
+    setTyped(text);
+    tell?.('typing');
+  };
+  return { shown: typed ?? value, typing: typed !== null, setTyped: type, error, finish, forget };
 }
 
 export type FieldProps = { value: string; commit: Commit<string> };
@@ -49,15 +58,17 @@ export function TextField({ value, commit, ...rest }: FieldProps & Omit<TextInpu
 export function CompletingField({
   value,
   commit,
+  tell,
   ...rest
 }: FieldProps & {
   language: 'expression' | 'template';
   gadget: Gadget;
+  tell?: ((typed: Typed) => void) | undefined;
   className?: string;
   placeholder?: string;
   'aria-label': string;
 }) {
-  const { shown, typing, setTyped, error, finish, forget } = useCommit(value, commit);
+  const { shown, typing, setTyped, error, finish, forget } = useCommit(value, commit, tell);
   return (
     <CompletingInput
       {...rest}

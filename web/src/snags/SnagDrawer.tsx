@@ -5,7 +5,8 @@ import { findRule, type Gadget, type Snag, type SnagWay, type Trial } from '@hum
 import { useState } from 'react';
 import { edit, useDocument } from '../client/index.ts';
 import { FirstStep } from '../shared/index.ts';
-import { levelWords, sayingOf } from '../words/index.ts';
+import { KeepWay } from '../keeping/index.ts';
+import { levelWords, namesOf, sayingOf } from '../words/index.ts';
 import { lab, player } from '../workers/index.ts';
 import { useSnags } from './snagStore.ts';
 import classes from './SnagDrawer.module.css';
@@ -74,7 +75,7 @@ function Finding({ snag, show, close }: { snag: Snag; show: () => void; close: (
           <Button size="compact-sm" variant="default" onClick={show}>
             Show where
           </Button>
-          <WayThere snag={snag} close={close} />
+          <WayThere snag={snag} title={title} close={close} />
           {mend !== null && (
             <Button size="compact-sm" onClick={() => edit(snag.mend!.edit)}>
               {mend}
@@ -95,7 +96,7 @@ function stateOf(gadget: Gadget, { rule, place }: Snag): string | null {
 }
 
 /** Plays the gadget to where the finding is: by the way that belongs to it, or by one that is looked for now. */
-function WayThere({ snag, close }: { snag: Snag; close: () => void }) {
+function WayThere({ snag, title, close }: { snag: Snag; title: string; close: () => void }) {
   const gadget = useDocument();
   const [looking, setLooking] = useState<'no' | 'yes' | 'in vain'>('no');
   const stateId = stateOf(gadget, snag);
@@ -112,13 +113,22 @@ function WayThere({ snag, close }: { snag: Snag; close: () => void }) {
   };
   if (looking === 'in vain') return <span role="status">No way there was found.</span>;
   return (
-    <Button
-      size="compact-sm"
-      variant="default"
-      loading={looking === 'yes'}
-      onClick={() => (snag.way ? play(snag.way) : void look())}
-    >
-      Play the way there
-    </Button>
+    <>
+      <Button
+        size="compact-sm"
+        variant="default"
+        loading={looking === 'yes'}
+        onClick={() => (snag.way ? play(snag.way) : void look())}
+      >
+        Play the way there
+      </Button>
+      {snag.way && (
+        <KeepWay
+          way={snag.way}
+          name={stateId === null ? title : `${title}: ${namesOf(gadget)(stateId)}`}
+          expected={stateId === null ? [] : [{ kind: 'condition', text: `in(${stateId})`, is: true }]}
+        />
+      )}
+    </>
   );
 }

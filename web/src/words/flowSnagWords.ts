@@ -16,6 +16,15 @@ function lifetime(days: number): string {
 
 /** What is found by walking everything that the flow can come to, and by playing it. */
 export const flowSnagWords: Record<string, { title: string; say: (v: Values) => string }> = {
+  G03: {
+    title: 'A task over its budget',
+    say: (v) => {
+      const presses = `${v.presses} presses, where ${v.budgetPresses} were to do`;
+      const time = `${us(v.timeUs)}, where ${us(v.budgetUs)} were to do`;
+      const over = v.over === 'both' ? `${presses}, and ${time}` : v.over === 'presses' ? presses : time;
+      return `“${v.task}” takes ${over}, by the best way that there is.`;
+    },
+  },
   L04: {
     title: 'Two rules that can both fire',
     say: (v) =>

@@ -186,7 +186,7 @@ export const wiringSnagWords: Words = {
     say: (v) => `“${v.word}” is kept, but no part, task, state or output is its doing.`,
   },
   G02: { title: 'Nobody asked for it', say: (v) => `${v.name} belongs to no word that is kept.` },
-  G03: {
+  G04: {
     title: 'Dearer than wished',
     say: (v) =>
       `The bill comes to ${showMoney(n(v.worthCents), String(v.currency))}, wished were ${showMoney(n(v.wishCents), String(v.currency))}. Dearest is ${v.dearest} at ${showMoney(n(v.dearestCents), String(v.currency))}.`,

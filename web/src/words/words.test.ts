@@ -209,7 +209,11 @@ describe('words', () => {
     ['P11', { name: 'Charger', pack: 'Cells', inSeries: 2, cells: 1 }],
     ['G01', { word: 'whistle' }],
     ['G02', { name: 'Lamp' }],
-    ['G03', { worthCents: 4_200, wishCents: 3_500, currency: 'EUR', dearest: 'Board', dearestCents: 690 }],
+    ...(['presses', 'time', 'both'] as const).map((over): [string, Record<string, string | number>] => [
+      'G03',
+      { task: 'Win', over, presses: 7, timeUs: 8_000_000, budgetPresses: 6, budgetUs: 5_000_000 },
+    ]),
+    ['G04', { worthCents: 4_200, wishCents: 3_500, currency: 'EUR', dearest: 'Board', dearestCents: 690 }],
   ])('say %s with its figures', (rule, values) => {
     const { sentence } = sayingOf({ rule, level: 'note', place: { kind: 'state', id: 's1' }, values });
     expect(sentence).not.toMatch(spoiled);

@@ -46,11 +46,15 @@ export type ToldStep =
 export interface ToldAnswer extends Omit<Answer, 'path' | 'endId'> {
   path: ToldStep[] | null;
   script: Script | null;
+  /** Innermost states that the path ends in, where it ends somewhere. */
+  ends: string[];
   /** How far was looked for it. */
   explored: Explored;
 }
 export interface ToldWay extends Omit<Way, 'steps' | 'fromId' | 'toId'> {
   steps: ToldStep[];
+  /** Part of it waits for something to run out. */
+  waits: boolean;
   script: Script | null;
 }
 export interface ToldTask {
@@ -109,7 +113,8 @@ function toldWay(of: Explorer, way: Way | null): ToldWay | null {
   if (!way) return null;
   const { fromId, toId, steps, presses, timeUs } = way;
   const script = scriptOf(of, [...of.pathTo(fromId), ...steps], sameStatesAs(of, toId));
-  return { presses, timeUs, steps: steps.map((step) => toldStep(of, step)), script };
+  const waits = steps.some(({ kind }) => kind === 'timer');
+  return { presses, timeUs, steps: steps.map((step) => toldStep(of, step)), waits, script };
 }
 
 const work = {
@@ -136,10 +141,11 @@ const work = {
     const of = explorer;
     const explored = summary(of);
     const { path, endId, ...answer } = askExplorer(of, question);
-    if (path === null) return { ...answer, path, script: null, explored };
+    if (path === null) return { ...answer, path, script: null, ends: [], explored };
     const arrived = typeof endId === 'number' ? sameAs(of, endId) : () => true;
     const script = scriptOf(of, path, arrived);
-    return { ...answer, path: path.map((step) => toldStep(of, step)), script, explored };
+    const ends = typeof endId === 'number' ? of.innermostIn(endId) : [];
+    return { ...answer, path: path.map((step) => toldStep(of, step)), script, ends, explored };
   },
   tasks(): ToldTask[] {
     if (!explorer) throw new Error('Nothing has been looked at yet.');

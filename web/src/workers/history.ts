@@ -149,16 +149,37 @@ export class History {
     return this.came.slice(index).reduce((sum, one) => sum + ('edit' in one ? one.chars : 0), 0);
   }
 
-  /** The way back to a moment. */
-  to(toUs: number): Replay {
+  /** The last edit: what came before it cannot be played anew with another document. */
+  get editedUs(): number {
+    const edit = this.came.findLast((one) => 'edit' in one);
+    return edit && 'edit' in edit ? edit.atUs : -Infinity;
+  }
+
+  /** When a control was last moved. */
+  lastOf(controlId: string): number {
+    return this.hands.findLast((one) => one.controlId === controlId)?.atUs ?? -Infinity;
+  }
+
+  /** What hands did after a moment. */
+  didAfter(atUs: number): Stimulus[] {
+    const first = this.came.findLastIndex((one) => !('stimulus' in one) || one.stimulus.atUs <= atUs) + 1;
+    return this.came.slice(first).flatMap((one) => ('stimulus' in one ? [one.stimulus] : []));
+  }
+
+  /** The way back to a moment. @param like a machine that may have the same document */
+  to(toUs: number, like?: Machine): Replay {
     const mark = this.marks.findLast(({ atUs }) => atUs <= toUs) ?? this.marks[0]!;
-    const machine = Machine.restore(mark.gadget, mark.snapshot);
+    const machine =
+      like?.gadget === mark.gadget
+        ? like.restoredTo(mark.snapshot)
+        : Machine.restore(mark.gadget, mark.snapshot);
     return new Replay(machine, this.came, mark.came, Math.max(mark.atUs, toUs));
   }
 
   /** Forgets what came after a replayed moment, which is the present from now on. */
   cutTo({ machine, cameBy }: Replay): void {
     this.marks = this.marks.filter(({ atUs, came }) => atUs <= machine.nowUs && came <= cameBy);
+    this.workAtMark = machine.work;
     const gone = this.came.splice(cameBy);
     this.forget(gone);
     this.hands.length -= gone.filter((one) => 'stimulus' in one).length;

@@ -18,6 +18,7 @@ import {
   triedSeed,
   tryTaps,
   tryTogether,
+  taskVerdicts,
   wayInto,
   waysOut,
   type Button,
@@ -106,6 +107,7 @@ const lab = {
     return { result, trace: trace.filter(({ lane }) => drawn.has(lane)).slice(0, mostDrawn) };
   },
   wayInto,
+  taskVerdicts,
   /** How settings do on the same presses of one button's own switch. */
   measure: (
     gadget: Pick<Gadget, 'hands' | 'captures'>,

@@ -32,11 +32,11 @@ class Rig {
     post: (report) => this.reports.push(structuredClone(report)),
     wakeAfter: (ms, call) => (this.wake = { atMs: this.nowMs + ms, call }),
   });
-  private seen = 0;
+  private looks = 0;
   private lateMs(): number {
     const seen = this.looked();
-    const late = seen - this.seen;
-    this.seen = seen;
+    const late = seen - this.looks;
+    this.looks = seen;
     return late;
   }
   send(...commands: Command[]) {
@@ -63,6 +63,13 @@ class Rig {
     this.pass(heldMs);
     this.finger(false);
     this.pass(30);
+  }
+  /** The trace as the page has it: without what became void. */
+  get seen(): TraceEntry[] {
+    return this.reports.reduce<TraceEntry[]>((seen, report) => {
+      if (report.kind === 'cut') return seen.filter(({ at }) => at <= report.atUs);
+      return report.kind === 'slice' ? [...(report.fresh ? [] : seen), ...report.entries] : seen;
+    }, []);
   }
   get trace(): TraceEntry[] {
     return this.reports.flatMap((report) => (report.kind === 'slice' ? report.entries : []));
@@ -184,6 +191,41 @@ describe('the live machine', () => {
     expect(at.slice(0, 3)).toEqual([480_000, 590_000, 5_000_000]);
     expect(at[3]).toBeGreaterThanOrEqual(5_000_000);
     expect(at[3]).toBeLessThanOrEqual(5_090_000);
+  });
+
+  it('plays what is told late as if it had been told in time, whatever else was done meanwhile', () => {
+    const holding: Gadget = {
+      ...kettle,
+      controls: kettle.controls.flatMap((one): Gadget['controls'] =>
+        one.kind === 'button'
+          ? [
+              { ...one, gestures: { ...one.gestures, holdUs: 500_000 } },
+              { ...one, id: 'b9', name: 'Other', key: null },
+            ]
+          : [one],
+      ),
+    };
+    rig.load(holding);
+    const taps = (id: string) =>
+      rig.seen
+        .filter((entry) => entry.lane === 'gesture' && entry.id === id)
+        .map((entry) => 'gesture' in entry && entry.gesture);
+    rig.pass(1_000);
+    rig.finger(true, 1_000);
+    rig.pass(300);
+    // Another key is told in time, and then what the page was too busy to tell.
+    rig.send({ kind: 'touch', controlId: 'b9', touch: { what: 'down' }, atMs: 1_300 });
+    rig.pass(561);
+    expect(taps('b1')).toContain('hold');
+    rig.finger(false, 1_090);
+    rig.pass(400);
+    expect(taps('b1')).toEqual(['press', 'release', 'tap']);
+    expect(taps('b9')).toEqual(['press', 'hold']);
+    rig.send({ kind: 'collect' });
+    const { seed, stimuli, endUs } = rig.last('collected');
+    expect(stimuli.map(({ atUs }) => atUs)).toEqual([1_000_000, 1_090_000, 1_300_000]);
+    expect(rig.seen).toEqual(replay(holding, stimuli, endUs, seed));
+    expect(rig.last('slice').places).toMatchObject({ b1: 0, b9: 1 });
   });
 
   it('an edit does not take anyone out of the past', () => {

@@ -1,11 +1,4 @@
-import {
-  countCauses,
-  Machine,
-  mostFrequent,
-  type Stimulus,
-  type Touch,
-  type TraceEntry,
-} from '@hum-lever/core';
+import { countCauses, Machine, mostFrequent, type Stimulus, type TraceEntry } from '@hum-lever/core';
 import { History, keepWithin, type Replay } from './history.ts';
 import type { Command, Report, Slow } from './protocol.ts';
 
@@ -19,13 +12,15 @@ export interface Host {
 }
 
 /** A finger's move that is told later than this is taken to have happened so long ago. */
-const latestMs = 1_000;
+const latestMs = 5_000;
 /** Longest sleep; also bounds the time between two reports of a machine that does nothing. */
 const longestSleepMs = 60_000;
 /** After so long at work the worker listens: to a pause, to a finger, to another edit. */
 const sliceMs = 25;
 /** The clock is looked at after so much work, about 8 ms. */
 const sliceParts = 1_000_000;
+/** Going back for a hand's move that came late costs so much at most: marks are nearer to one another. */
+const mostBack = 100_000_000;
 /** Entries that a report carries at most: what the page can take in without standing still. */
 const mostReported = 500;
 /** Entries of a stretch that is played again. */
@@ -118,9 +113,8 @@ export class LiveMachine {
       case 'touch':
         // The past cannot be played, only watched; paused time stands still for fingers too.
         if (this.pastUs !== null) return;
-        this.catchUp(machine, this.believed(command.atMs));
-        this.touch(machine, command.controlId, command.touch);
-        break;
+        this.touch(machine, command);
+        return;
       case 'plan':
         if (this.pastUs !== null) return;
         this.catchUp(machine);
@@ -183,11 +177,55 @@ export class LiveMachine {
     this.looking = null;
   }
 
-  private touch(machine: Machine, controlId: string, touch: Touch): void {
+  private touch(ahead: Machine, { controlId, touch, atMs }: Extract<Command, { kind: 'touch' }>): void {
+    const believedMs = this.believed(atMs);
+    const atUs = this.running ? this.virtualUs(believedMs) : ahead.nowUs;
+    const late = atUs < ahead.nowUs ? this.backTo(ahead, controlId, atUs) : null;
+    const machine = late?.machine ?? ahead;
+    if (!late) this.catchUp(machine, believedMs);
     this.stimulate(machine, { atUs: machine.nowUs, controlId, ...touch });
     // Whatever answers within this very moment should not wait for a timer.
     this.advance(machine, machine.nowUs, Infinity);
+    if (late) this.playOn(late);
     this.report(machine);
+    this.sleep(machine);
+  }
+
+  /**
+   * A hand's move came late: the machine goes back to when it was made, so that a press is as long as it was, whatever
+   * page and worker were doing. What has sounded stays sounded. Not beyond the last edit, nor
+   * the last move of the same control.
+   */
+  private backTo(
+    ahead: Machine,
+    controlId: string,
+    atUs: number,
+  ): { machine: Machine; toUs: number; did: Stimulus[] } | null {
+    const { history } = this;
+    const toUs = Math.max(atUs, history.sinceUs, history.editedUs, history.lastOf(controlId));
+    if (toUs >= ahead.nowUs) return null;
+    const replay = history.to(toUs, ahead);
+    // No dearer than from one mark to the next.
+    if (!replay.advance(mostBack)) return null;
+    const did = history.didAfter(toUs);
+    history.cutTo(replay);
+    replay.machine.takeTrace();
+    this.entries = this.entries.filter(({ at }) => at <= toUs);
+    this.host.post({ kind: 'cut', atUs: toUs });
+    this.machine = replay.machine;
+    return { machine: replay.machine, toUs: ahead.nowUs, did };
+  }
+
+  /** From a late move on to where the machine was, with what other hands did since. */
+  private playOn({ machine, toUs, did }: { machine: Machine; toUs: number; did: Stimulus[] }): void {
+    this.planned = [...did, ...this.planned].sort((a, b) => a.atUs - b.atUs);
+    this.advance(machine, toUs, this.host.nowMs() + sliceMs);
+  }
+
+  /** What moment it is, or was, in the gadget. */
+  private virtualUs(atMs: number): number {
+    // Rounded: cut down, a timer that ends a hair early would find its event still ahead, again and again.
+    return Math.round(this.anchorUs + (atMs - this.anchorMs) * 1_000 * this.factor);
   }
 
   private stimulate(machine: Machine, stimulus: Stimulus): void {
@@ -242,8 +280,7 @@ export class LiveMachine {
    */
   private catchUp(machine: Machine, toMs = this.host.nowMs()): void {
     if (!this.running) return;
-    // Rounded: cut down, a timer that ends a hair early would find its event still ahead, again and again.
-    const dueUs = Math.round(this.anchorUs + (toMs - this.anchorMs) * 1_000 * this.factor);
+    const dueUs = this.virtualUs(toMs);
     // An edit may have left something due at this very moment.
     const come = this.advance(machine, Math.max(dueUs, machine.nowUs), this.host.nowMs() + sliceMs);
     if (!come) {
@@ -281,6 +318,7 @@ export class LiveMachine {
       entries,
       leftOut,
       shown: machine.shown,
+      places: machine.places,
       clock: { nowUs: machine.nowUs, speed },
       running: this.running,
       fresh,
@@ -362,7 +400,8 @@ export class LiveMachine {
     this.report(machine);
     this.lookAt(atUs, null, ({ replay }) => {
       this.past = replay;
-      this.host.post({ kind: 'past', atUs, shown: replay.machine.shown, still: replay.machine.still });
+      const { shown, places, still } = replay.machine;
+      this.host.post({ kind: 'past', atUs, shown, places, still });
     });
   }
 

@@ -5,6 +5,8 @@ import { cutTrace, emptyTrace, growTrace, needsStretch, putStretch, seenAt } fro
 
 interface Player {
   shown: Shown | null;
+  /** Where the controls are, by id; see `Machine.places`. */
+  places: Record<string, number>;
   clock: Clock;
   running: boolean;
   factor: number;
@@ -26,6 +28,7 @@ interface Player {
 
 export const usePlayer = create<Player>(() => ({
   shown: null,
+  places: {},
   clock: { nowUs: 0, speed: 0 },
   running: false,
   factor: 1,
@@ -90,13 +93,15 @@ let versions = 0;
 function receive(report: Report): void {
   switch (report.kind) {
     case 'slice': {
-      const { entries, leftOut, shown, clock, running, fresh, restarted, pastUs, still, slow } = report;
+      const { entries, leftOut, shown, places, clock, running, fresh, restarted, pastUs, still, slow } =
+        report;
       toldAtMs = performance.now();
       trace = fresh ? emptyTrace(entries) : growTrace(trace, entries, leftOut);
       const grown = fresh || entries.length > 0;
       if (grown) versions += 1;
       show({
         shown,
+        places,
         clock,
         running,
         pastUs,
@@ -110,7 +115,13 @@ function receive(report: Report): void {
       return;
     }
     case 'past':
-      show({ pastUs: report.atUs, shown: report.shown, still: report.still, replaying: null });
+      show({
+        pastUs: report.atUs,
+        shown: report.shown,
+        places: report.places,
+        still: report.still,
+        replaying: null,
+      });
       showWaiting();
       if (needsStretch(trace, report.atUs))
         send({

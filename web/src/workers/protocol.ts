@@ -53,6 +53,8 @@ export type Report =
       /** How many were left out before them; they can be had as a stretch. */
       leftOut: number;
       shown: Shown;
+      /** Where the controls are; see `Machine.places`. */
+      places: Record<string, number>;
       clock: Clock;
       running: boolean;
       fresh: boolean;
@@ -62,7 +64,7 @@ export type Report =
       still: Standstill | null;
       slow: Slow | null;
     }
-  | { kind: 'past'; atUs: number; shown: Shown; still: Standstill | null }
+  | { kind: 'past'; atUs: number; shown: Shown; places: Record<string, number>; still: Standstill | null }
   /** The past is played again up to a moment; how far it has come. */
   | { kind: 'replaying'; atUs: number; fromUs: number; toUs: number }
   /** Everything that happened in a stretch, or the last of it (`leftOut` before). */

@@ -10,6 +10,7 @@ export const slideSwitch = definePart({
   defaults: contactDefaults,
   priceCents: 45,
   plays: () => ['button'],
+  stays: true,
   terminals: (figures) => contactEnds(figures),
   draws: drawsNothing,
   supply: noSupply,

@@ -10,6 +10,7 @@ export const toggleSwitch = definePart({
   defaults: contactDefaults,
   priceCents: 120,
   plays: () => ['button'],
+  stays: true,
   terminals: (figures) => contactEnds(figures),
   draws: drawsNothing,
   supply: noSupply,

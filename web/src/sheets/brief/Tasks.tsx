@@ -1,9 +1,26 @@
 import '@mantine/core/styles/Chip.layer.css';
 import { ActionIcon, Button, Chip, Group } from '@mantine/core';
 import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-react';
-import { circumstances, readExpression, showExpression, type Circumstance, type Task } from '@hum-lever/core';
+import {
+  circumstances,
+  readExpression,
+  showExpression,
+  type Circumstance,
+  type Task,
+  type TaskVerdict,
+} from '@hum-lever/core';
+import { useCallback } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { Choice, FirstStep, NumberField, TextField } from '../../shared/index.ts';
+import {
+  Choice,
+  count,
+  FirstStep,
+  NumberField,
+  showDuration,
+  TextField,
+  usePlace,
+} from '../../shared/index.ts';
+import { lab, useAnswer } from '../../workers/index.ts';
 import classes from './Brief.module.css';
 
 const freshTask: Omit<Task, 'id'> = {
@@ -26,7 +43,10 @@ const circumstanceWords: Record<Circumstance, string> = {
 
 /** What a user wants done, from where, within how many presses and seconds. */
 export function Tasks() {
-  const { brief } = useDocument();
+  const gadget = useDocument();
+  const { brief } = gadget;
+  const ask = useCallback(() => lab().taskVerdicts(gadget), [gadget]);
+  const verdicts = useAnswer(ask, false);
   const addTask = () => edit({ name: 'addTask', args: [freshTask] });
   const add = (variant: 'filled' | 'default') => (
     <Button variant={variant} onClick={addTask}>
@@ -44,7 +64,13 @@ export function Tasks() {
     <>
       <ol className={classes.tasks}>
         {brief.tasks.map((task, index) => (
-          <TaskCard key={task.id} task={task} first={index === 0} last={index === brief.tasks.length - 1} />
+          <TaskCard
+            key={task.id}
+            task={task}
+            verdict={verdicts?.find(({ taskId }) => taskId === task.id)}
+            first={index === 0}
+            last={index === brief.tasks.length - 1}
+          />
         ))}
       </ol>
       {add('default')}
@@ -52,7 +78,18 @@ export function Tasks() {
   );
 }
 
-function TaskCard({ task, first, last }: { task: Task; first: boolean; last: boolean }) {
+function TaskCard({
+  task,
+  verdict,
+  first,
+  last,
+}: {
+  task: Task;
+  verdict: TaskVerdict | undefined;
+  first: boolean;
+  last: boolean;
+}) {
+  const place = usePlace(task.id);
   const gadget = useDocument();
   const { states, variables } = gadget.flow;
   const change = (patch: Partial<Omit<Task, 'id'>>) => edit({ name: 'changeTask', args: [task.id, patch] });
@@ -70,7 +107,7 @@ function TaskCard({ task, first, last }: { task: Task; first: boolean; last: boo
     }
   };
   return (
-    <li className={`card ${classes.task}`}>
+    <li id={place.id} className={`card ${classes.task} ${place.className ?? ''}`}>
       <div className={classes.line}>
         <TextField
           className={classes.name!}
@@ -145,6 +182,11 @@ function TaskCard({ task, first, last }: { task: Task; first: boolean; last: boo
           commit={(seconds) => change({ budgetUs: seconds === 0 ? null : Math.round(seconds * 1_000_000) })}
         />
       </div>
+      {verdict && (task.goalStateId !== null || task.doneWhen !== null) && (
+        <p className={classes.verdict} role="status" data-over={isOver(verdict) || undefined}>
+          {verdictWords(task, verdict)}
+        </p>
+      )}
       <Chip.Group
         multiple
         value={task.circumstances}
@@ -162,4 +204,33 @@ function TaskCard({ task, first, last }: { task: Task; first: boolean; last: boo
       </Chip.Group>
     </li>
   );
+}
+
+const isOver = ({ over }: TaskVerdict) => over !== null && (over.presses || over.time);
+
+/** What the shortest ways come to, and whether that keeps the budget. */
+function verdictWords({ budgetPresses, budgetUs }: Task, verdict: TaskVerdict): string {
+  const { fewest, quickest, complete, over } = verdict;
+  if (!fewest || !quickest)
+    return complete
+      ? 'As the flow is now, there is no way to get there.'
+      : 'No way there was found, as far as was looked.';
+  const way = ({ presses, timeUs }: typeof fewest) =>
+    `${count(presses, 'press', 'presses')} in ${showDuration(timeUs)}`;
+  const one = fewest.timeUs === quickest.timeUs;
+  const ways = one
+    ? `At best ${way(fewest)}`
+    : `Fewest presses: ${way(fewest)}. Least time: ${way(quickest)}`;
+  const far = complete ? '' : ', as far as was looked';
+  if (!over) return `${ways}${far}.`;
+  const broken = [
+    ...(over.presses ? [`over the budget of ${count(budgetPresses!, 'press', 'presses')}`] : []),
+    ...(over.time ? [`over the budget of ${showDuration(budgetUs!)}`] : []),
+  ];
+  if (broken.length > 0) return `${ways}${far}: ${broken.join(' and ')}.`;
+  const both = [fewest, quickest].some(
+    ({ presses, timeUs }) =>
+      (budgetPresses === null || presses <= budgetPresses) && (budgetUs === null || timeUs <= budgetUs),
+  );
+  return both ? `${ways}: within the budget.` : `${ways}: neither keeps both budgets.`;
 }

@@ -3,9 +3,9 @@ import { IconDots, IconKeyboard } from '@tabler/icons-react';
 import { areInside, showExpression, type Rule, type State } from '@hum-lever/core';
 import { lazy, memo, Suspense, useRef, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { Choice, CompletingField, useNear, usePlace } from '../../shared/index.ts';
+import { Choice, CompletingField, typedGuard, useNear, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
-import { targetChoices, typedGuard } from './sentences.ts';
+import { targetChoices } from './sentences.ts';
 import { TriggerSlots } from './TriggerSlots.tsx';
 import classes from './Flow.module.css';
 

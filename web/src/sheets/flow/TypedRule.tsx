@@ -1,8 +1,7 @@
 import { ExpressionError, readRule, showRule, type Rule } from '@hum-lever/core';
 import { useState } from 'react';
 import { useDocument } from '../../client/index.ts';
-import { CompletingInput } from '../../shared/index.ts';
-import { refusal } from './sentences.ts';
+import { CompletingInput, refusal } from '../../shared/index.ts';
 import classes from './Flow.module.css';
 
 /** The rule as one line, for those who would rather type. What can stand at the end of it is offered. */

@@ -1,14 +1,7 @@
 import { buttonOf } from '../../test/gadgets.ts';
 import { addPartEdit, blankState, emptyFlow, emptyGadget, type Control, type Gadget } from '@hum-lever/core';
-import {
-  actionChoices,
-  targetChoices,
-  firstTrigger,
-  triggerChoices,
-  triggerValue,
-  typedGuard,
-  typedTemplate,
-} from './sentences.ts';
+import { actionChoices, targetChoices, firstTrigger, triggerChoices, triggerValue } from './sentences.ts';
+import { typedGuard, typedTemplate } from '../../shared/typedText.ts';
 
 const gadget: Gadget = {
   ...emptyGadget('Lamp'),

@@ -1,7 +1,13 @@
 import { showExpression, showTemplate, type Length } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
-import { Choice, CompletingField, DurationField } from '../../shared/index.ts';
-import { typedExpression, typedTemplate } from './sentences.ts';
+import {
+  Choice,
+  CompletingField,
+  DurationField,
+  typedExpression,
+  typedTemplate,
+  type Typed,
+} from '../../shared/index.ts';
 import classes from './Flow.module.css';
 
 /** Which of the gadget's outputs of these kinds. */
@@ -49,12 +55,15 @@ export function ExpressionSlot({
   value,
   template = false,
   short = false,
+  tell,
   commit,
 }: {
   label: string;
   value: string;
   template?: boolean;
   short?: boolean;
+  /** Told of every turn that typing takes. */
+  tell?: (typed: Typed) => void;
   commit: (stored: string) => string | null;
 }) {
   const gadget = useDocument();
@@ -64,6 +73,7 @@ export function ExpressionSlot({
       aria-label={label}
       language={template ? 'template' : 'expression'}
       gadget={gadget}
+      tell={tell}
       value={(template ? showTemplate : showExpression)(value, gadget)}
       commit={(typed) => {
         const read = (template ? typedTemplate : typedExpression)(typed, gadget);

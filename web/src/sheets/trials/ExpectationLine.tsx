@@ -3,13 +3,21 @@ import { IconCheck, IconX, IconHandStop } from '@tabler/icons-react';
 import {
   variableStart,
   comparisons,
+  showExpression,
   type Comparison,
   type Expectation,
   type ExpectationResult,
   type Gadget,
 } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
-import { Choice, NumberField, RowField, TextField } from '../../shared/index.ts';
+import {
+  Choice,
+  CompletingField,
+  NumberField,
+  RowField,
+  TextField,
+  typedExpression,
+} from '../../shared/index.ts';
 import { cameWords, wantedWords } from './describe.ts';
 import classes from './Trials.module.css';
 
@@ -25,6 +33,15 @@ export function subjects({ flow, outputs }: Gadget): { value: string; label: str
   return [
     ...(flow.states[0]
       ? [{ value: 'state', label: 'the state', what: { kind: 'state', stateId: flow.states[0].id } as What }]
+      : []),
+    ...(flow.states[0]
+      ? [
+          {
+            value: 'condition',
+            label: 'a condition',
+            what: { kind: 'condition', text: `in(${flow.states[0].id})`, is: true } as What,
+          },
+        ]
       : []),
     ...output('light', (outputId) => ({ kind: 'light', outputId, mode: 'on' })),
     ...output('text', (outputId) => ({ kind: 'text', outputId, row: 0, text: '' })),
@@ -43,7 +60,11 @@ export function subjects({ flow, outputs }: Gadget): { value: string; label: str
 }
 
 const subjectOf = (what: What) =>
-  what.kind === 'state' ? 'state' : what.kind === 'variable' ? what.variableId : what.outputId;
+  what.kind === 'state' || what.kind === 'condition'
+    ? what.kind
+    : what.kind === 'variable'
+      ? what.variableId
+      : what.outputId;
 
 interface ExpectationLineProps {
   number: number;
@@ -108,7 +129,8 @@ export function ExpectationLine({ number, expectation, result, endUs, put, remov
 }
 
 function WhatSlots({ what, put }: { what: What; put: (what: What) => null }) {
-  const { states } = useDocument().flow;
+  const gadget = useDocument();
+  const { states } = gadget.flow;
   switch (what.kind) {
     case 'state':
       return (
@@ -179,8 +201,34 @@ function WhatSlots({ what, put }: { what: What; put: (what: What) => null }) {
           />
         </>
       );
+    case 'condition':
+      return (
+        <>
+          <CompletingField
+            language="expression"
+            gadget={gadget}
+            aria-label="Condition"
+            value={showExpression(what.text, gadget)}
+            commit={(typed) => {
+              const read = typedExpression(typed, gadget);
+              return 'ok' in read ? put({ ...what, text: read.ok }) : read.refused;
+            }}
+          />
+          <Choice
+            label="Holds"
+            data={holding}
+            value={what.is ? 'holds' : 'fails'}
+            choose={(chosen) => put({ ...what, is: chosen === 'holds' })}
+          />
+        </>
+      );
   }
 }
+
+const holding = [
+  { value: 'holds', label: 'holds' },
+  { value: 'fails', label: 'does not hold' },
+];
 
 function ComparisonSlot({ value, choose }: { value: Comparison; choose: (comparison: Comparison) => void }) {
   return <Choice label="Comparison" data={[...comparisons]} value={value} choose={choose} />;

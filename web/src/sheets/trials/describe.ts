@@ -1,4 +1,11 @@
-import type { Expectation, ExpectationResult, Gadget, Trial, TraceEntry } from '@hum-lever/core';
+import {
+  showExpression,
+  type Expectation,
+  type ExpectationResult,
+  type Gadget,
+  type Trial,
+  type TraceEntry,
+} from '@hum-lever/core';
 import { showHz, showMoment } from '../../shared/index.ts';
 import { namesOf } from '../../words/index.ts';
 
@@ -18,6 +25,8 @@ export function wantedWords(gadget: Gadget, what: Expectation['what']): string {
       return `${name(what.outputId)} sounds ${what.comparison} ${showHz(what.hz)}`;
     case 'variable':
       return `${name(what.variableId)} ${what.comparison} ${what.value}`;
+    case 'condition':
+      return `${showExpression(what.text, gadget)} ${what.is ? 'holds' : 'does not hold'}`;
   }
 }
 
@@ -35,9 +44,13 @@ export function cameWords(
       ? name(String(value))
       : what.kind === 'tone'
         ? showHz(Number(value))
-        : value === ''
-          ? '(blank)'
-          : String(value),
+        : what.kind === 'condition'
+          ? value === 0
+            ? 'it does not hold'
+            : 'it holds'
+          : value === ''
+            ? '(blank)'
+            : String(value),
   );
   return `Came: ${values.join(', then ')}.`;
 }

@@ -3,8 +3,9 @@ import { IconPlayerPlay } from '@tabler/icons-react';
 import type { Task } from '@hum-lever/core';
 import { useDocument } from '../../../client/index.ts';
 import { showDuration } from '../../../shared/index.ts';
+import { KeepWay } from '../../../keeping/index.ts';
 import { player, type ToldTask, type ToldWay } from '../../../workers/index.ts';
-import { stepWords } from './stepWords.ts';
+import { wayWords } from './stepWords.ts';
 import classes from './Ask.module.css';
 
 /** The tasks of the brief with their shortest ways, against their budgets. */
@@ -19,19 +20,18 @@ export function TaskTable({ tasks }: { tasks: ToldTask[] | null }) {
         <Table.Thead>
           <Table.Tr>
             <Table.Th>Task</Table.Th>
-            <Table.Th className="right">Fewest presses</Table.Th>
-            <Table.Th className="right">Least time</Table.Th>
-            <Table.Th>The quickest way</Table.Th>
+            <Table.Th>Way</Table.Th>
+            <Table.Th className="right">Presses</Table.Th>
+            <Table.Th className="right">Time</Table.Th>
             <Table.Th>
-              <VisuallyHidden>Play</VisuallyHidden>
+              <VisuallyHidden>Play and keep</VisuallyHidden>
             </Table.Th>
           </Table.Tr>
         </Table.Thead>
         <Table.Tbody>
-          {asked.map((task) => {
-            const found = tasks?.find(({ taskId }) => taskId === task.id);
-            return <Row key={task.id} task={task} found={found} />;
-          })}
+          {asked.map((task) => (
+            <Rows key={task.id} task={task} found={tasks?.find(({ taskId }) => taskId === task.id)} />
+          ))}
         </Table.Tbody>
       </Table>
       <p className={classes.how}>
@@ -42,44 +42,82 @@ export function TaskTable({ tasks }: { tasks: ToldTask[] | null }) {
   );
 }
 
-function Row({ task, found }: { task: Task; found: ToldTask | undefined }) {
+/** One way, or two where the one with the fewest presses is not the quickest. */
+function Rows({ task, found }: { task: Task; found: ToldTask | undefined }) {
+  const { fewest, quickest } = found ?? { fewest: null, quickest: null };
+  if (!found || !fewest || !quickest)
+    return (
+      <Table.Tr>
+        <Table.Td>{task.name}</Table.Td>
+        <Table.Td colSpan={4}>{!found ? '…' : noWayWords(found, task)}</Table.Td>
+      </Table.Tr>
+    );
+  const one = fewest.presses === quickest.presses && fewest.timeUs === quickest.timeUs;
+  return (
+    <>
+      <Row task={task} way={fewest} head={task.name} what={one ? null : 'fewest presses'} />
+      {!one && <Row task={task} way={quickest} head={null} what="least time" />}
+    </>
+  );
+}
+
+function noWayWords({ complete }: ToldTask, { goalStateId, doneWhen }: Task): string {
+  if (goalStateId === null && doneWhen === null) return 'It is not said yet when it is done.';
+  return complete ? 'There is no way.' : 'No way was found, as far as was looked.';
+}
+
+function Row({
+  task,
+  way,
+  head,
+  what,
+}: {
+  task: Task;
+  way: ToldWay;
+  head: string | null;
+  what: string | null;
+}) {
   const gadget = useDocument();
-  const quickest = found?.quickest;
+  const { budgetPresses, budgetUs, goalStateId, doneWhen } = task;
+  const wanted = [
+    ...(goalStateId === null ? [] : [`in(${goalStateId})`]),
+    ...(doneWhen === null ? [] : [`(${doneWhen})`]),
+  ].join(' && ');
+  const over = (is: number, budget: number | null) => (budget !== null && is > budget) || undefined;
   return (
     <Table.Tr>
-      <Table.Td>{task.name}</Table.Td>
-      <Table.Td className="right number">{found ? pressWords(found, task) : '…'}</Table.Td>
-      <Table.Td className="right number">{found ? timeWords(found, task) : '…'}</Table.Td>
-      <Table.Td>{quickest ? quickest.steps.map((step) => stepWords(gadget, step)).join(', ') : ''}</Table.Td>
+      <Table.Td>{head}</Table.Td>
       <Table.Td>
-        {quickest?.script && (
-          <ActionIcon
-            variant="subtle"
-            aria-label={`Play the quickest way: ${task.name}`}
-            onClick={() => player.watch(gadget, quickest.script!)}
-          >
-            <IconPlayerPlay size={16} />
-          </ActionIcon>
+        {what !== null && <strong>{what}: </strong>}
+        {way.steps.length === 0 ? 'it is so already' : wayWords(gadget, way.steps)}
+        {way.waits && <span className="soft"> (part of it is waiting)</span>}
+      </Table.Td>
+      <Table.Td className="right number" data-over={over(way.presses, budgetPresses)}>
+        {way.presses}
+        {budgetPresses !== null && ` of ${budgetPresses}`}
+      </Table.Td>
+      <Table.Td className="right number" data-over={over(way.timeUs, budgetUs)}>
+        {showDuration(way.timeUs)}
+        {budgetUs !== null && ` of ${showDuration(budgetUs)}`}
+      </Table.Td>
+      <Table.Td>
+        {way.script && (
+          <span className={classes.tools}>
+            <ActionIcon
+              variant="subtle"
+              aria-label={`Play ${what === null ? 'the way' : `the way with ${what}`}: ${task.name}`}
+              onClick={() => player.watch(gadget, way.script!)}
+            >
+              <IconPlayerPlay size={16} />
+            </ActionIcon>
+            <KeepWay
+              way={way.script}
+              name={what === null ? task.name : `${task.name}: ${what}`}
+              expected={[{ kind: 'condition', text: wanted, is: true }]}
+            />
+          </span>
         )}
       </Table.Td>
     </Table.Tr>
   );
-}
-
-const overBudget = (is: number, budget: number | null) =>
-  budget !== null && is > budget ? ' – over budget' : '';
-const none = ({ complete }: ToldTask) => (complete ? 'no way' : 'none found');
-
-function pressWords(found: ToldTask, { budgetPresses }: Task): string {
-  const way: ToldWay | null = found.fewest;
-  if (!way) return none(found);
-  const of = budgetPresses === null ? '' : ` of ${budgetPresses}`;
-  return `${way.presses}${of}${overBudget(way.presses, budgetPresses)}`;
-}
-
-function timeWords(found: ToldTask, { budgetUs }: Task): string {
-  const way: ToldWay | null = found.quickest;
-  if (!way) return none(found);
-  const of = budgetUs === null ? '' : ` of ${showDuration(budgetUs)}`;
-  return `${showDuration(way.timeUs)}${of}${overBudget(way.timeUs, budgetUs)}`;
 }

@@ -43,3 +43,28 @@ export function stepWords(gadget: Gadget, step: ToldStep): string {
   }
   return 'a timer runs out';
 }
+
+/** Steps with those that are done again at once written once, and how often. @param from a loop begins there */
+export function repeated(
+  steps: readonly ToldStep[],
+  from?: number,
+): { step: ToldStep; at: number; times: number }[] {
+  const written: { step: ToldStep; at: number; times: number }[] = [];
+  steps.forEach((step, at) => {
+    const last = written.at(-1);
+    if (last && at !== from && sameStep(last.step, step)) last.times += 1;
+    else written.push({ step, at, times: 1 });
+  });
+  return written;
+}
+
+const sameStep = (one: ToldStep, other: ToldStep): boolean =>
+  one.kind === 'move'
+    ? other.kind === 'move' && one.controlId === other.controlId && one.what === other.what
+    : other.kind === 'timer' && one.what === other.what && one.id === other.id;
+
+/** A way in one line. */
+export const wayWords = (gadget: Gadget, steps: readonly ToldStep[]): string =>
+  repeated(steps)
+    .map(({ step, times }) => `${stepWords(gadget, step)}${times > 1 ? ` × ${times}` : ''}`)
+    .join(', ');

@@ -110,8 +110,11 @@ function wordsOf(change: FlowChange): [when: string, before: string, after: stri
 const shown = (ways: Ways | undefined, taskId: string): string => {
   const found = ways?.get(taskId);
   if (!found) return '…';
-  if (!found.fewest || !found.quickest) return found.complete ? 'no way' : 'none found';
-  return `${count(found.fewest.presses, 'press', 'presses')}, ${showDuration(found.quickest.timeUs)}`;
+  const { fewest, quickest } = found;
+  if (!fewest || !quickest) return found.complete ? 'no way' : 'none found';
+  const words = ({ presses, timeUs }: typeof fewest) =>
+    `${count(presses, 'press', 'presses')} in ${showDuration(timeUs)}`;
+  return fewest.timeUs === quickest.timeUs ? words(fewest) : `${words(fewest)}, or ${words(quickest)}`;
 };
 
 function Tasks({ before, after }: { before: Gadget; after: Gadget }) {

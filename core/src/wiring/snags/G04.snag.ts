@@ -2,8 +2,8 @@ import type { SnagRule } from '../../gadget/index.ts';
 import { billOf } from '../bill.ts';
 
 /** The bill is over the price that was wished for. */
-export const G03: SnagRule = {
-  id: 'G03',
+export const G04: SnagRule = {
+  id: 'G04',
   check(gadget) {
     const wish = gadget.brief.wishes.priceCents;
     const { worthCents, lines } = billOf(gadget);
@@ -11,7 +11,7 @@ export const G03: SnagRule = {
     const dearest = lines.reduce((a, b) => (b.quantity * b.eachCents > a.quantity * a.eachCents ? b : a));
     return [
       {
-        rule: 'G03',
+        rule: 'G04',
         level: 'note',
         place:
           dearest.kind === 'board' ? { kind: 'board', id: dearest.id } : { kind: 'part', id: dearest.id },

@@ -1,0 +1,73 @@
+import type { Code } from './expression.ts';
+import type { CompiledAction, CompiledLength, FlowTables, Shown } from './tables.ts';
+
+/** Everything that is done somewhere: on entering, leaving, by a rule, at a beginning, by a key of a layer. */
+export const everyAction = ({
+  entry,
+  exit,
+  ruleActions,
+  beginActions,
+  layers,
+}: Pick<FlowTables, 'entry' | 'exit' | 'ruleActions' | 'beginActions' | 'layers'>): CompiledAction[] =>
+  [
+    ...[entry, exit, ruleActions, beginActions].flat(),
+    ...layers.flatMap(({ keys }) => [...keys.values()].flatMap(({ press, release }) => [press, release])),
+  ].flat();
+
+const ofLength = (length: CompiledLength | null): Code[] =>
+  typeof length === 'object' && length !== null ? [length.ms] : [];
+
+function ofShown(what: Shown): Code[] {
+  switch (what.kind) {
+    case 'level':
+      return [what.percent];
+    case 'text':
+    case 'type':
+      return what.text.filter((piece) => typeof piece !== 'string');
+    case 'sprite':
+      return [what.row, what.column, ...what.text.filter((piece) => typeof piece !== 'string')];
+    case 'tone':
+      return [what.hz];
+    case 'midi':
+      return [what.first, what.second];
+    case 'move':
+      return [what.to];
+    case 'light':
+    case 'colour':
+    case 'lane':
+    case 'tune':
+    case 'silence':
+      return [];
+  }
+}
+
+/** The expressions of an action. */
+export function codesOf(action: CompiledAction): Code[] {
+  switch (action.kind) {
+    case 'set':
+    case 'shift':
+      return [action.value];
+    case 'setPlace':
+      return [action.index, action.value];
+    case 'show':
+      return ofShown(action.what);
+    case 'start':
+      return ofLength(action.length);
+    case 'raise':
+      return ofLength(action.delay);
+    case 'save':
+    case 'recall':
+    case 'stop':
+    case 'cancel':
+    case 'wait':
+      return [];
+  }
+}
+
+/** Every expression of a flow: guards, lengths, conditions of layers, and what actions work out. */
+export const everyCode = (tables: FlowTables): Code[] => [
+  ...tables.ruleGuard.filter((guard) => guard !== null),
+  ...tables.ruleDelay.flatMap(ofLength),
+  ...tables.layers.flatMap(({ condition }) => (condition ? [condition] : [])),
+  ...everyAction(tables).flatMap(codesOf),
+];

@@ -1,0 +1,1 @@
+export { KeepWay } from './KeepWay.tsx';
