@@ -342,6 +342,8 @@ export {
   askExplorer,
   canAnswer,
   mostPressesTried,
+  medianInterval,
+  shareInterval,
   taskVerdicts,
   type TaskVerdict,
   type Guessed,

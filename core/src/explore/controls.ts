@@ -56,6 +56,16 @@ export class Controls {
     return [...this.placeOf.keys()].map((number) => restOf(this.gadget.controls[number]!));
   }
 
+  /** Places of the controls that keep theirs, of those of a machine. */
+  placesIn(places: Readonly<Record<string, number>>): number[] {
+    return [...this.placeOf.keys()].map((number) => {
+      const control = this.gadget.controls[number]!;
+      const place = places[control.id]!;
+      if (control.kind !== 'knob') return Math.round(place);
+      return Math.min(control.reading.steps - 1, Math.floor((place / 1_000) * control.reading.steps));
+    });
+  }
+
   /**
    * Whether it matters that the key is down for a while: some rule waits for its release, or one for its press and
    * another for what the same press comes to. One that anything triggers does not count.

@@ -1,5 +1,6 @@
 import { evaluate, type Code, type FlowState, type Surroundings } from '../flow/index.ts';
 import type { Hands } from '../gadget/index.ts';
+import { reaction } from '../gesture/index.ts';
 import { exactLn, noiseAt, normalAt, unitAt } from '../kernel/index.ts';
 import type { Guide } from './guide.ts';
 import type { Move } from './moves.ts';
@@ -23,13 +24,12 @@ export interface PolicyLine {
   what: string;
 }
 
-/**
- * Simple reaction time: ex-Gaussian, never below what is anticipation. Source: reckoning, Contact, debounce, gesture:
- * μ 210, σ 25, τ 55 ms, floor 120 ms.
- */
+/** One reaction of a person, drawn; see `reaction`. */
 export function reactionUs(seed: number, index: number): number {
-  const late = -55_000 * exactLn(Math.max(1e-9, unitAt(seed, channels.late, index)));
-  return Math.max(120_000, Math.round(210_000 + 25_000 * normalAt(seed, channels.normal, index) + late));
+  const { meanUs, spreadUs, tailUs, floorUs } = reaction;
+  const late = -tailUs * exactLn(Math.max(1e-9, unitAt(seed, channels.late, index)));
+  const us = meanUs + spreadUs * normalAt(seed, channels.normal, index) + late;
+  return Math.max(floorUs, Math.round(us));
 }
 
 /** Chance of players is apart from that of the gadget. */

@@ -19,7 +19,9 @@ export {
 export { sameAs, sameStatesAs, scriptOf, type Arrived, type Script } from './script.ts';
 export { taskVerdicts, type TaskVerdict } from './verdicts.ts';
 export { strokeUs, waysOf, type TaskWays, type Way } from './shortest.ts';
-export { Arena, endsOf, standingOf, type Contest, type Round, type Standing } from './players.ts';
+export { Arena, endsOf, standingOf, type Contest, type Standing } from './players.ts';
+export type { Round } from './round.ts';
+export { medianInterval, shareInterval } from './intervals.ts';
 export { causeValues, countCauses } from './cause.ts';
 export type { Guessed } from './guessing.ts';
 export { wayInto } from './wayInto.ts';

@@ -1,10 +1,23 @@
 import { freshEncoder, freshKnob } from '../drawer/index.ts';
 import { emptyFlow, type Action, type Control, type Gadget } from '../gadget/index.ts';
-import { button, frozen, numberVariable, partsFor, pressToLight, rule, state } from '../test/fixtures.ts';
+import { tiedShare } from '../gesture/index.ts';
+import { race } from '../test/feelCases.ts';
+import {
+  button,
+  frozen,
+  numberVariable,
+  partsFor,
+  pressToLight,
+  rule,
+  setting,
+  state,
+} from '../test/fixtures.ts';
 import {
   Arena,
   degreesBetween,
   endsOf,
+  medianInterval,
+  shareInterval,
   reactionUs,
   standingOf,
   startingAt,
@@ -289,5 +302,79 @@ describe('what hands do to controls', () => {
     const round = played(states, policy(['true', 'b2', 'up']), 60_000_000);
     const { reading } = knob as Extract<Control, { kind: 'knob' }>;
     expect(round.score).toBe(Math.min(30, reading.steps - 1 - Math.floor(reading.steps / 2)));
+  });
+});
+
+describe('two who play against one another', () => {
+  const answers = (controlId: string): Player => ({
+    kind: 'policy',
+    lines: [{ when: 'in(s1)', controlId, what: 'tap' }],
+  });
+  const duel = (periodUs: number, throughContacts: boolean, rounds: number) => {
+    const arena = new Arena(
+      frozen(race(periodUs)),
+      { opening: [], endStateIds: ['s2', 's3'], scoreId: null, limitUs: 20_000_000, throughContacts },
+      [answers('b1'), answers('b2')],
+    );
+    return standingOf(Array.from({ length: rounds }, (_, n) => arena.play(n + 20_000))).ends;
+  };
+
+  it('are even on the flow alone; through contacts the one who is read first wins all that fall together', () => {
+    const rounds = 3_000;
+    const [low, high] = shareInterval(duel(10_000, false, 2 * rounds).s2!, 2 * rounds);
+    expect(low).toBeLessThan(0.5);
+    expect(high).toBeGreaterThan(0.5);
+    // On a slow loop it can be seen by counting: about a fifth falls together. The signal comes with a turn itself.
+    const draws = 40_000;
+    const turn = (seed: number, n: number) => Math.ceil(reactionUs(seed, n) / 40_000);
+    const tied = Array.from({ length: draws }, (_, n) => turn(5, n) === turn(6, n)).filter(Boolean).length;
+    const first = 0.5 + tied / draws / 2;
+    expect(first).toBeGreaterThan(0.59);
+    const [from, to] = shareInterval(duel(40_000, true, rounds).s2!, rounds);
+    expect(from).toBeLessThan(first);
+    expect(to).toBeGreaterThan(first);
+    expect(from).toBeGreaterThan(0.55);
+  });
+  it('fall together as often as drawn reactions do', () => {
+    const draws = 40_000;
+    for (const periodUs of [2_000, 10_000, 40_000]) {
+      let together = 0;
+      for (let n = 0; n < draws; n += 1) {
+        const phase = (n * 7_919) % periodUs;
+        const turn = (seed: number) => Math.floor((reactionUs(seed, n) + phase) / periodUs);
+        if (turn(5) === turn(6)) together += 1;
+      }
+      const [low, high] = shareInterval(together, draws);
+      expect(tiedShare(periodUs)).toBeGreaterThan(low);
+      expect(tiedShare(periodUs)).toBeLessThan(high);
+    }
+  });
+  it('play the same round with the same seed', () => {
+    expect(duel(10_000, true, 40)).toEqual(duel(10_000, true, 40));
+  });
+  it('swallow what contacts swallow', () => {
+    const deaf = race(1_000);
+    deaf.controls = deaf.controls.map((one) =>
+      one.kind === 'button' ? { ...one, debounce: setting('stable', { settleUs: 150_000 }) } : one,
+    );
+    const plan = { opening: [], endStateIds: ['s2', 's3'], scoreId: null, limitUs: 8_000_000 };
+    const play = (throughContacts: boolean) =>
+      new Arena(frozen(deaf), { ...plan, throughContacts }, answers('b1')).play(1).endStateId;
+    expect([play(false), play(true)]).toEqual(['s2', null]);
+  });
+});
+
+describe('what many rounds say of all that could be', () => {
+  it('are intervals for a share: 8 of 10, none, all', () => {
+    const round = (interval: [number, number]) => interval.map((one) => Number(one.toFixed(3)));
+    expect(round(shareInterval(8, 10))).toEqual([0.49, 0.943]);
+    expect(round(shareInterval(0, 10))).toEqual([0, 0.278]);
+    expect(round(shareInterval(10, 10))).toEqual([0.722, 1]);
+  });
+  it('are intervals for the middle: of a hundred, the 40th to the 61st', () => {
+    const values = Array.from({ length: 100 }, (_, n) => n + 1);
+    expect(medianInterval(values)).toEqual([40, 61]);
+    expect(medianInterval([3])).toEqual([3, 3]);
+    expect(medianInterval([1, 2, 9])).toEqual([1, 9]);
   });
 });

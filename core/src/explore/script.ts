@@ -123,7 +123,7 @@ function playWay(
 }
 
 /** When the hand is done with it. */
-const endOf = (stimulus: Stimulus): number =>
+export const endOf = (stimulus: Stimulus): number =>
   stimulus.atUs + ('overUs' in stimulus ? stimulus.overUs : stimulus.what === 'send' ? stimulus.heldUs : 0);
 
 /** A hand takes so long from one step of a knob to the next. */
@@ -132,7 +132,7 @@ const knobStepUs = 40_000;
 const settleUs = 3_000_000;
 
 /** A knob is moved to the place of its next step; null for other controls. */
-function knobMoved(
+export function knobMoved(
   gadget: Gadget,
   { controlId, by }: Move,
   knobs: Map<string, number>,

@@ -1,7 +1,6 @@
-import type { Button, Gadget, Rule, Snag, SnagRule, State } from '../gadget/index.ts';
+import type { Action, Button, Gadget, Rule, Snag, SnagRule, State, Trigger } from '../gadget/index.ts';
+import { tiedShare } from '../gesture/index.ts';
 
-/** Two hands that answer the same light lie so far apart, by the spread of simple reactions (σ 25, τ 55 ms each). */
-const apartUs = Math.sqrt(2 * (25_000 ** 2 + 55_000 ** 2));
 /** Ties below this share are not worth a word. */
 const seldomPerMille = 10;
 
@@ -21,20 +20,53 @@ function races(gadget: Gadget, { rules }: State): { rule: Rule; control: Button 
   return found;
 }
 
+/** What is to be seen, heard or sent. */
+const tells = ({ kind }: Action) =>
+  kind === 'light' ||
+  kind === 'level' ||
+  kind === 'colour' ||
+  kind === 'text' ||
+  kind === 'sprite' ||
+  kind === 'lane' ||
+  kind === 'tone' ||
+  kind === 'tune' ||
+  kind === 'move' ||
+  kind === 'silence';
+
+/** Whether some rule leads there that no hand causes, and something is told with it: a signal that both answer. */
+function signalsInto({ flow }: Gadget, state: State): boolean {
+  return flow.states.some((from) =>
+    from.rules.some(
+      ({ trigger, targetIds, actions }) =>
+        targetIds.includes(state.id) &&
+        byItself.has(trigger.kind) &&
+        [...from.exit, ...actions, ...state.entry].some(tells),
+    ),
+  );
+}
+const byItself: ReadonlySet<Trigger['kind']> = new Set([
+  'after',
+  'every',
+  'timer',
+  'signal',
+  'always',
+  'done',
+]);
+
 /** One player is read before the other: presses of one turn are a tie, and the first in the list always wins it. */
 export const F13: SnagRule = {
   id: 'F13',
   check: (gadget) =>
     gadget.flow.states.flatMap((state): Snag[] => {
       const racing = races(gadget, state);
-      if (racing.length < 2) return [];
+      // Where no signal is shared, each acts in their own time.
+      if (racing.length < 2 || !signalsInto(gadget, state)) return [];
       const order = gadget.controls.map(({ id }) => id);
       const [first, second] = [...racing].sort(
         (a, b) => order.indexOf(a.control.id) - order.indexOf(b.control.id),
       );
-      // Chance that both fall between the same two readings, of two normal moments: period · density at 0.
       const { periodUs } = gadget.loop;
-      const tiesPerMille = Math.round(Math.min(1, periodUs / (apartUs * Math.sqrt(2 * Math.PI))) * 1_000);
+      const tiesPerMille = Math.round(tiedShare(periodUs) * 1_000);
       if (tiesPerMille < seldomPerMille) return [];
       const shorterUs = 1_000;
       return [

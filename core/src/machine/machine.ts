@@ -1,4 +1,4 @@
-import { evaluate, freshFlow, powerUp, type Code } from '../flow/index.ts';
+import { evaluate, freshFlow, powerUp, type Code, type FlowState, type Surroundings } from '../flow/index.ts';
 import type { Gadget } from '../gadget/index.ts';
 import { nothingTogether } from '../gesture/index.ts';
 import {
@@ -16,7 +16,7 @@ import {
   type Standstill,
 } from '../kernel/index.ts';
 import { adoptState } from './adopt.ts';
-import { compileGadget, type CompiledInput } from './compiled.ts';
+import { compileGadget, type CompiledGadget, type CompiledInput } from './compiled.ts';
 import { planUnrest } from './contacts.ts';
 import { freshEncoder } from './encoders.ts';
 import { aroundFlow } from './flowAround.ts';
@@ -39,30 +39,21 @@ export class Machine {
 
   /** Powers up: the first state is entered at 0. @param seed any 32-bit integer */
   constructor(gadget: Gadget, seed: number) {
-    const compiled = compileGadget(gadget);
-    const state: MachineState = {
-      nowUs: 0,
-      seed,
-      queue: emptyQueue(),
-      turnUs: null,
-      lastTurnUs: -1,
-      blockedFromUs: 0,
-      blockedUntilUs: 0,
-      lostTurns: 0,
-      inputs: freshOf(compiled.inputs, freshInput),
-      encoders: freshOf(compiled.encoders, freshEncoder),
-      knobs: freshOf(compiled.knobs, freshKnob),
-      receivers: freshOf(compiled.receivers, freshReceiver),
-      together: nothingTogether,
-      firstPressUs: null,
-      flow: freshFlow(compiled.tables, null),
-      shown: darkShown(gadget),
-      work: freshWork(),
-      still: null,
-      tidyAt: leastPlanned,
-    };
-    const loop = new MainLoop(state, compiled, []);
-    this.loop = loop;
+    this.loop = freshLoop(compileGadget(gadget), seed);
+    this.powerUp();
+  }
+
+  /** The same gadget powered up anew with another seed: what was compiled is not compiled again. */
+  again(seed: number): Machine {
+    const machine = Object.create(Machine.prototype) as Machine;
+    machine.loop = freshLoop(this.loop.compiled, seed);
+    machine.powerUp();
+    return machine;
+  }
+
+  private powerUp(): void {
+    const { loop } = this;
+    const { state, compiled } = loop;
     try {
       const { state: flow, ...first } = powerUp(compiled.tables, aroundFlow(state, compiled, 0));
       state.flow = flow;
@@ -104,16 +95,26 @@ export class Machine {
 
   /** What an expression of this gadget's flow comes to now. */
   evaluate(code: Code): number {
+    return evaluate(code, this.seen);
+  }
+
+  /** Where the flow stands. Do not keep it: it changes as time goes on. */
+  get flow(): Readonly<FlowState> {
+    return this.loop.state.flow;
+  }
+
+  /** What expressions see now; not to be kept either. */
+  get seen(): Surroundings {
     const { state, compiled } = this.loop;
     const { flow, nowUs } = state;
-    return evaluate(code, {
+    return {
       values: flow.values,
       random: () => 0,
       active: (one) => flow.active[one]!,
       elapsed: (one) => (flow.active[one] ? Math.floor((nowUs - flow.enteredUs[one]!) / 1_000) : 0),
       control: aroundFlow(state, compiled, nowUs).control,
       fault: () => undefined,
-    });
+    };
   }
 
   /** Where hands have put each control: keys 0 or 1, knobs in thousandths of the way, dials in detents since power-up. */
@@ -294,6 +295,32 @@ export class Machine {
         else this.loop.planTurnAt(state.nowUs);
     }
   }
+}
+
+/** Before power-up. */
+function freshLoop(compiled: CompiledGadget, seed: number): MainLoop {
+  const state: MachineState = {
+    nowUs: 0,
+    seed,
+    queue: emptyQueue(),
+    turnUs: null,
+    lastTurnUs: -1,
+    blockedFromUs: 0,
+    blockedUntilUs: 0,
+    lostTurns: 0,
+    inputs: freshOf(compiled.inputs, freshInput),
+    encoders: freshOf(compiled.encoders, freshEncoder),
+    knobs: freshOf(compiled.knobs, freshKnob),
+    receivers: freshOf(compiled.receivers, freshReceiver),
+    together: nothingTogether,
+    firstPressUs: null,
+    flow: freshFlow(compiled.tables, null),
+    shown: darkShown(compiled.gadget),
+    work: freshWork(),
+    still: null,
+    tidyAt: leastPlanned,
+  };
+  return new MainLoop(state, compiled, []);
 }
 
 /** Off and on again: all that a gadget that stands still hears. */

@@ -159,12 +159,12 @@ const work = {
   async rounds(
     gadget: Gadget,
     contest: Contest,
-    player: Player,
+    players: readonly Player[],
     count: number,
     hand: (rounds: Round[]) => void,
   ): Promise<boolean> {
     const mine = (run += 1);
-    const arena = new Arena(gadget, contest, player);
+    const arena = new Arena(gadget, contest, players);
     let rounds: Round[] = [];
     let sinceMs = performance.now();
     for (let seed = 1; seed <= count; seed += 1) {

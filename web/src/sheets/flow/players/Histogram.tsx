@@ -1,3 +1,4 @@
+import { medianInterval } from '@hum-lever/core';
 import { useMantineColorScheme } from '@mantine/core';
 import { BarChart } from 'echarts/charts';
 import { GridComponent, TooltipComponent } from 'echarts/components';
@@ -57,10 +58,20 @@ export default function Histogram({
     return () => chart.dispose();
   }, [bins, colorScheme]);
   const shown = (value: number) => `${Number(value.toFixed(1))}${unit && `\u202f${unit}`}`;
+  const between = useMemo(() => {
+    const [low, high] = medianInterval([...values].sort((a, b) => a - b));
+    return `${Number(low.toFixed(1))} to ${Number(high.toFixed(1))}`;
+  }, [values]);
   return (
     <figure className={classes.histogram}>
       <figcaption>
         {title}: half of them up to <span className="number">{shown(median)}</span>
+        {values.length > 1 && (
+          <>
+            {' '}
+            (<span className="number">{between}</span>)
+          </>
+        )}
       </figcaption>
       <div
         ref={place}

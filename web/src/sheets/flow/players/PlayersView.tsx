@@ -1,6 +1,9 @@
-import { Button, Progress } from '@mantine/core';
+import { ActionIcon, Button, Progress } from '@mantine/core';
+import { IconX } from '@tabler/icons-react';
 import { endsOf, isHistory, type Contest, type Player } from '@hum-lever/core';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
+import { useParams } from 'react-router';
+import { create } from 'zustand';
 import { useDocument } from '../../../client/index.ts';
 import { Choice, NumberField } from '../../../shared/index.ts';
 import { Difficulty } from './Difficulty.tsx';
@@ -11,34 +14,77 @@ import { useRounds } from './useRounds.ts';
 import classes from './Players.module.css';
 import '@mantine/core/styles/Progress.layer.css';
 
+/** Who plays what, as it was last asked. */
+interface Form {
+  players: readonly Player[];
+  contest: Contest;
+  count: number;
+  varying: Varying | null;
+}
+/** By gadget, so that a look at another view does not lose it. */
+const useForms = create<Record<string, Form>>(() => ({}));
+/** More hands than that seldom find room on one gadget. */
+const mostPlayers = 4;
+
 /** Bots that play many rounds: what comes of doing nothing, of mashing, and of playing well. */
 export function PlayersView() {
   const gadget = useDocument();
   const moves = useMemo(() => doable(gadget), [gadget]);
   const states = gadget.flow.states.filter((state) => !isHistory(state));
   const numbers = gadget.flow.variables.filter(({ kind }) => kind === 'number');
-  const [player, setPlayer] = useState<Player>({ kind: 'idle' });
-  const [contest, setContest] = useState<Contest>(() => ({
-    opening: moves.slice(0, 1).map(({ line }) => line),
-    endStateIds: endsOf(gadget),
-    scoreId: numbers.find(({ name }) => /score|points/i.test(name))?.id ?? null,
-    limitUs: 120_000_000,
-  }));
-  const [count, setCount] = useState(1_000);
-  const [varying, setVarying] = useState<Varying | null>(null);
-  const { played, done, running, failure, run, cancel, asked } = useRounds();
-  const change = (patch: Partial<Contest>) => {
-    setContest({ ...contest, ...patch });
+  const { gadgetId = '' } = useParams();
+  const form = useForms((all) => all[gadgetId]) ?? {
+    players: [{ kind: 'idle' as const }],
+    contest: {
+      opening: moves.slice(0, 1).map(({ line }) => line),
+      endStateIds: endsOf(gadget),
+      scoreId: numbers.find(({ name }) => /score|points/i.test(name))?.id ?? null,
+      limitUs: 120_000_000,
+    },
+    count: 1_000,
+    varying: null,
+  };
+  const { players, contest, count, varying } = form;
+  const { played, done, asked, running, failure, run, clear, cancel } = useRounds();
+  /** What was played before was of another plan. */
+  const put = (patch: Partial<Form>) => {
+    useForms.setState({ [gadgetId]: { ...form, ...patch } });
+    clear();
     return null;
   };
+  const change = (patch: Partial<Contest>) => put({ contest: { ...contest, ...patch } });
+  const replace = (at: number, by: Player[]) => put({ players: players.toSpliced(at, 1, ...by) });
   if (moves.length === 0) return <p>Nobody can do anything yet: add a button or a dial in Parts.</p>;
   return (
     <>
       <section className={`card ${classes.card}`} aria-label="Who plays what">
-        <div className={classes.line}>
-          Somebody who
-          <PlayerSlots player={player} put={setPlayer} moves={moves} />
-        </div>
+        {players.map((player, at) => (
+          <div key={at} className={classes.line} role="group" aria-label={`Player ${at + 1}`}>
+            {at === 0 ? 'Somebody who' : 'against somebody who'}
+            <PlayerSlots player={player} put={(next) => replace(at, [next])} moves={moves} />
+            {at > 0 && (
+              <ActionIcon
+                variant="subtle"
+                size="sm"
+                aria-label={`Without player ${at + 1}`}
+                onClick={() => replace(at, [])}
+              >
+                <IconX size={15} />
+              </ActionIcon>
+            )}
+          </div>
+        ))}
+        {players.length < mostPlayers && (
+          <Button
+            size="compact-xs"
+            variant="default"
+            onClick={() =>
+              put({ players: [...players, players.at(-1)!], contest: { ...contest, throughContacts: true } })
+            }
+          >
+            Let another one play, too
+          </Button>
+        )}
         <div className={classes.line}>
           A round begins when
           <Choice
@@ -93,7 +139,15 @@ export function PlayersView() {
             </label>
           ))}
         </fieldset>
-        <Difficulty varying={varying} put={setVarying} />
+        <Difficulty varying={varying} put={(next) => put({ varying: next })} />
+        <label className={classes.line}>
+          <input
+            type="checkbox"
+            checked={contest.throughContacts === true}
+            onChange={(event) => change({ throughContacts: event.currentTarget.checked })}
+          />
+          through contacts, scan and cleaning, as on the bench: slower, and what they swallow or favour counts
+        </label>
         <div className={classes.line}>
           <NumberField
             label=""
@@ -103,10 +157,7 @@ export function PlayersView() {
             min={1}
             max={100_000}
             value={count}
-            commit={(n) => {
-              setCount(n);
-              return null;
-            }}
+            commit={(n) => put({ count: n })}
           />
           {running ? (
             <Button size="compact-sm" variant="default" onClick={cancel}>
@@ -115,7 +166,7 @@ export function PlayersView() {
           ) : (
             <Button
               size="compact-sm"
-              onClick={() => void run(degreesOf(gadget, varying), contest, player, count)}
+              onClick={() => void run(degreesOf(gadget, varying), contest, players, count)}
             >
               Play them
             </Button>

@@ -1,5 +1,5 @@
 import { Table } from '@mantine/core';
-import { standingOf, type Gadget, type Round, type Standing } from '@hum-lever/core';
+import { shareInterval, standingOf, type Gadget, type Round, type Standing } from '@hum-lever/core';
 import { lazy, Suspense, useState } from 'react';
 import { quartilesOf } from './bins.ts';
 import type { Played } from './useRounds.ts';
@@ -51,6 +51,9 @@ export function Results({
         {all.length > 1 && ` at ${shown.name}`}
       </h2>
       <Outcomes gadget={gadget} ends={standing.ends} rounds={standing.rounds} />
+      <p className="soft">
+        In brackets: between what the share of all rounds there could be lies, in 19 cases of 20.
+      </p>
       <Suspense fallback={null}>
         <div className={classes.charts}>
           {scored && <Histogram title="Score" values={standing.scores} unit="" />}
@@ -69,6 +72,12 @@ export function Results({
 const nameOf = ({ flow }: Gadget, id: string) =>
   id === '' ? 'no end within the time' : (flow.states.find((state) => state.id === id)?.name ?? id);
 const share = (times: number, of: number) => `${((100 * times) / of).toFixed(1)}\u202f%`;
+
+/** With what the share of all rounds there could be lies between. */
+function shareBetween(times: number, of: number): string {
+  const [low, high] = shareInterval(times, of).map((one) => (100 * one).toFixed(1));
+  return `${share(times, of)} (${low} to ${high})`;
+}
 
 /** Each degree as a row: how it ended, and the middle half of scores and lengths. */
 function ByDegree({
@@ -148,7 +157,7 @@ function Outcomes({
             <span className={classes.track} aria-hidden>
               <span style={{ width: `${(100 * times) / rounds}%` }} />
             </span>
-            <span className="number">{share(times, rounds)}</span>
+            <span className="number">{shareBetween(times, rounds)}</span>
           </li>
         ))}
     </ul>

@@ -24,7 +24,12 @@ export function useRounds() {
       if (runs.current > 0) void exploring().cancel();
     };
   }, []);
-  const run = async (degrees: readonly Degree[], contest: Contest, player: Player, count: number) => {
+  const run = async (
+    degrees: readonly Degree[],
+    contest: Contest,
+    players: readonly Player[],
+    count: number,
+  ) => {
     const mine = (newest.current += 1);
     const current = () => mine === newest.current;
     setFailure(null);
@@ -46,7 +51,7 @@ export function useRounds() {
           !(await exploring().rounds(
             gadget,
             starting ? { ...contest, starting } : contest,
-            player,
+            players,
             count,
             proxy(take),
           ))
@@ -58,6 +63,15 @@ export function useRounds() {
     }
     if (current()) setRunning(false);
   };
+  /** What was played is not of what is asked now. */
+  const clear = () => {
+    newest.current += 1;
+    void exploring().cancel();
+    setRunning(false);
+    setPlayed([]);
+    setAsked(0);
+    setFailure(null);
+  };
   const done = played.reduce((sum, { rounds }) => sum + rounds.length, 0);
-  return { played, done, asked, running, failure, run, cancel: () => void exploring().cancel() };
+  return { played, done, asked, running, failure, run, clear, cancel: () => void exploring().cancel() };
 }
