@@ -37,6 +37,8 @@ export {
   limits,
   nameSchema,
   nextId,
+  markKinds,
+  type MarkKind,
   purposes,
   partOf,
   pictureTypes,
@@ -129,7 +131,7 @@ export {
   mostPresses,
   planSweep,
   protectionOf,
-  purposeProfiles,
+  profileOf,
   quietReading,
   readKeypad,
   recommend,
@@ -269,6 +271,8 @@ export {
 } from './wiring/index.ts';
 export { rowCells } from './screen/index.ts';
 export {
+  type Adopted,
+  type Waiting,
   Machine,
   nowActiveIn,
   whyNot,

@@ -20,7 +20,7 @@ export function freshButton({ kind }: Classed, name: string, key: string | null)
       ? { algorithm: 'stable', params: { settleUs: 20_000, releaseUs: 20_000 }, wholePort: false }
       : defaultSetting('lockout'),
     gestures: { holdUs: null, longerHoldsUs: [], doubleWindowUs: null, triple: false, repeat: null },
-    wants: { purpose: 'game', latestUs: null, wrongPerMillion: null },
+    wants: { purpose: null, latestUs: null, wrongPerMillion: null },
   };
 }
 

@@ -2,7 +2,7 @@ export { labSeed, measureOn, trainOf, type MeasuredTally } from './presses.ts';
 export {
   limitsOf,
   protectionOf,
-  purposeProfiles,
+  profileOf,
   recommend,
   schools,
   type Candidate,

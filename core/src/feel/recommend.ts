@@ -32,9 +32,18 @@ export const purposeProfiles: Record<Purpose, Limits & { school: School }> = {
   wake: { latestUs: 60_000, wrongPerMillion: 200, school: 'wait-then-fire' },
 };
 
+/** Where nothing was said: quick enough for most, and at once, as a clean mechanical key allows. */
+const notSaid: Limits & { school: School } = {
+  latestUs: 20_000,
+  wrongPerMillion: 1_000,
+  school: 'fire-then-ignore',
+};
+export const profileOf = (purpose: Purpose | null): Limits & { school: School } =>
+  purpose === null ? notSaid : purposeProfiles[purpose];
+
 export const limitsOf = ({ wants }: Pick<Button, 'wants'>): Limits => ({
-  latestUs: wants.latestUs ?? purposeProfiles[wants.purpose].latestUs,
-  wrongPerMillion: wants.wrongPerMillion ?? purposeProfiles[wants.purpose].wrongPerMillion,
+  latestUs: wants.latestUs ?? profileOf(wants.purpose).latestUs,
+  wrongPerMillion: wants.wrongPerMillion ?? profileOf(wants.purpose).wrongPerMillion,
 });
 
 /** A setting with what it does on this button's presses. */
@@ -117,7 +126,7 @@ export function recommend(
   const { periodUs } = gadget.loop;
   const { hands } = gadget;
   const limits = limitsOf(control);
-  const { school: wanted } = purposeProfiles[control.wants.purpose];
+  const { school: wanted } = profileOf(control.wants.purpose);
   const settings = [
     control.debounce,
     ...gridOf(

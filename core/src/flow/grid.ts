@@ -4,12 +4,14 @@ import {
   isHistory,
   nestingOf,
   type Control,
+  type Derived,
   type Gadget,
   type Nesting,
   type Rule,
   type State,
   type Trigger,
 } from '../gadget/index.ts';
+import { beside } from './reach.ts';
 
 /** A rule that answers an event in a state. */
 export interface GridAnswer {
@@ -26,6 +28,10 @@ export interface GridCell {
   answers: GridAnswer[];
   /** The state, itself or around it, that leaves the event unanswered on purpose. */
   ignoredBy: State | null;
+  /** Nothing here answers, but another region, or a layer, does. */
+  elsewhere: boolean;
+  /** Nobody answers it, and nobody has said that this is meant. */
+  open: boolean;
 }
 
 export interface GridRow {
@@ -70,6 +76,10 @@ function eventsOf(gadget: Gadget): Trigger[] {
     .map(({ trigger }) => trigger);
 }
 
+/** The grid of a flow, for checks: once per run. */
+export const griddedOnce = (gadget: Gadget, derived: Derived): Grid =>
+  derived.once('flow.grid', () => gridOf(gadget));
+
 /** The grid of a flow. States that only hold others are in it, too: what they answer, all in them inherit. */
 export function gridOf(gadget: Gadget): Grid {
   const nesting = nestingOf(gadget.flow);
@@ -83,21 +93,32 @@ export function gridOf(gadget: Gadget): Grid {
     .filter((state) => !isHistory(state) && state.kind !== 'final')
     .map((state): GridRow => {
       const around = [state, ...nesting.ancestorsOf(state.id)];
+      const regions = beside(gadget, nesting, state);
       return {
         state,
         depth: around.length - 1,
-        cells: keys.map((key) => ({
-          answers: answersIn(around, (rule) => keyOf.get(rule.id) === key || rule.trigger.kind === 'any'),
-          ignoredBy: around.find(({ id }) => ignored.has(`${id} ${key}`)) ?? null,
-        })),
+        cells: keys.map((key, at) => {
+          const hears = (rule: Rule) => keyOf.get(rule.id) === key || rule.trigger.kind === 'any';
+          const answers = answersIn(around, hears);
+          const ignoredBy = around.find(({ id }) => ignored.has(`${id} ${key}`)) ?? null;
+          const layered = answeredByLayer(gadget, events[at]!);
+          const elsewhere =
+            answers.length === 0 && (layered || regions.some(({ rules }) => rules.some(hears)));
+          return { answers, ignoredBy, elsewhere, open: answers.length === 0 && !elsewhere && !ignoredBy };
+        }),
       };
     });
   const open = rows
     .filter(({ state }) => isStanding(nesting, state))
     .flatMap(({ cells }) => cells)
-    .filter(({ answers, ignoredBy }) => answers.length === 0 && ignoredBy === null).length;
+    .filter((cell) => cell.open).length;
   return { events, rows, open };
 }
+
+/** A key that some layer has does something there, whatever state it is in. */
+const answeredByLayer = ({ flow }: Gadget, trigger: Trigger): boolean =>
+  trigger.kind === 'gesture' &&
+  flow.layers.some(({ keys }) => keys.some(({ controlId }) => controlId === trigger.controlId));
 
 const isStanding = (nesting: Nesting, { id }: State) => nesting.childrenOf(id).length === 0;
 

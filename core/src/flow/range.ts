@@ -19,25 +19,34 @@ const fits = (range: Range): Range =>
  * Bounds of an expression's value by interval arithmetic: never too narrow, sometimes too wide.
  * @throws ExpressionError where the text cannot be read
  */
-export function expressionRange(text: string, scope: Scope): Range {
-  return rangeOf(parseExpression(text), scope);
+export function expressionRange(text: string, scope: Scope, known?: KnownRanges): Range {
+  return rangeOf(parseExpression(text), scope, known);
 }
+
+/** What variables can be, by id, where that is less than they may be. */
+export type KnownRanges = ReadonlyMap<string, Range>;
 
 /** What a control's value can be. */
 function controlRange(control: Control): Range {
   if (control.kind === 'button') return { low: 0, high: 1 };
+  if (control.kind === 'knob') {
+    const { low, high } = control.reading;
+    return { low: Math.min(low, high), high: Math.max(low, high) };
+  }
+  if (control.kind === 'codes') return { low: 0, high: control.codes.length };
   return anything;
 }
 
-function rangeOf(node: Node, scope: Scope): Range {
-  const of = (inner: Node) => rangeOf(inner, scope);
+/** The same of an expression that was read. */
+export function rangeOf(node: Node, scope: Scope, known?: KnownRanges): Range {
+  const of = (inner: Node) => rangeOf(inner, scope, known);
   switch (node.type) {
     case 'number':
       return { low: node.value, high: node.value };
     case 'truth':
       return { low: node.value ? 1 : 0, high: node.value ? 1 : 0 };
     case 'name':
-      return variableRange(variableOf(node.name, scope).variable);
+      return known?.get(node.name.text) ?? variableRange(variableOf(node.name, scope).variable);
     case 'option': {
       const { number } = optionOf(node.of, node.option, scope);
       return { low: number, high: number };
@@ -86,15 +95,15 @@ function binaryRange(operator: string, a: Range, b: Range): Range {
       return corners(a, b, (x, y) => x - y);
     case '*':
       return corners(a, b, (x, y) => x * y);
-    case '/': {
-      // The magnitude never grows; only the sign may change.
-      const most = Math.max(Math.abs(a.low), Math.abs(a.high));
-      return fits({ low: b.low > 0 && a.low >= 0 ? 0 : -most, high: most });
-    }
+    case '/':
+      return dividedRange(a, b);
     case '%': {
-      // By 0 it is 0.
+      // By 0 it is 0; the sign is that of the dividend, and nothing grows.
       const most = Math.max(1, Math.abs(b.low), Math.abs(b.high)) - 1;
-      return fits({ low: a.low < 0 ? -most : 0, high: most });
+      return {
+        low: a.low < 0 ? Math.max(a.low, -most) : 0,
+        high: a.high > 0 ? Math.min(a.high, most) : 0,
+      };
     }
     case '<<':
     case '>>':
@@ -105,6 +114,16 @@ function binaryRange(operator: string, a: Range, b: Range): Range {
     default:
       return comparedRange(operator, a, b);
   }
+}
+
+/** Toward zero; by 0 it is 0. Divisors nearest to 0 give the most. */
+function dividedRange(a: Range, b: Range): Range {
+  const divisors = [b.low, b.high, -1, 1].filter((one) => one !== 0 && one >= b.low && one <= b.high);
+  const all = divisors.flatMap((by) => [Math.trunc(a.low / by), Math.trunc(a.high / by)]);
+  if (b.low <= 0 && b.high >= 0) all.push(0);
+  // Between ends of unlike signs lies 0.
+  if (a.low <= 0 && a.high >= 0) all.push(0);
+  return fits({ low: Math.min(...all), high: Math.max(...all) });
 }
 
 /** Of something that is 1 or 0, where one of them can be ruled out. */
@@ -158,19 +177,24 @@ function callRange(name: string, args: Range[]): Range {
 }
 
 /** Most characters that text with expressions in braces can take. Unreadable expressions count as written. */
-export function longestText(template: string, named: Pick<Gadget, 'flow' | 'controls'>): number {
+export function longestText(
+  template: string,
+  named: Pick<Gadget, 'flow' | 'controls'>,
+  known?: KnownRanges,
+): number {
   const scope = scopeOf(named);
   return template
     .split(/\{([^{}]*)\}/)
     .reduce(
-      (length, piece, index) => length + (index % 2 === 0 ? [...piece].length : longestValue(piece, scope)),
+      (length, piece, index) =>
+        length + (index % 2 === 0 ? [...piece].length : longestValue(piece, scope, known)),
       0,
     );
 }
 
-function longestValue(expression: string, scope: Scope): number {
+function longestValue(expression: string, scope: Scope, known?: KnownRanges): number {
   try {
-    const { low, high } = expressionRange(expression, scope);
+    const { low, high } = expressionRange(expression, scope, known);
     return Math.max(String(low).length, String(high).length);
   } catch (error) {
     if (error instanceof ExpressionError) return expression.length + 2;

@@ -103,6 +103,12 @@ class Printer {
         for (const label of this.timers.values()) this.out.element('hum:timer', { name: label });
         this.nesting.childrenOf(null).forEach((state) => this.state(state));
         flow.layers.forEach((layer) => this.layer(layer));
+        for (const { placeId, means } of flow.marks)
+          flow.states.forEach(({ id, rules }) => {
+            const rule = rules.findIndex((one) => one.id === placeId);
+            if (id === placeId) this.out.element('hum:mark', { state: id, means });
+            else if (rule >= 0) this.out.element('hum:mark', { state: id, rule: String(rule + 1), means });
+          });
         for (const { stateId, trigger } of flow.ignored)
           this.out.element('hum:ignored', { state: stateId, ...this.told('', trigger) });
       },

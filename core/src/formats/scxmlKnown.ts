@@ -37,5 +37,6 @@ export const known: Readonly<Record<string, ReadonlySet<string>>> = {
   'hum:key': of('control'),
   'hum:press': of(),
   'hum:release': of(),
+  'hum:mark': of('state', 'rule', 'means'),
   'hum:ignored': of('state', 'event', 'hum:when'),
 };

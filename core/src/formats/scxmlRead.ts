@@ -10,6 +10,7 @@ import {
   chanceKinds,
   emptyFlow,
   limits,
+  markKinds,
   nameSchema,
   openGadget,
   readableText,
@@ -42,6 +43,7 @@ const atRoot: ReadonlySet<string> = new Set([
   'hum:timer',
   'hum:layer',
   'hum:ignored',
+  'hum:mark',
 ]);
 /** Elements that say all in their attributes. */
 const alone: ReadonlySet<string> = new Set(['send', 'raise', 'assign', 'cancel', 'data', 'hum:do']);
@@ -138,8 +140,9 @@ class Reader {
     const ours = (name: string) => this.root.inner.filter((one) => one.name === name);
     const layers = ours('hum:layer').flatMap((element) => this.layer(element) ?? []);
     const ignored = ours('hum:ignored').flatMap((element) => this.ignored(element));
+    const marks = ours('hum:mark').flatMap((element) => this.mark(element, flow.states));
     if (this.more > 0) this.notes.push({ at: '', message: `${this.more} more were left out.` });
-    return { ...this.gadget, flow: { ...flow, layers, ignored } };
+    return { ...this.gadget, flow: { ...flow, layers, ignored, marks } };
   }
 
   private collectStates(element: Element, parentId: string | null): void {
@@ -372,6 +375,14 @@ class Reader {
     const found = [...plainLabels(this.base.controls)].find(([, own]) => own === label);
     if (!found) this.note('', `No control is called "${label}": what it does in a layer was left out.`);
     return found?.[0] ?? null;
+  }
+  private mark({ attributes }: Element, states: readonly State[]): Gadget['flow']['marks'] {
+    const own = attributes.state ?? '';
+    const stateId = this.target(own, own);
+    const means = markKinds.find((kind) => kind === attributes.means);
+    const state = states.find(({ id }) => id === stateId);
+    const placeId = attributes.rule === undefined ? stateId : state?.rules[Number(attributes.rule) - 1]?.id;
+    return means && placeId ? [{ placeId, means }] : [];
   }
   private ignored(element: Element): { stateId: string; trigger: Trigger }[] {
     const own = element.attributes.state ?? '';

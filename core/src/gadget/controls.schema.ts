@@ -17,7 +17,8 @@ export const purposes = ['game', 'instrument', 'menu', 'destructive', 'wake'] as
 
 /** What a button is for, and what its maker will not put up with; the recommendation follows from it. */
 const wantsSchema = z.strictObject({
-  purpose: z.enum(purposes),
+  /** null: not said yet. */
+  purpose: z.enum(purposes).nullable(),
   /** A press must be known by then, at worst; null: as the purpose has it. */
   latestUs: durationUsSchema(1).nullable(),
   /** So many false or missed in a million presses at most; null: as the purpose has it. */

@@ -128,6 +128,13 @@ export const layerSchema = z.strictObject({
   keys: z.array(layerKeySchema).max(limits.controls),
 });
 
+/**
+ * What the maker says of a state or a rule, because no tool can know: that it cannot be undone, that the gadget is asleep
+ * there and what is shown does not count, or that it asks whether something is meant.
+ */
+export const markKinds = ['lasting', 'asleep', 'asks'] as const;
+export type MarkKind = (typeof markKinds)[number];
+
 /** Where the numbers of chance begin: alike each time, by when the first press came, or by noise of the circuit. */
 export const chanceKinds = ['same', 'press', 'noise'] as const;
 
@@ -143,6 +150,8 @@ export const flowSchema = z.strictObject({
   layers: z.array(layerSchema).max(limits.layers),
   /** Events that a state leaves unanswered on purpose. */
   ignored: z.array(z.strictObject({ stateId: idSchema, trigger: triggerSchema })).max(limits.ignored),
+  /** By the id of a state or a rule. */
+  marks: z.array(z.strictObject({ placeId: idSchema, means: z.enum(markKinds) })).max(limits.ignored),
 });
 
 export type Trigger = z.infer<typeof triggerSchema>;
@@ -162,6 +171,7 @@ export const emptyFlow = (): Flow => ({
   initialId: null,
   layers: [],
   ignored: [],
+  marks: [],
 });
 
 /** A state with nothing in it, on the outermost floor. */

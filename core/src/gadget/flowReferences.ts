@@ -77,6 +77,11 @@ export function flowFaults(gadget: Referring, fault: Fault): void {
       apart(nesting, rule.targetIds, [...base, 'targetIds'], fault);
     }),
   );
+  const marked = new Set(flow.states.flatMap(({ id, rules }) => [id, ...rules.map((rule) => rule.id)]));
+  flow.marks.forEach(({ placeId }, n) => {
+    if (!marked.has(placeId))
+      fault(['flow', 'marks', n, 'placeId'], `expected the id of a state or a rule, got "${placeId}"`);
+  });
   flow.ignored.forEach((one, n) => {
     state(one.stateId, ['flow', 'ignored', n, 'stateId']);
     trigger(one.trigger, ['flow', 'ignored', n, 'trigger']);

@@ -16,7 +16,7 @@ import { noWiring, wiringSchema } from './wiring.schema.ts';
 export const gadgetSchema = z
   .strictObject({
     kind: z.literal('hum-lever-gadget'),
-    version: z.literal(gadgetVersions.ReadableTexts),
+    version: z.literal(gadgetVersions.Marks),
     name: nameSchema,
     brief: briefSchema,
     /** The main loop reads the inputs once per period. */
@@ -45,7 +45,7 @@ export type Gadget = z.infer<typeof gadgetSchema>;
 export function emptyGadget(name: string): Gadget {
   return {
     kind: 'hum-lever-gadget',
-    version: gadgetVersions.ReadableTexts,
+    version: gadgetVersions.Marks,
     name,
     brief: { purpose: '', picture: null, words: [], tasks: [], wishes: noWishes },
     loop: { periodUs: 1_000 },

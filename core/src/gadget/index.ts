@@ -58,6 +58,8 @@ export {
 } from './variables.schema.ts';
 export {
   blankState,
+  markKinds,
+  type MarkKind,
   chanceKinds,
   codeGestures,
   emptyFlow,
@@ -75,6 +77,7 @@ export {
   type StateKind,
   type Trigger,
 } from './flow.schema.ts';
+export { placedActions, type PlacedActions } from './placedActions.ts';
 export { areApart, areInside, isHistory, nestingOf, type Nesting } from './nesting.ts';
 export {
   caseMaterials,

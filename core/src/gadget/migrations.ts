@@ -338,6 +338,14 @@ function toReadableTexts(document: Raw): Raw {
   return { ...readable, flow: { ...flow, states: withoutCircles(flow.states) } };
 }
 
+/* --- 5 to 6: what the maker says of states and rules --- */
+
+function toMarks(document: Raw): Raw {
+  const { flow } = document;
+  if (!isRecord(flow)) throw new Error('expected a flow');
+  return { ...document, flow: { ...flow, marks: [] } };
+}
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
@@ -346,4 +354,5 @@ export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step:
     { name: 'FeltControls', step: toFeltControls },
     { name: 'NestedFlow', step: toNestedFlow },
     { name: 'ReadableTexts', step: toReadableTexts },
+    { name: 'Marks', step: toMarks },
   ];

@@ -6,6 +6,7 @@ export const gadgetVersions = {
   FeltControls: 3,
   NestedFlow: 4,
   ReadableTexts: 5,
+  Marks: 6,
 } as const;
 
 /** The version this program writes. */

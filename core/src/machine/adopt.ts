@@ -1,4 +1,5 @@
 import { activeIds } from '../flow/index.ts';
+import { canonicalJson, variableStart } from '../gadget/index.ts';
 import { unreadKnob, type TogetherState } from '../gesture/index.ts';
 import type { CompiledGadget, CompiledInput, CompiledKnob } from './compiled.ts';
 import { adoptFlow } from './adoptFlow.ts';
@@ -19,7 +20,7 @@ export function adoptState(
   from: CompiledGadget,
   to: CompiledGadget,
 ): MachineState | null {
-  const flow = adoptFlow(state.flow, from.tables, to.tables, state.nowUs);
+  const flow = adoptFlow(state.flow, from, to, state.nowUs);
   if (!flow) return null;
   const samePeriod = from.periodUs === to.periodUs;
   return {
@@ -117,4 +118,39 @@ function adoptShown(was: Shown, dark: Shown, stateIds: string[]): Shown {
     moves: keep(dark.moves, was.moves),
     sent: keep(dark.sent, was.sent),
   };
+}
+
+/** What an edit changes that nothing comes of yet: it waits for the next visit, or for the power to come anew. */
+export type Waiting =
+  /** What is done on entering a state that is active. */
+  | { kind: 'entry'; stateId: string }
+  /** Where it begins, and what variables begin with. */
+  | { kind: 'start' }
+  | { kind: 'values' };
+
+export function waitingFor(
+  { active }: { active: readonly number[] },
+  { tables, gadget: before }: CompiledGadget,
+  { gadget: after }: CompiledGadget,
+): Waiting[] {
+  const same = (one: unknown, other: unknown) => canonicalJson(one) === canonicalJson(other);
+  const entries = tables.stateIds.flatMap((stateId, number): Waiting[] => {
+    if (active[number] !== 1) return [];
+    const of = (gadget: CompiledGadget['gadget']) =>
+      gadget.flow.states.find(({ id }) => id === stateId)?.entry;
+    return same(of(before), of(after)) ? [] : [{ kind: 'entry', stateId }];
+  });
+  const begins = ({ flow }: CompiledGadget['gadget']) => [
+    flow.initialId,
+    flow.states.map(({ id, initial }) => [id, initial]),
+  ];
+  const starts = ({ flow }: CompiledGadget['gadget']) =>
+    new Map(flow.variables.map((one) => [one.id, variableStart(one)]));
+  const was = starts(before);
+  const values = [...starts(after)].some(([id, start]) => was.has(id) && was.get(id) !== start);
+  return [
+    ...entries,
+    ...(same(begins(before), begins(after)) ? [] : [{ kind: 'start' } as const]),
+    ...(values ? [{ kind: 'values' } as const] : []),
+  ];
 }

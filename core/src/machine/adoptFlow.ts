@@ -7,6 +7,7 @@ import {
   type FlowTimer,
 } from '../flow/index.ts';
 import { canonicalJson } from '../gadget/index.ts';
+import type { CompiledGadget } from './compiled.ts';
 
 /** Whether exactly what must be active together is. */
 function isWhole({ type, parent, end }: FlowTables, active: readonly number[]): boolean {
@@ -31,7 +32,12 @@ function isWhole({ type, parent, end }: FlowTables, active: readonly number[]): 
  * delay is unchanged go on, the others, and new ones, start now.
  * @returns null where what is active is gone, or can no longer be active together
  */
-export function adoptFlow(was: FlowState, from: FlowTables, to: FlowTables, nowUs: number): FlowState | null {
+export function adoptFlow(
+  was: FlowState,
+  { tables: from, gadget: gadgetWas }: Pick<CompiledGadget, 'tables' | 'gadget'>,
+  { tables: to, gadget }: Pick<CompiledGadget, 'tables' | 'gadget'>,
+  nowUs: number,
+): FlowState | null {
   const stateAt = new Map(to.stateIds.map((id, state) => [id, state]));
   const carried = (states: readonly number[]) =>
     states.map((state) => stateAt.get(from.stateIds[state]!) ?? -1);
@@ -67,6 +73,11 @@ export function adoptFlow(was: FlowState, from: FlowTables, to: FlowTables, nowU
     draws: was.draws,
     ended: was.ended,
     writes: was.writes,
+    pressedIn: fresh.pressedIn.map((none, number) => {
+      const then = gadgetWas.controls.findIndex(({ id }) => id === gadget.controls[number]!.id);
+      const layer = from.layers[was.pressedIn[then] ?? -1];
+      return layer ? to.layers.findIndex(({ id }) => id === layer.id) : none;
+    }),
   };
 }
 

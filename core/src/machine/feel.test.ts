@@ -361,7 +361,7 @@ it('an edit while running keeps dial, knob and keys that are held together', () 
       one.id === 'b3' ? { ...knob, reading: { ...knob.reading, steps: 11 } } : one,
     ),
   };
-  expect(machine.adopt(edited)).toEqual({ restarted: false });
+  expect(machine.adopt(edited)).toEqual({ restarted: null, waits: [] });
   machine.stimulate(at(300, 'b1', { what: 'up' }));
   machine.stimulate(at(310, 'b3', { what: 'move', perMille: 1_000, overUs: 0 }));
   machine.advanceTo(600_000);

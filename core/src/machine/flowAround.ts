@@ -3,10 +3,21 @@ import { valueOf } from '../gesture/index.ts';
 import type { CompiledGadget } from './compiled.ts';
 import type { MachineState } from './state.ts';
 
-/** Where chance begins: the document says whether alike each time, by the first press, or anew with every run. */
-function seedOf(state: Pick<MachineState, 'seed' | 'firstPressUs'>, { gadget }: CompiledGadget): number {
-  if (gadget.flow.chance === 'noise') return state.seed;
-  return gadget.flow.chance === 'press' && state.firstPressUs !== null ? state.firstPressUs | 0 : 1;
+/** Seeds of one run lie so far apart from power-up to power-up. */
+const powerUpsApart = 0x9e37_79b1;
+
+/** Where chance begins: the document says whether alike each time, by the first press, or anew with every power-up. */
+function seedOf(
+  {
+    seed,
+    firstPressUs,
+    poweredUs,
+    powerUps,
+  }: Pick<MachineState, 'seed' | 'firstPressUs' | 'poweredUs' | 'powerUps'>,
+  { gadget }: CompiledGadget,
+): number {
+  if (gadget.flow.chance === 'noise') return (seed + Math.imul(powerUps, powerUpsApart)) | 0;
+  return gadget.flow.chance === 'press' && firstPressUs !== null ? (firstPressUs - poweredUs) | 0 : 1;
 }
 
 /** What the flow can ask of the machine. @param nowUs when it acts */

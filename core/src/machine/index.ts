@@ -1,4 +1,5 @@
-export { Machine } from './machine.ts';
+export { Machine, type Adopted } from './machine.ts';
+export type { Waiting } from './adopt.ts';
 export { replay } from './replay.ts';
 export { wholeGadget } from './state.ts';
 export type { MachineState, Shown, Stimulus, Touch } from './state.ts';

@@ -20,6 +20,7 @@ import { readWiper, wakeKnob } from './knobs.ts';
 import { aroundFlow } from './flowAround.ts';
 import { isMessage } from './midiIn.ts';
 import { carryOut, darkShown } from './outputs.ts';
+import { forgetWithPower } from './powerCycle.ts';
 import { stirByChange, stirByReading } from './port.ts';
 import { readReceiver, receiverDueUs } from './receivers.ts';
 import type { MachineEvent, MachineState, Touch } from './state.ts';
@@ -201,6 +202,9 @@ export class MainLoop {
     }
     trace.push({ at: state.nowUs, lane: 'power', event: touch.event });
     if (touch.event !== 'cycle') return this.tell(compiled.events.power(touch.event));
+    if (state.blockedUntilUs > state.nowUs)
+      trace.push({ at: state.nowUs, lane: 'blocked', untilUs: state.nowUs });
+    forgetWithPower(state, compiled);
     const { state: flow, ...first } = powerUp(compiled.tables, this.around, state.flow.saved);
     state.flow = flow;
     const { nowUs } = state;

@@ -1,7 +1,16 @@
 import * as fc from 'fast-check';
 import { contactOf } from '../contact/index.ts';
 import { gadgetArbitrary, stimuliArbitrary } from '../test/arbitraries.ts';
-import { button, frozen, ideal, pressToLight, rule, setting, state } from '../test/fixtures.ts';
+import {
+  button,
+  frozen,
+  ideal,
+  pressToLight,
+  rule,
+  setting,
+  state,
+  numberVariable,
+} from '../test/fixtures.ts';
 import { emptyFlow, type Gadget } from '../gadget/index.ts';
 import { Machine, replay, type EntryOf, type Lane, type Stimulus, type TraceEntry } from './index.ts';
 
@@ -217,7 +226,7 @@ describe('taking over an edit while running', () => {
           const machine = new Machine(gadget, 4);
           for (const stimulus of stimuli) machine.stimulate(stimulus);
           machine.advanceTo(cut);
-          expect(machine.adopt(structuredClone(gadget))).toEqual({ restarted: false });
+          expect(machine.adopt(structuredClone(gadget))).toEqual({ restarted: null, waits: [] });
           machine.advanceTo(2_500_000);
           expect(machine.takeTrace()).toEqual(replay(gadget, stimuli, 2_500_000, 4));
         },
@@ -234,7 +243,7 @@ describe('taking over an edit while running', () => {
       contact: ideal,
       debounce: setting('stable', { settleUs: 40_000 }),
     });
-    expect(machine.adopt(slower)).toEqual({ restarted: false });
+    expect(machine.adopt(slower)).toEqual({ restarted: null, waits: [] });
     expect(machine.shown).toMatchObject({ stateIds: ['s2'], variables: { v1: 1 }, texts: { o2: ['Lit 1'] } });
     machine.takeTrace();
     press(500, 60).forEach((stimulus) => machine.stimulate(stimulus));
@@ -261,6 +270,61 @@ describe('taking over an edit while running', () => {
     expect(of(trace, 'state')).toMatchObject([{ id: 's1', at: 150_000 }]);
   });
 
+  it('a key held in a layer lets go in that layer, whatever was edited meanwhile', () => {
+    const layered = pressToLight({ contact: ideal });
+    layered.flow.states[0]!.rules = [];
+    layered.flow.layers = [
+      {
+        id: 'y1',
+        name: 'Notes',
+        when: null,
+        keys: [
+          {
+            controlId: 'b1',
+            press: [{ kind: 'tone', outputId: 'o3', hz: '440', lengthUs: 0 }],
+            release: [{ kind: 'silence', outputId: 'o3' }],
+          },
+        ],
+      },
+    ];
+    const machine = new Machine(layered, 1);
+    machine.stimulate({ atUs: 10_000, controlId: 'b1', what: 'down' });
+    machine.stimulate({ atUs: 300_000, controlId: 'b1', what: 'up' });
+    machine.advanceTo(100_000);
+    // Another control comes before it, and another layer.
+    const renamed = structuredClone(layered);
+    renamed.name = 'Renamed';
+    renamed.controls.unshift({
+      ...renamed.controls[0]!,
+      id: 'b9',
+      name: 'Other',
+    } as Gadget['controls'][number]);
+    renamed.flow.layers.unshift({ id: 'y2', name: 'Under', when: null, keys: [] });
+    machine.adopt(renamed);
+    expect(machine.shown.tones.o3).toMatchObject({ hz: 440 });
+    machine.advanceTo(400_000);
+    expect(machine.shown.tones.o3).toMatchObject({ hz: 0 });
+  });
+
+  it('says what an edit changes that nothing comes of yet', () => {
+    const machine = new Machine(pressToLight({ contact: ideal }), 1);
+    machine.advanceTo(100_000);
+    const edited = pressToLight({ contact: ideal });
+    edited.flow.states[0]!.entry.push({ kind: 'tone', outputId: 'o3', hz: '220', lengthUs: 100_000 });
+    edited.flow.states[1]!.entry.pop();
+    expect(machine.adopt(edited)).toEqual({ restarted: null, waits: [{ kind: 'entry', stateId: 's1' }] });
+    const begins = structuredClone(edited);
+    begins.flow.initialId = 's2';
+    begins.flow.variables = [numberVariable({ initial: 5 })];
+    expect(machine.adopt(begins)).toEqual({
+      restarted: null,
+      waits: [{ kind: 'start' }, { kind: 'values' }],
+    });
+    expect(machine.shown.stateIds).toEqual(['s1']);
+    const bare = new Machine({ ...pressToLight(), flow: emptyFlow() }, 1);
+    expect(bare.adopt(edited).restarted).toBe('begun');
+  });
+
   it('starts anew, at the present time, where the current state is gone', () => {
     const machine = new Machine(pressToLight({ contact: ideal }), 1);
     machine.advanceTo(123_456);
@@ -275,7 +339,7 @@ describe('taking over an edit while running', () => {
       ],
     };
     machine.takeTrace();
-    expect(machine.adopt(other)).toEqual({ restarted: true });
+    expect(machine.adopt(other)).toEqual({ restarted: 'gone', waits: [] });
     machine.advanceTo(150_000);
     expect(of(machine.takeTrace(), 'state').map(({ at }) => at)).toEqual([123_456, 134_000, 144_000]);
   });

@@ -15,7 +15,7 @@ import {
   worth,
   type Standstill,
 } from '../kernel/index.ts';
-import { adoptState } from './adopt.ts';
+import { adoptState, waitingFor, type Waiting } from './adopt.ts';
 import { compileGadget, type CompiledGadget, type CompiledInput } from './compiled.ts';
 import { planUnrest } from './contacts.ts';
 import { freshEncoder } from './encoders.ts';
@@ -215,20 +215,22 @@ export class Machine {
 
   /**
    * Takes over an edited document without stopping, as far as that makes sense: where the machine stands, values,
-   * outputs and fingers are kept by id. Starts anew where the current state is gone.
+   * outputs and fingers are kept by id. Starts anew where the current state is gone, or where it stood still.
    */
-  adopt(gadget: Gadget): { restarted: boolean } {
+  adopt(gadget: Gadget): Adopted {
     const { state, compiled, trace } = this.loop;
     const next = compileGadget(gadget);
     // What stands still was left in the middle of something: only a restart makes sense of it.
     const adopted = state.still ? null : adoptState(state, compiled, next);
     if (adopted) {
+      const waits = waitingFor(state.flow, compiled, next);
       this.loop = new MainLoop(adopted, next, trace);
       for (const [id, input] of next.inputs)
         if (startsUnrest(compiled.inputs.get(id), input)) planUnrest(adopted, input);
       this.loop.planTurn();
-      return { restarted: false };
+      return { restarted: null, waits };
     }
+    const restarted = state.still ? 'still' : state.flow.atoms.length === 0 ? 'begun' : 'gone';
     const { nowUs, seed } = state;
     const fresh = new Machine(gadget, seed);
     fresh.shiftTo(nowUs);
@@ -238,13 +240,14 @@ export class Machine {
       trace.push(moved.lane === 'blocked' ? { ...moved, untilUs: moved.untilUs + nowUs } : moved);
     }
     this.loop = new MainLoop(fresh.loop.state, fresh.loop.compiled, trace);
-    return { restarted: true };
+    return { restarted, waits: [] };
   }
 
   /** Only for a machine that has just powered up: moves everything planned to begin at `nowUs`. */
   private shiftTo(nowUs: number): void {
     const { state } = this.loop;
     state.nowUs = nowUs;
+    state.poweredUs = nowUs;
     beginMoment(state.work, nowUs);
     if (state.still) {
       state.still = { ...state.still, atUs: nowUs, sinceUs: nowUs };
@@ -314,6 +317,8 @@ function freshLoop(compiled: CompiledGadget, seed: number): MainLoop {
     receivers: freshOf(compiled.receivers, freshReceiver),
     together: nothingTogether,
     firstPressUs: null,
+    poweredUs: 0,
+    powerUps: 0,
     flow: freshFlow(compiled.tables, null),
     shown: darkShown(compiled.gadget),
     work: freshWork(),
@@ -321,6 +326,14 @@ function freshLoop(compiled: CompiledGadget, seed: number): MainLoop {
     tidyAt: leastPlanned,
   };
   return new MainLoop(state, compiled, []);
+}
+
+/** What became of an edit. */
+export interface Adopted {
+  /** It began anew: what was active is gone, it stood still, or nothing was active yet. null: it went on. */
+  restarted: 'gone' | 'still' | 'begun' | null;
+  /** What nothing comes of yet. */
+  waits: Waiting[];
 }
 
 /** Off and on again: all that a gadget that stands still hears. */

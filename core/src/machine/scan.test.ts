@@ -93,7 +93,7 @@ describe('scanning an array', () => {
       name: 'changeKeySet',
       args: ['k1', { scheme: 'matrix-diodes', params: { rows: 2 } }],
     };
-    expect(machine.adopt(applyEdit(gadget, edit)).restarted).toBe(false);
+    expect(machine.adopt(applyEdit(gadget, edit)).restarted).toBeNull();
     machine.advanceTo(300_000);
     expect(of(machine.takeTrace(), 'clean')).toMatchObject([{ id: 'b4', level: 0 }]);
   });

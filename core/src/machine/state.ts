@@ -188,6 +188,9 @@ export interface MachineState {
   together: TogetherState;
   /** When a key was first pressed: where chance begins, where the document says so. */
   firstPressUs: number | null;
+  /** When the power last came, and how often it came again since the first time. */
+  poweredUs: number;
+  powerUps: number;
   flow: FlowState;
   shown: Shown;
   /** What may still happen in this moment and this second. */

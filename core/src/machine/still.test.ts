@@ -185,7 +185,7 @@ describe('what never comes to an end', () => {
     press(3_100_000);
     machine.advanceTo(4_000_000);
     expect(machine.still).toMatchObject({ atUs: 3_100_000 });
-    expect(machine.adopt(toggles(true))).toEqual({ restarted: true });
+    expect(machine.adopt(toggles(true))).toEqual({ restarted: 'still', waits: [] });
     expect(machine.still).toBeNull();
     press(4_100_000);
     machine.advanceTo(5_000_000);

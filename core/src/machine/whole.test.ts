@@ -1,5 +1,6 @@
-import type { Gadget } from '../gadget/index.ts';
-import { freshKnob } from '../drawer/index.ts';
+import { compileExpression, scopeOf } from '../flow/index.ts';
+import type { Action, Gadget } from '../gadget/index.ts';
+import { freshEncoder, freshKnob } from '../drawer/index.ts';
 import {
   button,
   frozen,
@@ -69,6 +70,76 @@ describe('power off and on', () => {
     expect(shownAfter(quiet, stimuli, 700)).toBe('n 2');
     expect(shownAfter(quiet, [...tap(100), ...tap(300), power(400, 'cycle')], 700)).toBe('n 0');
     expect(shownAfter(counting({ when: 'asked' }), stimuli, 700)).toBe('n 0');
+  });
+  it('forgets what was read and what was waited for; hands and shafts stay where they are', () => {
+    const dial = { ...freshEncoder({ kind: 'encoder', figures: {} }, 'Dial', null, null), id: 'b2' };
+    const text = (words: string): Action => ({ kind: 'text', outputId: 'o2', row: 0, text: words });
+    const wait: Action = { kind: 'wait', lengthUs: 2_000_000 };
+    const turned = gadgetOf(
+      {
+        states: [
+          state('s1', {
+            entry: [text('{value(b2)}')],
+            rules: [rule('r1', { trigger: press, actions: [wait, text('late')] })],
+          }),
+        ],
+      },
+      { controls: [button({ contact: ideal }), dial] },
+    );
+    const machine = new Machine(turned, 1);
+    machine.stimulate({ atUs: 50_000, controlId: 'b2', what: 'turn', detents: 5, overUs: 200_000 });
+    machine.stimulate({ atUs: 500_000, controlId: 'b1', what: 'down' });
+    machine.stimulate(power(700, 'cycle'));
+    machine.advanceTo(700_000);
+    // It counts from where the shaft is, and the wait is over with the power.
+    expect(machine.shown.texts.o2![0]).toBe('0');
+    expect(machine.places).toMatchObject({ b1: 1, b2: 5 });
+    // The key that is held as it comes on is a press, and waits anew; what was to follow the first never comes.
+    machine.advanceTo(2_650_000);
+    expect(machine.shown.texts.o2![0]).toBe('0');
+    machine.advanceTo(2_900_000);
+    expect(machine.shown.texts.o2![0]).toBe('late');
+    machine.stimulate({ atUs: 3_000_000, controlId: 'b2', what: 'turn', detents: -2, overUs: 80_000 });
+    machine.advanceTo(3_300_000);
+    expect(machine.evaluate(compileExpression('value(b2)', scopeOf(turned), null))).toBe(-2);
+  });
+  it('is at once in its first state, whatever it was waiting for', () => {
+    const wait: Action = { kind: 'wait', lengthUs: 2_000_000 };
+    const waits = gadgetOf({
+      states: [
+        state('s1', { rules: [rule('r1', { trigger: press, actions: [wait], targetIds: ['s2'] })] }),
+        state('s2'),
+      ],
+    });
+    const trace = replay(waits, [...tap(100), power(500, 'cycle')], 3_000_000, 1);
+    const entered = of(trace, 'state').map(({ at, id }) => [at, id]);
+    expect(entered).toEqual([
+      [0, 's1'],
+      [500_000, 's1'],
+    ]);
+    expect(of(trace, 'blocked').at(-1)).toMatchObject({ at: 500_000, untilUs: 500_000 });
+  });
+  it('draws chance anew, but for a gadget whose chance is always the same', () => {
+    const rolls = (chance: 'noise' | 'same' | 'press') => {
+      const roll = set('random(1000000)');
+      const gadget = gadgetOf({
+        chance,
+        variables: [numberVariable({ max: 1_000_000 })],
+        states: [state('s1', { entry: [roll], rules: [rule('r1', { trigger: press, actions: [roll] })] })],
+      });
+      const hands = [...tap(100), power(500, 'cycle'), ...tap(640), power(1_000, 'cycle'), ...tap(1_100)];
+      return of(replay(gadget, hands, 1_500_000, 7), 'variable').map(({ value }) => value);
+    };
+    // Of power-up, and of the first press after each.
+    const noise = rolls('noise');
+    expect(noise).toHaveLength(4);
+    expect(new Set(noise).size).toBe(4);
+    const [, first, second, third] = rolls('same');
+    expect([second, third]).toEqual([first, first]);
+    // Each first press comes at a time of its own after the power; the same time is the same chance.
+    const pressed = rolls('press');
+    expect(pressed[1]).not.toBe(pressed[2]);
+    expect(pressed[1]).toBe(pressed[3]);
   });
   it('ends tones and dark lights, and says so', () => {
     const loud = gadgetOf({

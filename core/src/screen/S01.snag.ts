@@ -1,50 +1,60 @@
-import { longestText, showTemplate } from '../flow/index.ts';
-import type { Action, Edit, Gadget, Place, Snag, SnagRule } from '../gadget/index.ts';
+import { longestText, showTemplate, valuesAt, valuesOf } from '../flow/index.ts';
+import {
+  placedActions,
+  type Edit,
+  type Gadget,
+  type PlacedActions,
+  type Snag,
+  type SnagRule,
+} from '../gadget/index.ts';
 
-type TextAction = Extract<Action, { kind: 'text' }>;
+/** Columns that character displays are made with; a wider text needs other words. */
+const madeWide = [8, 16, 20, 40];
 
-/** Every text action with the place that owns it. */
-function texts(gadget: Gadget): { action: TextAction; place: Place; state: string }[] {
-  return gadget.flow.states.flatMap((state) =>
-    [
-      ...[...state.entry, ...state.exit].map((action) => ({
-        action,
-        place: { kind: 'state', id: state.id } as Place,
-      })),
-      ...state.rules.flatMap((rule) =>
-        rule.actions.map((action) => ({ action, place: { kind: 'rule', id: rule.id } as Place })),
-      ),
-    ].flatMap(({ action, place }) => (action.kind === 'text' ? [{ action, place, state: state.name }] : [])),
-  );
+interface Placed extends PlacedActions {
+  text: string;
+  row: number;
+  outputId: string;
 }
+
+/** Every text action with the place that owns it; sprites are cut at the edge, and meant to be. */
+const texts = (gadget: Gadget): Placed[] =>
+  placedActions(gadget.flow).flatMap((placed) =>
+    placed.actions.flatMap((action) =>
+      action.kind === 'text'
+        ? [{ ...placed, text: action.text, row: action.row, outputId: action.outputId }]
+        : [],
+    ),
+  );
 
 /** Text that is wider than the display can show, at its longest, or on a row that the display does not have. */
 export const S01: SnagRule = {
   id: 'S01',
-  check(gadget): Snag[] {
-    return texts(gadget).flatMap(({ action, place, state }): Snag[] => {
-      const display = gadget.outputs.find(({ id }) => id === action.outputId);
+  check(gadget, derived): Snag[] {
+    const known = valuesOf(gadget, derived);
+    // The same text for the same display is told once, where it first stands.
+    const told = new Set<string>();
+    return texts(gadget).flatMap((placed): Snag[] => {
+      const { text, row, outputId, place, name: state } = placed;
+      const display = gadget.outputs.find(({ id }) => id === outputId);
       if (display?.kind !== 'text') return [];
       const { columns, rows, name } = display;
-      const length = longestText(action.text, gadget);
+      const length = longestText(text, gadget, valuesAt(gadget, known, placed));
       const common = { rule: 'S01', level: 'likely', place } as const;
-      const values = {
-        state,
-        display: name,
-        text: showTemplate(action.text, gadget),
-        length,
-        columns,
-        rows,
-      };
-      if (action.row >= rows)
-        return [{ ...common, values: { ...values, reason: 'row', row: action.row + 1 } }];
-      if (length <= columns) return [];
-      const widen: Edit = { name: 'changeOutput', args: [display.id, { columns: length }] };
+      const values = { state, display: name, text: showTemplate(text, gadget), length, columns, rows };
+      const key = JSON.stringify([outputId, text, row >= rows ? row : null]);
+      if ((row < rows && length <= columns) || told.has(key)) return [];
+      told.add(key);
+      if (row >= rows) return [{ ...common, values: { ...values, reason: 'row', row: row + 1 } }];
+      const wide = madeWide.find((made) => made >= length);
+      const widen: Edit = { name: 'changeOutput', args: [display.id, { columns: wide ?? length }] };
       return [
         {
           ...common,
           values: { ...values, reason: 'width' },
-          ...(length <= 40 && { mend: { key: 'widerDisplay', edit: widen, values: { columns: length } } }),
+          ...(wide !== undefined && {
+            mend: { key: 'widerDisplay', edit: widen, values: { columns: wide } },
+          }),
         },
       ];
     });

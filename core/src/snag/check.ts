@@ -1,4 +1,11 @@
-import type { Derived, Gadget, Snag, SnagLevel, SnagRule } from '../gadget/index.ts';
+import {
+  canonicalJson,
+  type Derived,
+  type Gadget,
+  type Snag,
+  type SnagLevel,
+  type SnagRule,
+} from '../gadget/index.ts';
 import { deriveFor } from './derive.ts';
 import { snagRules } from './registry.ts';
 
@@ -22,6 +29,12 @@ export function checkGadget(gadget: Gadget, rules: readonly SnagRule[] = snagRul
       report.failed.push({ rule: rule.id, message: (error as Error).message });
     }
   }
+  // Nothing is said twice in the same words, wherever it was found again.
+  const said = new Set<string>();
+  report.snags = report.snags.filter(({ rule, values }) => {
+    const words = `${rule} ${canonicalJson(values)}`;
+    return !said.has(words) && said.add(words);
+  });
   report.snags.sort((a, b) => gravity[a.level] - gravity[b.level]);
   return report;
 }

@@ -7,6 +7,7 @@ import { checkGadget, snagRules } from './index.ts';
 import { feelCases } from '../test/feelCases.ts';
 import { replay, type Stimulus } from '../machine/index.ts';
 import { flowCases } from '../test/flowCases.ts';
+import { saneGadgets } from '../test/saneGadgets.ts';
 import { wiringCases } from '../test/wiringCases.ts';
 import { edited } from '../test/wiringFixtures.ts';
 import { addPartEdit } from '../drawer/index.ts';
@@ -265,6 +266,22 @@ describe('snags', () => {
         parts: [],
       }),
     ).toEqual({ snags: [], failed: [] });
+  });
+
+  it.each(Object.entries(saneGadgets))('accuse nothing in %s', (_what, gadget) => {
+    const { snags, failed } = checkGadget(frozen(gadget));
+    expect(snags.map(({ rule: id, values }) => [id, values])).toEqual([]);
+    expect(failed).toEqual([]);
+  });
+  it('say nothing twice in the same words', () => {
+    const found = (id: string, name: string): Snag => ({
+      rule: 'F01',
+      level: 'note',
+      place: { kind: 'rule', id },
+      values: { name },
+    });
+    const repeats = { id: 'F01', check: () => [found('r1', 'a'), found('r2', 'a'), found('r3', 'b')] };
+    expect(checkGadget(clean, [repeats]).snags.map(({ place }) => place.id)).toEqual(['r1', 'r3']);
   });
 
   it.each(cases)('%s finds %s', (id, _what, gadget, part, cleared) => {

@@ -97,13 +97,16 @@ export function race(periodUs: number): Gadget {
   return { ...gadget, parts: partsFor(gadget) };
 }
 
-/** A key that wakes: its press leads to a state that answers the tap of the same press. */
-function waker(): Gadget {
+/** A key that wakes from a state that is marked as asleep: its press leads to one that answers the rest of the press. */
+function waker(change: (flow: Gadget['flow']) => void = () => undefined): Gadget {
   const gadget = structuredClone(pressToLight());
   gadget.parts[0]!.figures = { wakes: 1 };
+  gadget.flow.marks = [{ placeId: 's1', means: 'asleep' }];
+  gadget.flow.states[0]!.rules[0]!.actions = [];
   gadget.flow.states[1]!.rules = [
     rule('r2', { trigger: { kind: 'gesture', controlId: 'b1', gesture: 'tap' }, targetIds: ['s1'] }),
   ];
+  change(gadget.flow);
   return gadget;
 }
 
@@ -164,6 +167,30 @@ export const feelCases: Case[] = [
   ],
   ['F10', 'ends that noise keeps away', knob({ endBandCounts: 0 }), { level: 'note' }, true],
   ['F11', 'a press that wakes and whose tap acts', waker(), { place: { kind: 'rule', id: 'r1' } }, true],
+  [
+    'F11',
+    'a press that wakes and turns the page',
+    waker(({ states }) => {
+      states[0]!.rules[0]!.actions = [{ kind: 'set', variableId: 'v1', index: null, value: 'v1 + 1' }];
+      states[1]!.rules = [rule('r2', { trigger: { kind: 'after', delay: 900_000 }, targetIds: ['s1'] })];
+    }),
+    { place: { kind: 'rule', id: 'r1' }, values: { reason: 'same', asleep: 'Dark', state: 'Lit' } as never },
+    true,
+  ],
+  [
+    'F11',
+    'a state that goes dark by itself, and whose hold acts',
+    waker((flow) => {
+      flow.marks = [];
+      flow.states[0]!.entry = [{ kind: 'light', outputId: 'o1', light: { mode: 'off' } }];
+      flow.states[1]!.rules = [
+        rule('r2', { trigger: { kind: 'gesture', controlId: 'b1', gesture: 'release' }, targetIds: ['s2'] }),
+        rule('r3', { trigger: { kind: 'after', delay: 900_000 }, targetIds: ['s1'] }),
+      ];
+    }),
+    { values: { reason: 'later', gesture: 'release' } as never },
+    true,
+  ],
   [
     'F13',
     'two players on a slow loop',

@@ -16,6 +16,7 @@ const set = (value: string, variableId = 'v1'): Action => ({ kind: 'set', variab
 const light = (mode: 'on' | 'off'): Action => ({ kind: 'light', outputId: 'o1', light: { mode } });
 const to = (id: string, trigger: Trigger, targetIds: string[], patch: Partial<Rule> = {}): Rule =>
   rule(id, { trigger, targetIds, ...patch });
+const other: Trigger = { kind: 'gesture', controlId: 'b2', gesture: 'press' };
 const after = (ms: number): Trigger => ({ kind: 'after', delay: ms * 1_000 });
 
 /** One game button, one light and one text over these states. */
@@ -147,6 +148,31 @@ export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
     true,
   ],
   [
+    'L08',
+    'a press to where nothing can be undone',
+    game(
+      [
+        state('s1', { rules: [to('r1', press, ['s2'])] }),
+        state('s2', { name: 'Erased', rules: [to('r2', press, ['s1'])] }),
+      ],
+      { marks: [{ placeId: 's2', means: 'lasting' }] },
+    ),
+    {
+      place: { kind: 'rule', id: 'r1' },
+      values: { reason: 'state', lost: 'Erased', state: 's1', control: 'Stir' },
+    },
+    true,
+  ],
+  [
+    'L08',
+    'a rule that its maker has marked',
+    game([state('s1', { rules: [to('r1', press, [], { actions: [light('on')] })] })], {
+      marks: [{ placeId: 'r1', means: 'lasting' }],
+    }),
+    { values: { reason: 'rule' } as never },
+    true,
+  ],
+  [
     'L09',
     'a sum that grows past its end',
     game([state('s1', { rules: [to('r1', press, [], { actions: [set('v1 + 40')] })] })]),
@@ -177,10 +203,10 @@ export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
     'a reaction game that forgives an early press',
     game([
       state('s1', { rules: [to('r1', press, ['s2'])] }),
-      state('s2', { rules: [to('r2', after(2_000), ['s3'])] }),
-      state('s3', { rules: [to('r3', press, ['s1']), to('r4', after(700), ['s1'])] }),
+      state('s2', { rules: [to('r2', { kind: 'after', delay: { ms: '1000 + random(3000)' } }, ['s3'])] }),
+      state('s3', { entry: [light('on')], rules: [to('r3', press, ['s1']), to('r4', after(700), ['s1'])] }),
     ]),
-    { level: 'likely', values: { name: 's2', control: 'Stir' } },
+    { level: 'likely', values: { name: 's2', control: 'Stir', count: 1, next: 's3' } },
     true,
   ],
   [
@@ -277,6 +303,84 @@ export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
     }),
     { level: 'likely', values: { uses: 1 } },
     true,
+  ],
+  [
+    'L19',
+    'a menu that goes home just before the press lands',
+    game([
+      state('s1', { name: 'Home', rules: [to('r1', press, ['s2'])] }),
+      state('s2', { name: 'Menu', rules: [to('r2', press, ['s3']), to('r3', after(8_000), ['s4'])] }),
+      state('s3', { rules: [to('r4', press, ['s1'])] }),
+      state('s4', { name: 'Start', rules: [to('r5', press, ['s1'])] }),
+    ]),
+    {
+      level: 'note',
+      place: { kind: 'rule', id: 'r5' },
+      values: {
+        control: 'Stir', by: '', from: 'Menu', to: 'Start', meant: 's3', leads: 'Home', afterUs: 8_000_000,
+        reactionUs: 255_000,
+      }, // prettier-ignore
+    },
+    true,
+  ],
+  [
+    'L19',
+    'the press of one who loses, which begins the next round',
+    game(
+      [
+        state('s1', { name: 'Go', rules: [to('r1', press, ['s2']), to('r2', other, ['s3'])] }),
+        state('s2', { name: 'Red wins', rules: [to('r3', other, ['s1'])] }),
+        state('s3', { name: 'Blue wins', rules: [to('r4', other, ['s1'])] }),
+      ],
+      {},
+      { controls: [button(), button({ id: 'b2', name: 'Blue', key: null })] },
+    ),
+    {
+      level: 'likely',
+      place: { kind: 'rule', id: 'r3' },
+      values: { control: 'Blue', by: 'Stir', from: 'Go', to: 'Red wins', leads: 'Go' } as never,
+    },
+    false,
+  ],
+  [
+    'L20',
+    'a light that blinks ten times a second',
+    game([
+      state('s1', {
+        entry: [{ kind: 'light', outputId: 'o1', light: { mode: 'blink', periodUs: 100_000 } }],
+      }),
+    ]),
+    { level: 'likely', values: { light: 'Lamp', where: 's1', centiHz: 1_000, by: 'blink' } },
+    true,
+  ],
+  [
+    'L20',
+    'a pattern of a rule that flashes five times a second',
+    game([
+      state('s1', {
+        rules: [
+          to('r1', press, [], {
+            actions: [
+              { kind: 'light', outputId: 'o1', light: { mode: 'pattern', steps: '#.#.', stepUs: 100_000 } },
+            ],
+          }),
+        ],
+      }),
+    ]),
+    { place: { kind: 'rule', id: 'r1' }, values: { centiHz: 500 } as never },
+    true,
+  ],
+  [
+    'L20',
+    'rules that switch a light to and fro',
+    game([
+      state('s1', { rules: [to('r1', press, ['s2'])] }),
+      state('s2', { entry: [light('on')], rules: [to('r2', after(60), ['s3']), to('r4', press, ['s1'])] }),
+      state('s3', { entry: [light('off')], rules: [to('r3', after(60), ['s2']), to('r5', press, ['s1'])] }),
+    ]),
+    // 120 ms each, and a turn of the loop for each change.
+    { level: 'likely', values: { light: 'Lamp', by: 'rules' } as never },
+    false,
   ],
   [
     'X03',

@@ -9,6 +9,7 @@ import {
   type Knob,
   type Gadget,
   type Output,
+  type Waiting,
 } from '@hum-lever/core';
 import { useEffect, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import { useDocument } from '../client/index.ts';
@@ -74,7 +75,7 @@ export function InHand() {
   const shown = usePlayer((state) => state.shown);
   const pastUs = usePlayer((state) => state.pastUs);
   const failure = usePlayer((state) => state.failure);
-  const notice = usePlayer((state) => state.notice);
+  const idleTouch = usePlayer((state) => state.idleTouch);
   const still = usePlayer((state) => state.still);
   const slow = usePlayer((state) => state.slow);
   const replaying = usePlayer((state) => state.replaying);
@@ -152,22 +153,65 @@ export function InHand() {
           }}
         />
       </div>
+      <AfterEdit gadget={gadget} />
       {recorder.recording && <RecordingBar {...recorder} />}
       <p className={classes.hint} id="hand-hint" role="status">
         {failure ??
-          notice ??
           (replaying !== null
             ? `Playing that again to see it: ${Math.round(replaying * 100)}\u202f%.`
             : pastUs !== null
               ? 'This is the past: watch only.'
-              : slow
-                ? slowWords(gadget, slow)
-                : focused
-                  ? keysSentence(gadget)
-                  : 'Click it, or press H, to play with keys.')}
+              : idleTouch
+                ? 'Time stands still: nothing comes of it until it runs on, below on the strip.'
+                : slow
+                  ? slowWords(gadget, slow)
+                  : focused
+                    ? keysSentence(gadget)
+                    : 'Click it, or press H, to play with keys.')}
       </p>
     </aside>
   );
+}
+
+/** What became of an edit, where that cannot be seen: it goes away with a restart, and by itself where nothing waits. */
+function AfterEdit({ gadget }: { gadget: Gadget }) {
+  const adopted = usePlayer((state) => state.adopted);
+  useEffect(() => {
+    if (!adopted?.restarted) return;
+    const timer = setTimeout(() => usePlayer.setState({ adopted: null }), saidForMs);
+    return () => clearTimeout(timer);
+  }, [adopted]);
+  if (!adopted) return null;
+  if (adopted.restarted)
+    return (
+      <p className={classes.adopted} role="status">
+        {adopted.restarted === 'gone'
+          ? 'Restarted: the state it was in is gone.'
+          : 'It had stood still: the edit has started it anew.'}
+      </p>
+    );
+  return (
+    <div className={classes.adopted} role="status">
+      {adopted.waits.map((waiting) => waitingWords(gadget, waiting)).join(' ')}{' '}
+      <Button size="compact-xs" variant="default" onClick={() => player.restart()}>
+        Switch it off and on
+      </Button>
+    </div>
+  );
+}
+const saidForMs = 8_000;
+
+function waitingWords({ flow }: Gadget, waiting: Waiting): string {
+  switch (waiting.kind) {
+    case 'entry': {
+      const name = flow.states.find(({ id }) => id === waiting.stateId)?.name ?? 'the state';
+      return `It is in ${name} already: what is new on entering comes about with the next time.`;
+    }
+    case 'start':
+      return 'Where it starts counts from the next power-up.';
+    case 'values':
+      return 'What values start with counts from the next power-up.';
+  }
 }
 
 function keysSentence({ controls }: Gadget): string {

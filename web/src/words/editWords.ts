@@ -78,5 +78,6 @@ export const editWords: Record<EditName | 'replace', string> = {
   extractParent: 'the state around others',
   splitState: 'the split of a state',
   setIgnored: 'what is ignored on purpose',
+  setMark: 'what was said of it',
   replace: 'taking the other version',
 };

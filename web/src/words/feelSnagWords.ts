@@ -81,7 +81,9 @@ export const feelSnagWords: Words = {
   F11: {
     title: 'The press that wakes also acts',
     say: (v) =>
-      `Pressing ${v.name} leads to ${v.state} at once, and there the same press goes on: as soon as it is ${gestureWords[v.gesture as keyof typeof gestureWords]}, something else answers.`,
+      v.reason === 'same'
+        ? `The press of ${v.name} that wakes it from ${v.asleep} does something else besides, on its way to ${v.state}: nobody can see yet what they are doing.`
+        : `Pressing ${v.name} in ${v.asleep} leads to ${v.state} at once, and there the same press goes on: as soon as it is ${gestureWords[v.gesture as keyof typeof gestureWords]}, something else answers.`,
   },
   F13: {
     title: 'One player is read before the other',

@@ -1,5 +1,5 @@
 import type { Snag } from '@hum-lever/core';
-import { showDuration } from '../shared/units.ts';
+import { count, showDuration } from '../shared/units.ts';
 import { causeWords, excessWords } from './stillWords.ts';
 
 type Values = Snag['values'];
@@ -44,8 +44,17 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
   },
   L08: {
     title: 'A slip cannot be undone',
-    say: (v) =>
-      `In ${v.state}, a mere press of ${v.control} wipes ${v.lost}, which is kept through power-off.`,
+    say: (v) => {
+      const what = {
+        wipes: `wipes ${v.lost}, which is kept through power-off`,
+        state: `leads to ${v.lost}, which cannot be undone`,
+        rule: 'does what cannot be undone',
+        control: 'acts at once, although it is for something that cannot be undone',
+      }[String(v.reason)]!;
+      const where =
+        Number(v.others) > 0 ? `${v.state} and ${count(Number(v.others), 'more state')}` : v.state;
+      return `In ${where}, a mere press of ${v.control} ${what}: no hold, no condition, and nothing asks first.`;
+    },
   },
   L09: {
     title: 'A variable leaves its range',
@@ -59,7 +68,7 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
   L11: {
     title: 'An early press goes unpunished',
     say: (v) =>
-      `In ${v.name} the moment to press ${v.control} is still to come, and a press before it is not answered: who presses all the time cannot be late.`,
+      `${v.name} waits for a moment that chance picks, and a press of ${v.control} before it is not answered there: whoever presses all the time is never late in ${v.next}.`,
   },
   L12: {
     title: 'Won without playing',
@@ -92,6 +101,24 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
     say: (v) =>
       `Random numbers, used in ${v.uses} ${v.uses === 1 ? 'place' : 'places'}, begin alike whenever the power comes on.`,
   },
+  L19: {
+    title: 'A slip when it changes',
+    say: (v) => {
+      const change =
+        v.by !== ''
+          ? `${v.by} can be faster`
+          : Number(v.afterUs) > 0
+            ? `it leaves it by itself after ${us(v.afterUs)}`
+            : 'it leaves it by itself';
+      const leads = v.leads === '' ? 'does something else' : `leads to ${v.leads}`;
+      return `Somebody presses ${v.control} in ${v.from}, but ${change}: a press that was on its way, up to ${us(v.reactionUs)} by half of all people, lands in ${v.to} and ${leads}.`;
+    },
+  },
+  L20: {
+    title: 'Flashing that can harm',
+    say: (v) =>
+      `${v.light} flashes ${(Number(v.centiHz) / 100).toFixed(1)} times a second in ${v.where}${v.by === 'rules' ? ', switched by its rules' : ''}. Between 3 and 30 times a second can bring on seizures in some people: go below 3, tell whoever uses it, and follow local rules for what is shown in public.`,
+  },
   X03: {
     title: 'It stands still',
     say: (v) =>
@@ -108,6 +135,9 @@ export const flowMendWords: Record<string, (v: Values) => string> = {
   onlyOtherwise: (v) => `Let it fire only where rule ${v.first} does not`,
   holdInstead: (v) => `Want a hold of ${us(v.holdUs)} instead`,
   stopOnLeaving: () => 'Stop it where its state is left',
+  onlyWake: () => 'Let that press do nothing but wake',
+  ignoreAtFirst: (v) => `Ignore it for the first ${v.ms}\u202fms`,
+  calmer: (v) => `Slow it down to ${Number(v.centiHz) / 100} a second`,
   earlyLoses: (v) => `Let an early press lead to ${v.home}`,
   keepQuiet: (v) => `Keep it, written once quiet for ${us(v.quietUs)}`,
   otherChance: (v) =>

@@ -256,9 +256,9 @@ describe('the live machine', () => {
         controls: [{ ...(kettle.controls[0] as Button), debounce: setting('stable', { settleUs: 200_000 }) }],
       },
     });
-    expect(rig.last('slice')).toMatchObject({ restarted: false, shown: { stateIds: ['s2'] } });
+    expect(rig.last('slice')).toMatchObject({ adopted: { restarted: null }, shown: { stateIds: ['s2'] } });
     rig.send({ kind: 'edit', gadget: { ...kettle, flow: emptyFlow() } });
-    expect(rig.last('slice')).toMatchObject({ restarted: true, shown: { stateIds: [] } });
+    expect(rig.last('slice')).toMatchObject({ adopted: { restarted: 'gone' }, shown: { stateIds: [] } });
   });
 
   it('plays what hands have planned at its very time, and forgets it with a look at the past', () => {

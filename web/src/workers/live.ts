@@ -1,4 +1,11 @@
-import { countCauses, Machine, mostFrequent, type Stimulus, type TraceEntry } from '@hum-lever/core';
+import {
+  countCauses,
+  Machine,
+  mostFrequent,
+  type Adopted,
+  type Stimulus,
+  type TraceEntry,
+} from '@hum-lever/core';
 import { History, keepWithin, type Replay } from './history.ts';
 import type { Command, Report, Slow } from './protocol.ts';
 
@@ -102,10 +109,10 @@ export class LiveMachine {
     switch (command.kind) {
       case 'edit': {
         this.catchUp(machine);
-        const { restarted } = machine.adopt(command.gadget);
+        const adopted = machine.adopt(command.gadget);
         this.history.edited(machine, command.gadget);
         this.gather(machine);
-        this.report(machine, { restarted });
+        this.report(machine, { adopted });
         // Whoever looks at the past goes on looking at it.
         if (this.pastUs !== null) this.scrub(machine, this.pastUs);
         break;
@@ -306,7 +313,10 @@ export class LiveMachine {
     this.anchorMs = this.host.nowMs();
   }
 
-  private report(machine: Machine, { fresh = false, restarted = false } = {}): void {
+  private report(
+    machine: Machine,
+    { fresh = false, adopted = null }: { fresh?: boolean; adopted?: Adopted | null } = {},
+  ): void {
     const entries = this.entries.slice(-mostReported);
     const leftOut = this.leftOut + this.entries.length - entries.length;
     this.entries = [];
@@ -322,7 +332,7 @@ export class LiveMachine {
       clock: { nowUs: machine.nowUs, speed },
       running: this.running,
       fresh,
-      restarted,
+      adopted,
       pastUs: this.pastUs,
       still: machine.still,
       slow,
@@ -445,7 +455,7 @@ export class LiveMachine {
     next.takeTrace();
     // Edits made since then hold: only time goes back, not the design.
     const edited = gadget !== next.gadget;
-    const restarted = edited && next.adopt(gadget).restarted;
+    const adopted = edited ? next.adopt(gadget) : null;
     this.machine = next;
     this.backToPresent();
     this.running = true;
@@ -455,7 +465,7 @@ export class LiveMachine {
     this.leftOut = 0;
     this.anchor(next.nowUs);
     this.gather(next);
-    this.report(next, { restarted });
+    this.report(next, { adopted });
     this.sleep(next);
   }
 }

@@ -1,4 +1,14 @@
-import type { Gadget, Shown, Standstill, Stimulus, Touch, TraceEntry, Trial } from '@hum-lever/core';
+import {
+  wholeGadget,
+  type Adopted,
+  type Gadget,
+  type Shown,
+  type Standstill,
+  type Stimulus,
+  type Touch,
+  type TraceEntry,
+  type Trial,
+} from '@hum-lever/core';
 import { create } from 'zustand';
 import { epochMs, type Clock, type Command, type Report, type Slow } from './protocol.ts';
 import { cutTrace, emptyTrace, growTrace, needsStretch, putStretch, seenAt } from './keptTrace.ts';
@@ -16,7 +26,10 @@ interface Player {
   traceVersion: number;
   /** Since when a trial is recorded; null: none is. */
   recording: boolean;
-  notice: string | null;
+  /** What a hand did that nothing can come of: it does not play. */
+  idleTouch: boolean;
+  /** What became of the last edits, until it is known; null: nothing that must be said. */
+  adopted: Adopted | null;
   failure: string | null;
   /** Why the gadget stands still; null: it does not. */
   still: Standstill | null;
@@ -35,7 +48,8 @@ export const usePlayer = create<Player>(() => ({
   pastUs: null,
   traceVersion: 0,
   recording: false,
-  notice: null,
+  idleTouch: false,
+  adopted: null,
   failure: null,
   still: null,
   slow: null,
@@ -83,6 +97,26 @@ function showWaiting(): void {
   usePlayer.setState(change);
 }
 
+/** Without what has come about since: states that were entered, and all of it with the power. */
+function stillWaiting(adopted: Adopted | null, entries: readonly TraceEntry[]): Adopted | null {
+  if (!adopted || adopted.waits.length === 0) return adopted;
+  if (entries.some((entry) => entry.lane === 'power' && entry.event === 'cycle')) return null;
+  const entered = new Set(entries.flatMap((entry) => (entry.lane === 'state' ? [entry.id] : [])));
+  const waits = adopted.waits.filter((one) => one.kind !== 'entry' || !entered.has(one.stateId));
+  if (waits.length === adopted.waits.length) return adopted;
+  return waits.length > 0 ? { ...adopted, waits } : null;
+}
+
+/** What must be said of an edit; what waited before goes on waiting. */
+function toSay(adopted: Adopted): Adopted | null {
+  const { adopted: before } = usePlayer.getState();
+  if (adopted.restarted === 'begun') return null;
+  if (adopted.restarted) return adopted;
+  const all = [...(before?.waits ?? []), ...adopted.waits];
+  const waits = [...new Map(all.map((one) => [JSON.stringify(one), one])).values()];
+  return waits.length > 0 ? { restarted: null, waits } : null;
+}
+
 /** Around a moment whose entries were left out, so much is played again. */
 const stretchBeforeUs = 2_000_000;
 const stretchAfterUs = 500_000;
@@ -93,8 +127,7 @@ let versions = 0;
 function receive(report: Report): void {
   switch (report.kind) {
     case 'slice': {
-      const { entries, leftOut, shown, places, clock, running, fresh, restarted, pastUs, still, slow } =
-        report;
+      const { entries, leftOut, shown, places, clock, running, fresh, adopted, pastUs, still, slow } = report;
       toldAtMs = performance.now();
       trace = fresh ? emptyTrace(entries) : growTrace(trace, entries, leftOut);
       const grown = fresh || entries.length > 0;
@@ -109,7 +142,9 @@ function receive(report: Report): void {
         slow,
         ...(pastUs === null && { replaying: null }),
         traceVersion: versions,
-        ...(restarted && { notice: 'Restarted: the state it was in is gone.' }),
+        adopted: stillWaiting(adopted ? toSay(adopted) : usePlayer.getState().adopted, entries),
+        ...(running && { idleTouch: false }),
+        ...(fresh && { adopted: null }),
         ...(fresh && { failure: null }),
       });
       return;
@@ -168,18 +203,21 @@ const freshSeed = () => crypto.getRandomValues(new Int32Array(1))[0]!;
 export const player = {
   /** Powers the gadget up anew. */
   load(gadget: Gadget): void {
-    usePlayer.setState({ recording: false, notice: null });
+    usePlayer.setState({ recording: false, idleTouch: false, adopted: null });
     send({ kind: 'load', gadget, seed: freshSeed(), script: [] });
   },
   /** Powers up anew and plays a script by itself, in real time. */
   watch(gadget: Gadget, { seed, stimuli }: Pick<Trial, 'seed' | 'stimuli'>): void {
-    usePlayer.setState({ recording: false, notice: null });
+    usePlayer.setState({ recording: false, idleTouch: false, adopted: null });
     send({ kind: 'load', gadget, seed, script: stimuli });
   },
   edit: (gadget: Gadget) => send({ kind: 'edit', gadget }),
   /** @param stampMs when the hand moved, as events are stamped: since the page was started */
   touch(controlId: string, touch: Touch, stampMs = performance.now()): void {
-    if (usePlayer.getState().notice !== null) usePlayer.setState({ notice: null });
+    const { running, pastUs, adopted } = usePlayer.getState();
+    if (!running && pastUs === null) usePlayer.setState({ idleTouch: true });
+    // Whoever plays on knows by now that it began anew; what waits goes on waiting.
+    if (adopted?.restarted) usePlayer.setState({ adopted: null });
     send({ kind: 'touch', controlId, touch, atMs: epochMs(stampMs) });
   },
   finger(controlId: string, down: boolean, stampMs = performance.now()): void {
@@ -187,6 +225,11 @@ export const player = {
   },
   /** Presses that come at their very times, however busy the page is. */
   plan: (moves: Extract<Command, { kind: 'plan' }>['moves']) => send({ kind: 'plan', moves }),
+  /** Off and on again: what waits for the power comes about. */
+  restart(): void {
+    usePlayer.setState({ adopted: null });
+    player.touch(wholeGadget, { what: 'power', event: 'cycle' });
+  },
   run: () => send({ kind: 'run' }),
   pause: () => send({ kind: 'pause' }),
   step: () => send({ kind: 'step' }),

@@ -1,4 +1,4 @@
-import type { Cause, Gadget, Shown, Standstill, Stimulus, Touch, TraceEntry } from '@hum-lever/core';
+import type { Adopted, Cause, Gadget, Shown, Standstill, Stimulus, Touch, TraceEntry } from '@hum-lever/core';
 
 /** Milliseconds on one clock for page and worker, which count their own from when each was started. */
 export const epochMs = (sinceStartMs: number): number => performance.timeOrigin + sinceStartMs;
@@ -45,7 +45,7 @@ export interface Clock {
 
 /** What the live machine tells the page. */
 export type Report =
-  /** `fresh`: the trace begins anew with these entries. `restarted`: an edit made a restart necessary. */
+  /** `fresh`: the trace begins anew with these entries. `adopted`: what became of an edit that was taken over just now. */
   | {
       kind: 'slice';
       /** The last ones, where more came than can be looked at. */
@@ -58,7 +58,7 @@ export type Report =
       clock: Clock;
       running: boolean;
       fresh: boolean;
-      restarted: boolean;
+      adopted: Adopted | null;
       /** The moment of the past that is looked at; null: the present. */
       pastUs: number | null;
       still: Standstill | null;

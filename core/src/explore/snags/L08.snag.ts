@@ -4,10 +4,14 @@ import {
   type Action,
   type Button,
   type Gadget,
+  type Rule,
   type Snag,
   type SnagRule,
+  type State,
   type SingleEdit,
 } from '../../gadget/index.ts';
+import { acts } from './answering.ts';
+import { sleeping } from './sleeping.ts';
 
 const quick: ReadonlySet<string> = new Set(['press', 'release', 'tap']);
 const holdUs = 1_000_000;
@@ -26,32 +30,78 @@ const wiped = ({ flow }: Gadget, actions: readonly Action[]) =>
       ),
   );
 
-/** What is kept through power-off is wiped by a press that may be a slip: no hold, nothing that asks first. */
+/** Names of what cannot be undone by this rule: kept values that it wipes, and what its maker has marked. */
+function lostBy(gadget: Gadget, button: Button, rule: Rule): { reason: string; lost: string } | null {
+  const { marks, states } = gadget.flow;
+  const lasting = new Set(marks.flatMap(({ placeId, means }) => (means === 'lasting' ? [placeId] : [])));
+  const gone = wiped(gadget, rule.actions);
+  if (gone.length > 0) return { reason: 'wipes', lost: gone.map(({ name }) => name).join(', ') };
+  const target = states.find(({ id }) => rule.targetIds.includes(id) && lasting.has(id));
+  if (target) return { reason: 'state', lost: target.name };
+  if (lasting.has(rule.id)) return { reason: 'rule', lost: '' };
+  // Where its maker has said what is for good, that is what counts; otherwise whatever the key does beyond showing.
+  if (button.wants.purpose !== 'destructive' || lasting.size > 0) return null;
+  const home = rule.targetIds.every((id) => id === gadget.flow.initialId);
+  const does = (rule.targetIds.length > 0 && !home) || rule.actions.some(acts);
+  return does ? { reason: 'control', lost: '' } : null;
+}
+
+/**
+ * Whether the state asks first: said so by a mark, or got to by hand alone, with another key than the one that goes on
+ * from it, and with a way back.
+ */
+function asksFirst({ flow }: Gadget, state: State, rule: Rule): boolean {
+  if (flow.marks.some(({ placeId, means }) => placeId === state.id && means === 'asks')) return true;
+  const into = flow.states.flatMap((from) =>
+    from.rules.filter(({ targetIds }) => targetIds.includes(state.id)).map((one) => ({ from, one })),
+  );
+  const own = rule.trigger.kind === 'gesture' ? rule.trigger : null;
+  const otherKey = into.every(
+    ({ one: { trigger } }) =>
+      trigger.kind === 'gesture' && (trigger.controlId !== own?.controlId || !quick.has(trigger.gesture)),
+  );
+  const origins = new Set(into.map(({ from }) => from.id));
+  const back = state.rules.some((one) => one !== rule && one.targetIds.some((id) => origins.has(id)));
+  return into.length > 0 && state.id !== flow.initialId && otherKey && back;
+}
+
+/** What cannot be undone is one press away that may be a slip: no hold, no condition, nothing that asks first. */
 export const L08: SnagRule = {
   id: 'L08',
-  check: (gadget) =>
-    gadget.flow.states.flatMap(({ name: state, rules }) =>
-      rules.flatMap(({ id, trigger, actions }): Snag[] => {
-        if (trigger.kind !== 'gesture' || !quick.has(trigger.gesture)) return [];
+  check(gadget) {
+    const asleep = sleeping(gadget);
+    /** What a key is for is one cause, however many states answer it: told once, where it is first. */
+    const byControl = new Map<string, Snag[]>();
+    const snags = gadget.flow.states.flatMap((state) =>
+      state.rules.flatMap((rule): Snag[] => {
+        const { id, trigger, guard } = rule;
+        if (trigger.kind !== 'gesture' || !quick.has(trigger.gesture) || guard !== null) return [];
         const button = controlsOf(gadget, 'button').find((one) => one.id === trigger.controlId);
-        if (!button) return [];
-        const lost = wiped(gadget, actions);
-        if (lost.length === 0) return [];
-        return [
-          {
-            rule: 'L08',
-            level: 'likely',
-            place: { kind: 'rule', id },
-            values: { state, control: button.name, lost: lost.map(({ name }) => name).join(', ') },
-            mend: {
-              key: 'holdInstead',
-              edit: { name: 'several', args: [holdEdits(button, id)] },
-              values: { holdUs },
-            },
+        const lost = button && !asleep.has(state.id) ? lostBy(gadget, button, rule) : null;
+        if (!button || !lost || asksFirst(gadget, state, rule)) return [];
+        const snag: Snag = {
+          rule: 'L08',
+          level: 'likely',
+          place: { kind: 'rule', id },
+          values: { state: state.name, control: button.name, ...lost, others: 0 },
+          mend: {
+            key: 'holdInstead',
+            edit: { name: 'several', args: [holdEdits(button, id)] },
+            values: { holdUs },
           },
-        ];
+        };
+        if (lost.reason !== 'control') return [snag];
+        const before = byControl.get(button.id);
+        byControl.set(button.id, [...(before ?? []), snag]);
+        return [];
       }),
-    ),
+    );
+    const once = [...byControl.values()].map((all): Snag => {
+      const [first] = all as [Snag];
+      return { ...first, values: { ...first.values, others: all.length - 1 } };
+    });
+    return [...snags, ...once];
+  },
 };
 
 function holdEdits(button: Button, ruleId: string): SingleEdit[] {

@@ -1,53 +1,94 @@
-import { controlsOf, type Rule, type Snag, type SnagRule, type State } from '../../gadget/index.ts';
+import {
+  controlsOf,
+  placedActions,
+  type Gadget,
+  type Rule,
+  type Snag,
+  type SnagRule,
+  type State,
+} from '../../gadget/index.ts';
+import { tells } from './answering.ts';
 
-const waits = ({ trigger, targetIds }: Rule): boolean => trigger.kind === 'after' && targetIds.length > 0;
+/** Waits for a moment that nobody can know: chance decides when it comes. */
+function waitsByChance({ flow }: Gadget, state: State, { trigger }: Rule): boolean {
+  const byChance = (length: unknown) =>
+    typeof length === 'object' &&
+    length !== null &&
+    'ms' in length &&
+    /\brandom\b|\bv\d+\b/.test(String(length.ms));
+  if (trigger.kind === 'after') return byChance(trigger.delay);
+  if (trigger.kind !== 'timer') return false;
+  return placedActions(flow).some(
+    ({ actions, state: owner }) =>
+      owner !== null &&
+      actions.some(
+        (one) => one.kind === 'start' && one.timerId === trigger.timerId && byChance(one.length),
+      ) &&
+      (owner.id === state.id || owner.rules.some(({ targetIds }) => targetIds.includes(state.id))),
+  );
+}
+
 const answers = (state: State, controlId: string): boolean =>
   state.rules.some(({ trigger }) => 'controlId' in trigger && trigger.controlId === controlId);
+const pressOf = ({ trigger }: Rule, controlId: string): boolean =>
+  trigger.kind === 'gesture' && trigger.controlId === controlId && trigger.gesture === 'press';
 
-/** A game waits for the moment, and a press that comes before it is not answered: who presses all the time cannot lose. */
+/**
+ * A round waits for a moment that chance picks, and tells when it has come; a press before it is not answered: who
+ * presses all the time cannot be late. Only where one may not be early: a wait of fixed length can be learned.
+ */
 export const L11: SnagRule = {
   id: 'L11',
   check: (gadget) =>
     gadget.flow.states.flatMap((state): Snag[] => {
-      const next = state.rules
-        .filter(waits)
-        .flatMap(({ targetIds }) => gadget.flow.states.filter(({ id }) => targetIds.includes(id)));
-      const early = controlsOf(gadget, 'button').find(
+      const moments = state.rules.filter((rule) => waitsByChance(gadget, state, rule));
+      const next = moments.flatMap((rule) =>
+        gadget.flow.states.filter(
+          (one) =>
+            one.id !== state.id &&
+            rule.targetIds.includes(one.id) &&
+            [...state.exit, ...rule.actions, ...one.entry].some(tells),
+        ),
+      );
+      const quick = controlsOf(gadget, 'button').filter(
         ({ id, wants }) =>
-          wants.purpose === 'game' &&
+          (wants.purpose === 'game' || wants.purpose === null) &&
+          next.some(({ rules }) => rules.some((rule) => pressOf(rule, id) && rule.targetIds.length > 0)),
+      );
+      const early = quick.filter(
+        ({ id }) =>
           !answers(state, id) &&
-          // Only where the next state is about being quick: it waits for the press, and for time to run out.
-          next.some(
-            (one) =>
-              one.id !== state.id &&
-              one.rules.some(
-                ({ trigger, targetIds }) =>
-                  trigger.kind === 'gesture' &&
-                  trigger.controlId === id &&
-                  trigger.gesture === 'press' &&
-                  targetIds.length > 0,
-              ) &&
-              one.rules.some(waits),
-          ) &&
           !gadget.flow.ignored.some(
             ({ stateId, trigger }) =>
               stateId === state.id && 'controlId' in trigger && trigger.controlId === id,
           ),
       );
-      if (!early) return [];
-      const trigger = { kind: 'gesture', controlId: early.id, gesture: 'press' } as const;
+      const [first] = early;
+      if (!first) return [];
       const homeId = gadget.flow.initialId!;
+      const rule = (controlId: string) => ({
+        trigger: { kind: 'gesture', controlId, gesture: 'press' } as const,
+        guard: null,
+        actions: [],
+        targetIds: [homeId],
+        internal: false,
+      });
       return [
         {
           rule: 'L11',
           level: 'likely',
           place: { kind: 'state', id: state.id },
-          values: { name: state.name, control: early.name },
+          values: {
+            name: state.name,
+            control: early.map(({ name }) => name).join(', '),
+            count: early.length,
+            next: next[0]!.name,
+          },
           mend: {
             key: 'earlyLoses',
             edit: {
-              name: 'addRule',
-              args: [state.id, { trigger, guard: null, actions: [], targetIds: [homeId], internal: false }],
+              name: 'several',
+              args: [early.map(({ id }) => ({ name: 'addRule', args: [state.id, rule(id)] }))],
             },
             values: { home: gadget.flow.states.find(({ id }) => id === homeId)!.name },
           },

@@ -1,4 +1,12 @@
-import { allRules, type Rule, type Snag, type SnagRule } from '../../gadget/index.ts';
+import {
+  allRules,
+  placedActions,
+  type Gadget,
+  type PlacedActions,
+  type Rule,
+  type Snag,
+  type SnagRule,
+} from '../../gadget/index.ts';
 
 /** Writes that one place of a settings memory stands. Source: reckoning, Memory; the part's own sheet decides. */
 const endurance = 100_000;
@@ -9,8 +17,18 @@ const usedSecondsADay = 3_600;
 const stepsADay = 200;
 const quietUs = 2_000_000;
 
-/** How often a day this rule writes, if what it sets is written with every change. */
-function writesADay({ trigger }: Rule): number {
+/** How often a day what stands there is done, if a timer or a turning hand does it. */
+function timesADay(gadget: Gadget, { rule, state, where }: PlacedActions): number {
+  if (rule) return ruleTimesADay(rule);
+  // What is done on entering and leaving is done as often as rules lead in.
+  if (!state || where === 'press' || where === 'release') return 0;
+  return allRules(gadget)
+    .filter((one) => one.rule.targetIds.includes(state.id) || (where === 'exit' && one.state === state))
+    .filter((one) => where !== 'exit' || one.rule.targetIds.length > 0)
+    .reduce((sum, one) => sum + ruleTimesADay(one.rule), 0);
+}
+
+function ruleTimesADay({ trigger }: Rule): number {
   if (trigger.kind === 'every' || trigger.kind === 'after') {
     const us = typeof trigger.delay === 'number' ? trigger.delay : 1_000_000;
     return (usedSecondsADay * 1_000_000) / Math.max(1_000, us);
@@ -26,11 +44,11 @@ export const L16: SnagRule = {
     gadget.flow.variables.flatMap((variable): Snag[] => {
       if (variable.saved?.when !== 'change') return [];
       const { id, name } = variable;
-      const writes = allRules(gadget)
-        .filter(({ rule }) =>
-          rule.actions.some((action) => 'variableId' in action && action.variableId === id),
+      const writes = placedActions(gadget.flow)
+        .filter(({ actions }) =>
+          actions.some((one) => 'variableId' in one && one.kind !== 'lane' && one.variableId === id),
         )
-        .reduce((sum, { rule }) => sum + writesADay(rule), 0);
+        .reduce((sum, placed) => sum + timesADay(gadget, placed), 0);
       const years = writes === 0 ? Infinity : endurance / (writes * 365);
       if (years >= wantedYears) return [];
       return [

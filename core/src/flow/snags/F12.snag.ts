@@ -1,6 +1,13 @@
-import type { Action, Edit, Place, Snag, SnagRule } from '../../gadget/index.ts';
+import {
+  placedActions,
+  type Action,
+  type Edit,
+  type Place,
+  type Snag,
+  type SnagRule,
+} from '../../gadget/index.ts';
 
-const waitUs = (actions: Action[]) =>
+const waitUs = (actions: readonly Action[]) =>
   actions.reduce((sum, action) => (action.kind === 'wait' ? sum + action.lengthUs : sum), 0);
 
 /**
@@ -14,7 +21,7 @@ export const F12: SnagRule = {
     const found = (
       name: string,
       place: Place,
-      actions: Action[],
+      actions: readonly Action[],
       mend?: { edit: Edit; name: string },
     ): Snag[] => {
       const blockedUs = waitUs(actions);
@@ -30,16 +37,12 @@ export const F12: SnagRule = {
         },
       ];
     };
-    return gadget.flow.states.flatMap((state) => [
-      ...found(state.name, { kind: 'state', id: state.id }, state.entry),
-      ...found(state.name, { kind: 'state', id: state.id }, state.exit),
-      ...state.rules.flatMap((rule) => {
-        const at = rule.actions.findIndex(({ kind }) => kind === 'wait');
-        const name = `${state.name}, waiting`.slice(0, 80);
-        const edit: Edit = { name: 'waitInOwnState', args: [rule.id, at, name] };
-        const mend = rule.targetIds.length === 0 ? undefined : { name, edit };
-        return found(state.name, { kind: 'rule', id: rule.id }, rule.actions, mend);
-      }),
-    ]);
+    return placedActions(gadget.flow).flatMap(({ name, place, actions, state, rule }) => {
+      if (!rule || !state || rule.targetIds.length === 0) return found(name, place, actions);
+      const at = rule.actions.findIndex(({ kind }) => kind === 'wait');
+      const waiting = `${state.name}, waiting`.slice(0, 80);
+      const edit: Edit = { name: 'waitInOwnState', args: [rule.id, at, waiting] };
+      return found(name, place, actions, { name: waiting, edit });
+    });
   },
 };

@@ -7,7 +7,8 @@ import {
   type SnagRule,
   type Trigger,
 } from '../../gadget/index.ts';
-import { beside, nested, outwards, standing } from '../reach.ts';
+import { griddedOnce } from '../grid.ts';
+import { nested, standing } from '../reach.ts';
 
 /** Whether the trigger listens to this control, alone or with others. */
 function listensTo(trigger: Trigger, control: Control, chords: readonly Chord[]): boolean {
@@ -40,23 +41,17 @@ function answerable(gadget: Gadget): Control[] {
 export const L03: SnagRule = {
   id: 'L03',
   check: (gadget, derived) => {
-    const { layers, ignored } = gadget.flow;
     const nesting = nested(gadget, derived);
-    const inLayers = new Set(layers.flatMap(({ keys }) => keys.map(({ controlId }) => controlId)));
-    const controls = answerable(gadget).filter(({ id }) => !inLayers.has(id));
-    return standing(gadget, nesting).flatMap((state): Snag[] => {
-      if (state.kind === 'final') return [];
-      const around = outwards(nesting, state);
-      const heard = [...around, ...beside(gadget, nesting, state)].flatMap(({ rules }) =>
-        rules.map(({ trigger }) => trigger),
-      );
-      const meant = ignored.filter(({ stateId }) => around.some(({ id }) => id === stateId));
-      const silent = controls.filter(
-        (control) =>
-          ![...heard, ...meant.map(({ trigger }) => trigger)].some((trigger) =>
-            listensTo(trigger, control, gadget.chords),
-          ),
-      );
+    const stands = new Set(standing(gadget, nesting));
+    const { events, rows } = griddedOnce(gadget, derived);
+    const columns = answerable(gadget).map((control) => ({
+      control,
+      at: events.flatMap((event, at) => (listensTo(event, control, gadget.chords) ? [at] : [])),
+    }));
+    return rows.flatMap(({ state, cells }): Snag[] => {
+      if (!stands.has(state)) return [];
+      // What the grid calls open, all of it: the two agree by construction.
+      const silent = columns.filter(({ at }) => at.length > 0 && at.every((column) => cells[column]!.open));
       if (silent.length === 0) return [];
       return [
         {
@@ -66,7 +61,7 @@ export const L03: SnagRule = {
           values: {
             name: state.name,
             count: silent.length,
-            controls: silent.map((control) => control.name).join(', '),
+            controls: silent.map(({ control }) => control.name).join(', '),
           },
         },
       ];

@@ -1,7 +1,7 @@
 import { produce, type Draft } from 'immer';
 import { canonicalJson } from '../canonical.ts';
 import { findRule } from '../find.ts';
-import { blankState, type Flow, type Rule, type State, type Trigger } from '../flow.schema.ts';
+import { blankState, type Flow, type MarkKind, type Rule, type State, type Trigger } from '../flow.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
 import { isHistory, nestingOf } from '../nesting.ts';
@@ -206,6 +206,13 @@ export const flowEdits = {
       const key = canonicalJson(trigger);
       drop(draft.flow.ignored, (one) => one.stateId === stateId && canonicalJson(one.trigger) === key);
       if (ignored) draft.flow.ignored.push({ stateId, trigger });
+    }),
+
+  /** Says of a state or a rule what no tool can know. */
+  setMark: (gadget: Gadget, placeId: string, means: MarkKind, on: boolean) =>
+    produce(gadget, (draft) => {
+      drop(draft.flow.marks, (one) => one.placeId === placeId && one.means === means);
+      if (on) draft.flow.marks.push({ placeId, means });
     }),
 
   addRule: (gadget: Gadget, stateId: string, rule: Omit<Rule, 'id'>) =>

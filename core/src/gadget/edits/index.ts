@@ -41,6 +41,15 @@ export const edits: Singles & {
   several: (gadget: Gadget, list: readonly SingleEdit[]): Gadget => list.reduce(run, gadget),
 };
 
+/** What was said of a state or rule goes with it, by whatever way that goes. */
+function withoutLostMarks(gadget: Gadget): Gadget {
+  const { states, marks } = gadget.flow;
+  if (marks.length === 0) return gadget;
+  const there = new Set(states.flatMap(({ id, rules }) => [id, ...rules.map((rule) => rule.id)]));
+  const kept = marks.filter(({ placeId }) => there.has(placeId));
+  return kept.length === marks.length ? gadget : { ...gadget, flow: { ...gadget.flow, marks: kept } };
+}
+
 export type EditName = keyof typeof edits;
 
 /** An edit as data: what a mend offers, what history remembers, what crosses to a worker. */
@@ -52,7 +61,8 @@ export type { SingleEdit };
  * @throws EditRefused, naming the field, when the result would not be valid.
  */
 export function applyEdit(gadget: Gadget, edit: Edit): Gadget {
-  const edited = (edits[edit.name] as (gadget: Gadget, ...args: unknown[]) => Gadget)(gadget, ...edit.args);
+  const done = (edits[edit.name] as (gadget: Gadget, ...args: unknown[]) => Gadget)(gadget, ...edit.args);
+  const edited = withoutLostMarks(done);
   const parsed = gadgetSchema.safeParse(edited);
   if (parsed.success) return edited;
   const faults = faultsOf(parsed.error.issues);

@@ -1,5 +1,5 @@
 import {
-  purposeProfiles,
+  profileOf,
   purposes,
   sameSetting,
   schools,
@@ -34,16 +34,22 @@ export function AdviceCard({ control }: { control: Button }) {
   const advice = useAdvice(control);
   const change = changeOf<Button>(control.id);
   const { wants } = control;
-  const usual = purposeProfiles[wants.purpose];
+  const usual = profileOf(wants.purpose);
   return (
     <AdviceFrame>
       <div className={classes.wants}>
         <Choice
           visible
           label="It is for"
-          data={purposes.map((purpose) => ({ value: purpose, label: purposeWords[purpose] }))}
-          value={wants.purpose}
-          choose={(purpose) => change({ wants: { purpose, latestUs: null, wrongPerMillion: null } })}
+          data={[
+            { value: '', label: 'not said yet' },
+            ...purposes.map((purpose) => ({ value: purpose as string, label: purposeWords[purpose] })),
+          ]}
+          value={wants.purpose ?? ''}
+          choose={(chosen) => {
+            const purpose = purposes.find((one) => one === chosen) ?? null;
+            change({ wants: { purpose, latestUs: null, wrongPerMillion: null } });
+          }}
         />
         <DurationField
           label="Known within"

@@ -32,6 +32,7 @@ export const RuleLine = memo(function RuleLine({
   const [typing, setTyping] = useState(false);
   const [asking, setAsking] = useState(false);
   const { id, className } = usePlace(rule.id);
+  const lasting = useDocument().flow.marks.some(({ placeId }) => placeId === rule.id);
   const change = (patch: Partial<Omit<Rule, 'id'>>) => edit({ name: 'changeRule', args: [rule.id, patch] });
   return (
     <li
@@ -45,6 +46,7 @@ export const RuleLine = memo(function RuleLine({
         {number}
       </span>
       <div className={classes.sentence}>
+        {lasting && <span className={classes.also}>for good: </span>}
         <Suspense fallback={null}>
           {!near ? null : typing ? (
             <TypedRule rule={rule} put={change} close={() => setTyping(false)} />
@@ -85,6 +87,9 @@ export const RuleLine = memo(function RuleLine({
                 Ask it later
               </Menu.Item>
               <Menu.Item onClick={() => setAsking(true)}>Why does it not fire?</Menu.Item>
+              <Menu.Item onClick={() => edit({ name: 'setMark', args: [rule.id, 'lasting', !lasting] })}>
+                {lasting ? 'What it does can be undone' : 'What it does is for good, and cannot be undone'}
+              </Menu.Item>
               <Menu.Item onClick={() => edit({ name: 'removeRule', args: [rule.id] })}>Remove</Menu.Item>
             </Menu.Dropdown>
           </Menu>

@@ -5,6 +5,7 @@ import { memo, useRef } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, TextField, useNear, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
+import { markSigns, markWords } from './markWords.ts';
 import { kindSigns, kindWords } from './Outline.tsx';
 import { RuleLine } from './RuleLine.tsx';
 import { firstTrigger } from './sentences.ts';
@@ -98,6 +99,13 @@ export const StateCard = memo(function StateCard({
             <IconPlayerPlay size={14} aria-hidden /> starts here
           </span>
         )}
+        {flow.marks
+          .filter(({ placeId }) => placeId === state.id)
+          .map(({ means }) => (
+            <span key={means} className={classes.first} title={`Here ${markWords[means]}`}>
+              {markSigns[means]}
+            </span>
+          ))}
         {current && <span className={classes.here}>in hand now</span>}
         <StateMenu state={state} first={first === true} />
       </header>

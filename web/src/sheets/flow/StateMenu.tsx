@@ -1,8 +1,17 @@
 import { ActionIcon, Menu } from '@mantine/core';
 import { IconDots } from '@tabler/icons-react';
-import { isHistory, nestingOf, stateKinds, stateLabels, usesOf, type State } from '@hum-lever/core';
+import {
+  isHistory,
+  markKinds,
+  nestingOf,
+  stateKinds,
+  stateLabels,
+  usesOf,
+  type State,
+} from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
 import { copyState } from './clipboard.ts';
+import { markWords } from './markWords.ts';
 import { kindWords } from './Outline.tsx';
 import { UseItems } from './UsesMenu.tsx';
 
@@ -80,6 +89,22 @@ export function StateMenu({ state, first }: { state: State; first: boolean }) {
             {kindWords[kind]}
           </Menu.Item>
         ))}
+        {holds && (
+          <>
+            <Menu.Label>What only you can know</Menu.Label>
+            {markKinds.map((means) => {
+              const on = gadget.flow.marks.some((one) => one.placeId === state.id && one.means === means);
+              return (
+                <Menu.Item
+                  key={means}
+                  onClick={() => edit({ name: 'setMark', args: [state.id, means, !on] })}
+                >
+                  {on ? `No longer: ${markWords[means]}` : `Here ${markWords[means]}`}
+                </Menu.Item>
+              );
+            })}
+          </>
+        )}
         <Menu.Label>Where it lies</Menu.Label>
         {state.parentId !== null && (
           <Menu.Item onClick={() => edit({ name: 'nestState', args: [state.id, null] })}>

@@ -77,7 +77,7 @@ export function GridView() {
 }
 
 function Cell({
-  cell: { answers, ignoredBy },
+  cell: { answers, ignoredBy, elsewhere, open },
   state,
   trigger,
   event,
@@ -91,7 +91,6 @@ function Cell({
 }) {
   const gadget = useDocument();
   const [, setParams] = useSearchParams();
-  const open = answers.length === 0 && ignoredBy === null;
   const names = new Map(gadget.flow.states.map(({ id, name }) => [id, name]));
   const show = (kind: 'rule' | 'state', id: string) => {
     setParams({});
@@ -121,7 +120,9 @@ function Cell({
       ? said.map(({ text, from }) => (from ? `${text}, from ${from}` : text)).join('; ')
       : ignoredBy
         ? `ignored on purpose${ignoredBy.id === state.id ? '' : ` by ${ignoredBy.name}`}`
-        : 'open';
+        : elsewhere
+          ? 'answered beside it'
+          : 'open';
   return (
     <td
       data-open={(open && standing) || undefined}
@@ -136,7 +137,12 @@ function Cell({
                 {from && <small> from {from}</small>}
               </span>
             ))}
-            {said.length === 0 && (ignoredBy ? <span className={classes.meant}>meant so</span> : '·')}
+            {said.length === 0 &&
+              (ignoredBy || elsewhere ? (
+                <span className={classes.meant}>{ignoredBy ? 'meant so' : 'beside it'}</span>
+              ) : (
+                '·'
+              ))}
           </button>
         </Menu.Target>
         <Menu.Dropdown>

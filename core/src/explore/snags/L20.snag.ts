@@ -1,0 +1,166 @@
+import {
+  placedActions,
+  type Action,
+  type Edit,
+  type Gadget,
+  type PlacedActions,
+  type Snag,
+  type SnagRule,
+} from '../../gadget/index.ts';
+import { lightLevel } from '../../light/index.ts';
+import { Machine, type TraceEntry } from '../../machine/index.ts';
+import { sameStatesAs, scriptOf } from '../script.ts';
+import { explored } from './explored.ts';
+
+/** Source: reckoning, Sound: flash hazard band. Hundredths of a hertz. */
+const [leastCentiHz, mostCentiHz] = [300, 3_000];
+const inBand = (centiHz: number) => centiHz >= leastCentiHz && centiHz <= mostCentiHz;
+/** As often as may be: 2 Hz. */
+const safePeriodUs = 500_000;
+/** A state is watched for so long. */
+const watchedUs = 2_000_000;
+/** What takes a timer slower than that by itself cannot flash. */
+const slowestUs = 334_000;
+/** States that are watched; each costs a play. */
+const mostWatched = 40;
+
+type LightAction = Extract<Action, { kind: 'light' }>;
+
+/** How often a light flashes that is told so, in hundredths of a hertz; 0: it does not. */
+export function flashingCentiHz({ light }: LightAction): number {
+  if (light.mode === 'blink') return Math.round(100_000_000 / light.periodUs);
+  if (light.mode !== 'pattern') return 0;
+  const { steps, stepUs } = light;
+  const rises = [...steps].filter((step, n) => step === '#' && steps.at(n - 1) === '.').length;
+  return Math.round((rises * 100_000_000) / (steps.length * stepUs));
+}
+
+/** The same list with a calmer light; null where it stands where no edit reaches. */
+function calmer({ actions, place, where, state }: PlacedActions, index: number): Edit | null {
+  const action = actions[index] as LightAction;
+  const { light } = action;
+  const calm: LightAction['light'] =
+    light.mode === 'pattern'
+      ? { ...light, stepUs: Math.ceil((light.stepUs * flashingCentiHz(action)) / 200) }
+      : { mode: 'blink', periodUs: safePeriodUs };
+  const list = actions.toSpliced(index, 1, { ...action, light: calm });
+  if (where === 'rule') return { name: 'changeRule', args: [place.id, { actions: list }] };
+  if (where === 'entry' || where === 'exit')
+    return { name: 'changeState', args: [state!.id, { [where]: list }] };
+  return null;
+}
+
+/** Flashing between 3 and 30 Hz can harm: by what a light is told, or by rules that switch it. */
+export const L20: SnagRule = {
+  id: 'L20',
+  check(gadget, derived) {
+    const name = (id: string) => gadget.outputs.find((one) => one.id === id)?.name ?? id;
+    const snags = placedActions(gadget.flow).flatMap((placed) =>
+      placed.actions.flatMap((action, index): Snag[] => {
+        if (action.kind !== 'light') return [];
+        const centiHz = flashingCentiHz(action);
+        if (!inBand(centiHz)) return [];
+        const edit = calmer(placed, index);
+        return [
+          {
+            rule: 'L20',
+            level: 'likely',
+            place: placed.place,
+            values: { light: name(action.outputId), where: placed.name, centiHz, by: action.light.mode },
+            ...(edit && { mend: { key: 'calmer', edit, values: { centiHz: 200 } } }),
+          },
+        ];
+      }),
+    );
+    return [...snags, ...byRules(gadget, derived, new Set(snags.map(({ values }) => String(values.light))))];
+  },
+};
+
+/** Watches states in which something fast goes on by itself. */
+function byRules(
+  gadget: Gadget,
+  derived: Parameters<SnagRule['check']>[1],
+  told: ReadonlySet<string>,
+): Snag[] {
+  const fast = new Set(
+    gadget.flow.states.flatMap(({ id, rules }) =>
+      rules.some(
+        ({ trigger }) =>
+          (trigger.kind === 'every' || trigger.kind === 'after') &&
+          (typeof trigger.delay !== 'number' || trigger.delay <= slowestUs),
+      )
+        ? [id]
+        : [],
+    ),
+  );
+  const timers = placedActions(gadget.flow).some(({ actions }) =>
+    actions.some(
+      (one) =>
+        one.kind === 'start' && one.every && (typeof one.length !== 'number' || one.length <= slowestUs),
+    ),
+  );
+  if ((fast.size === 0 && !timers) || gadget.outputs.length === 0) return [];
+  const explorer = explored(gadget, derived);
+  const watched = new Set<string>();
+  const snags: Snag[] = [];
+  const lights = new Set(told);
+  for (let id = 0; id < explorer.count && watched.size < mostWatched; id += 1) {
+    const active = explorer.activeIn(id);
+    const key = explorer.innermostIn(id).join();
+    if (watched.has(key) || (!timers && !active.some((one) => fast.has(one)))) continue;
+    watched.add(key);
+    if (derived.effort.left <= 0) break;
+    const { seed, stimuli, endUs, confirmed } = scriptOf(
+      explorer,
+      explorer.pathTo(id),
+      sameStatesAs(explorer, id),
+      2,
+      derived.effort,
+    );
+    if (!confirmed) continue;
+    const machine = new Machine(gadget, seed);
+    for (const stimulus of stimuli) machine.stimulate(stimulus);
+    machine.advance(endUs, derived.effort.left);
+    machine.takeTrace();
+    const was = Object.fromEntries(
+      Object.entries(machine.shown.lights).map(([of, lit]) => [of, lightLevel(lit, machine.nowUs) > 0]),
+    );
+    machine.advance(endUs + watchedUs, Math.max(0, derived.effort.left - machine.work));
+    derived.effort.left -= machine.work;
+    for (const [of, centiHz] of flashesIn(machine.takeTrace(), was)) {
+      const light = gadget.outputs.find((one) => one.id === of)!.name;
+      if (!inBand(centiHz) || lights.has(light)) continue;
+      lights.add(light);
+      const where = gadget.flow.states.find((one) => one.id === explorer.innermostIn(id).at(-1))!;
+      snags.push({
+        rule: 'L20',
+        level: 'likely',
+        place: { kind: 'state', id: where.id },
+        values: { light, where: where.name, centiHz, by: 'rules' },
+        way: { seed, stimuli, endUs: endUs + watchedUs },
+      });
+    }
+  }
+  return snags;
+}
+
+/** How often outputs go from dark to lit, or from blank to text, by the rules; in hundredths of a hertz. */
+function flashesIn(
+  trace: readonly TraceEntry[],
+  was: Readonly<Record<string, boolean>>,
+): Map<string, number> {
+  const lit = new Map<string, boolean>(Object.entries(was));
+  const rises = new Map<string, number>();
+  for (const entry of trace) {
+    if (entry.lane !== 'light' && entry.lane !== 'text') continue;
+    const on =
+      entry.lane === 'text'
+        ? entry.text.trim() !== ''
+        : entry.light.mode === 'level' || entry.light.mode === 'fade'
+          ? entry.light.levelPercent > 0
+          : entry.light.mode !== 'off';
+    if (on && lit.get(entry.id) === false) rises.set(entry.id, (rises.get(entry.id) ?? 0) + 1);
+    lit.set(entry.id, on);
+  }
+  return new Map([...rises].map(([id, times]) => [id, Math.round((times * 100_000_000) / watchedUs)]));
+}
