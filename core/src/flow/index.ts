@@ -35,6 +35,6 @@ export { completeExpression, completeRule, completeTemplate } from './line/compl
 export type { Completion } from './line/reader.ts';
 export { showOneTrigger as showTrigger } from './line/rule.ts';
 export { gridOf, type Grid, type GridAnswer, type GridCell, type GridRow } from './grid.ts';
-export { nested, outwards, reachable, standing, statesReached, verdicts } from './reach.ts';
+export { nested, outwards, reachable, standing, statesReached, unfinished, verdicts } from './reach.ts';
 export { compareFlows, type FlowChange } from './compare.ts';
 export { clipStates, pasteStates, readClipping, type Clipping, type Pasted } from './clip.ts';

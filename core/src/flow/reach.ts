@@ -45,6 +45,20 @@ export function verdicts(gadget: Gadget, derived: Derived): ReadonlyMap<string, 
 export const standing = ({ flow }: Gadget, nesting: Nesting): State[] =>
   flow.states.filter((state) => !isHistory(state) && nesting.childrenOf(state.id).length === 0);
 
+/**
+ * States that their maker has not come to yet: nothing is done in them and nothing leads out. Unfinished is not wrong:
+ * one quiet line tells of all of them, and no rule accuses them of anything.
+ */
+export const unfinished = (gadget: Gadget, derived: Derived): ReadonlySet<string> =>
+  derived.once('flow.unfinished', () => {
+    const nesting = nested(gadget, derived);
+    const blank = standing(gadget, nesting).filter(
+      ({ kind, entry, exit, rules }) =>
+        kind !== 'final' && rules.length === 0 && entry.length === 0 && exit.length === 0,
+    );
+    return new Set(blank.map(({ id }) => id));
+  });
+
 /** The state and those around it. */
 export const outwards = (nesting: Nesting, state: State): State[] => [
   state,
@@ -120,6 +134,7 @@ export function statesReached(gadget: Gadget): ReadonlySet<string> {
     once: (_key, make) => make(),
     bouncedPresses: () => [],
     effort: { left: 0 },
+    asIs: true,
   });
   return reachable(gadget, nestingOf(gadget.flow), (id) => guards.get(id) !== false);
 }

@@ -43,6 +43,8 @@ export interface Derived {
   once<T>(key: string, make: () => T): T;
   /** What playing may still cost in this check run, in the kernel's parts. What it does not reach is left unsaid. */
   effort: Effort;
+  /** The gadget plays as it is meant: its buttons listen for all that its rules wait for. */
+  asIs: boolean;
   /** `count` presses of that button's own switch, each held for `heldUs`, always the same ones. */
   bouncedPresses(controlId: string, heldUs: number, count: number): readonly (readonly Edge[])[];
 }

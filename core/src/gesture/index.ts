@@ -15,6 +15,7 @@ export {
   type TogetherAnswer,
   type TogetherState,
 } from './together.ts';
+export { asMeant, listeningFor } from './listening.ts';
 export { reaction, tiedShare, usualReactionUs } from './reaction.ts';
 export { triedSeed, tryTaps, tryTogether, type TapsTried } from './people.ts';
 export {

@@ -1,5 +1,6 @@
 import { pressEdges } from '../contact/index.ts';
 import type { Derived, Gadget } from '../gadget/index.ts';
+import { asMeant } from '../gesture/index.ts';
 
 /** Channel of chance of the checks, apart from any button's. */
 const checkSeed = 0x5a6;
@@ -17,6 +18,7 @@ export function deriveFor(gadget: Gadget): Derived {
   return {
     once,
     effort: { left: playedPerCheck },
+    asIs: asMeant(gadget) === gadget,
     bouncedPresses: (controlId, heldUs, count) =>
       once(`presses ${controlId} ${heldUs} ${count}`, () => {
         const number = gadget.controls.findIndex(({ id }) => id === controlId);

@@ -18,6 +18,7 @@ const of = (gadget: Gadget, id: string) =>
     snagRules.filter((rule) => rule.id === id),
   ).snags;
 const clean = pressToLight();
+const set0 = { kind: 'set', variableId: 'v1', index: null, value: '0' } as const;
 const flowWith = (change: (flow: Gadget['flow']) => void): Gadget => {
   const gadget = structuredClone(clean);
   change(gadget.flow);
@@ -273,6 +274,37 @@ describe('snags', () => {
     expect(snags.map(({ rule: id, values }) => [id, values])).toEqual([]);
     expect(failed).toEqual([]);
   });
+  it('of states that are still empty is one quiet line', () => {
+    const states = ['s1', 's2', 's3', 's4', 's5'].map((id) => state(id));
+    const five = flowWith((flow) => Object.assign(flow, { states, initialId: 's1' }));
+    expect(checkGadget(five).snags.map(({ rule: id }) => id)).toEqual(['X05']);
+    const led = structuredClone(five);
+    led.flow.states[0]!.rules.push(rule('r1', { targetIds: ['s2'] }));
+    const ids = checkGadget(led).snags.map(({ rule: id }) => id);
+    expect(ids).toEqual(['X05']);
+  });
+  it('of a button that listens for no hold is one, with the cure, whatever hangs on it', () => {
+    const held = { kind: 'gesture', controlId: 'b1', gesture: 'hold' } as const;
+    const menu = flowWith(({ states }) => {
+      for (const { rules } of states) rules[0]!.trigger = { ...held, gesture: 'tap' };
+      states[0]!.rules.push(rule('r3', { trigger: held, targetIds: ['s3'] }));
+      states[1]!.rules.push(rule('r4', { trigger: held, targetIds: ['s3'] }));
+      states.push(
+        state('s3', {
+          entry: [{ kind: 'text', outputId: 'o2', row: 0, text: 'Menu' }],
+          rules: [rule('r5', { trigger: held, targetIds: ['s1'] }), rule('r6', { trigger: { ...held, gesture: 'tap' }, targetIds: ['s2'] })],
+        }),
+      );
+    });
+    const [first, ...more] = checkGadget(menu).snags;
+    expect(first).toMatchObject({
+      rule: 'L05',
+      values: { reason: 'unheard', control: 'Stir', gesture: 'hold' },
+      mend: { key: 'listen' },
+    });
+    expect(more).toEqual([]);
+    expect(checkGadget(applyEdit(menu, first!.mend!.edit)).snags).toEqual([]);
+  });
   it('say nothing twice in the same words', () => {
     const found = (id: string, name: string): Snag => ({
       rule: 'F01',
@@ -323,7 +355,14 @@ describe('snags', () => {
 
   it('one failing rule does not hide the others, and the worst come first', () => {
     const broken = { id: 'BAD', check: () => { throw new Error('broken'); } }; // prettier-ignore
-    const gadget = flowWith(({ states }) => void ((states[1]!.entry = []), (states[1]!.rules = [])));
+    const gadget = flowWith(
+      ({ states }) =>
+        void (
+          (states[1]!.entry = states[1]!.entry.slice(0, 0)),
+          (states[1]!.rules = []),
+          (states[1]!.exit = [set0])
+        ),
+    );
     const report = checkGadget(gadget, [broken, ...snagRules]);
     expect(report.failed).toEqual([{ rule: 'BAD', message: 'broken' }]);
     expect(report.snags.map(({ level }) => level)).toEqual(['stop', 'likely', 'likely', 'note']);

@@ -383,6 +383,13 @@ export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
     false,
   ],
   [
+    'X05',
+    'two states that are still empty',
+    game([state('s1', { rules: [to('r1', press, ['s2'])] }), state('s2'), state('s3')]),
+    { level: 'note', place: { kind: 'state', id: 's2' }, values: { names: 's2, s3', count: 2 } },
+    false,
+  ],
+  [
     'X03',
     'a signal that raises two a millisecond later',
     game(

@@ -119,6 +119,11 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
     say: (v) =>
       `${v.light} flashes ${(Number(v.centiHz) / 100).toFixed(1)} times a second in ${v.where}${v.by === 'rules' ? ', switched by its rules' : ''}. Between 3 and 30 times a second can bring on seizures in some people: go below 3, tell whoever uses it, and follow local rules for what is shown in public.`,
   },
+  X05: {
+    title: 'Still empty',
+    say: (v) =>
+      `${v.names} ${v.count === 1 ? 'waits' : 'wait'} for what is to happen there: no rule, nothing on entering. Nothing else is said of ${v.count === 1 ? 'it' : 'them'} until then.`,
+  },
   X03: {
     title: 'It stands still',
     say: (v) =>

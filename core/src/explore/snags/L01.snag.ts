@@ -1,4 +1,4 @@
-import { nested } from '../../flow/index.ts';
+import { nested, unfinished } from '../../flow/index.ts';
 import { isHistory, type Snag, type SnagRule } from '../../gadget/index.ts';
 import { reached } from './explored.ts';
 
@@ -8,9 +8,11 @@ export const L01: SnagRule = {
   check(gadget, derived) {
     const nesting = nested(gadget, derived);
     const known = reached(gadget, derived);
+    const blank = unfinished(gadget, derived);
     return gadget.flow.states.flatMap((state): Snag[] => {
       const { id, name, parentId } = state;
-      if (known.has(id) || isHistory(state) || (parentId !== null && !known.has(parentId))) return [];
+      if (known.has(id) || blank.has(id) || isHistory(state) || (parentId !== null && !known.has(parentId)))
+        return [];
       return [
         {
           rule: 'L01',

@@ -1,10 +1,8 @@
-import { gesturesOf } from '../../gesture/index.ts';
+import { listeningFor } from '../../gesture/index.ts';
 import {
   canonicalJson,
   type Edit,
   type Gadget,
-  type GestureKind,
-  type GestureSetting,
   type Rule,
   type Snag,
   type SnagRule,
@@ -32,24 +30,12 @@ const fixedUs = (trigger: Trigger): number | null =>
     ? trigger.delay
     : null;
 
-/** Starting points for a gesture that a rule wants and its control does not listen for. */
-const listening = {
-  hold: { holdUs: 500_000 },
-  heldRelease: { holdUs: 500_000 },
-  hold2: { holdUs: 500_000, longerHoldsUs: [1_500_000] },
-  hold3: { holdUs: 500_000, longerHoldsUs: [1_500_000, 4_000_000] },
-  double: { doubleWindowUs: 250_000 },
-  triple: { doubleWindowUs: 250_000, triple: true },
-  repeat: { repeat: { delayUs: 400_000, everyUs: 120_000, quickenPercent: 100, fastestUs: 120_000 } },
-} as const satisfies Partial<Record<GestureKind, Partial<GestureSetting>>>;
-
 function unheard(gadget: Gadget, { trigger }: Rule): Reason | null {
   if (trigger.kind !== 'gesture') return null;
   const control = gadget.controls.find(({ id }) => id === trigger.controlId)!;
   const { gesture } = trigger;
-  if (control.kind !== 'button') return null;
-  if (gesturesOf(control.gestures).includes(gesture) || !(gesture in listening)) return null;
-  const gestures = { ...control.gestures, ...listening[gesture as keyof typeof listening] };
+  const gestures = control.kind === 'button' ? listeningFor(control.gestures, gesture) : null;
+  if (!gestures) return null;
   return {
     reason: 'unheard',
     gesture,
@@ -94,6 +80,8 @@ export const L05: SnagRule = {
     const fires = mayFire(gadget, derived);
     // Of a state that is never come to, that is told; not that its rules do not fire.
     const known = reached(gadget, derived);
+    // That a button does not listen is told once, however many rules wait for it.
+    const deaf = new Set<string>();
     return gadget.flow.states.flatMap((state) =>
       state.rules.flatMap((rule, index): Snag[] => {
         const walked = known.has(state.id) && !fires(rule.id);
@@ -101,6 +89,11 @@ export const L05: SnagRule = {
           whyNever(gadget, state, index, (id) => guards.get(id)!) ??
           (walked ? { reason: 'walked' as const } : null);
         if (!why) return [];
+        if (why.reason === 'unheard') {
+          const key = `${why.control} ${why.gesture}`;
+          if (deaf.has(key)) return [];
+          deaf.add(key);
+        }
         const { reason, ...rest } = why;
         const { mend, ...figures } = rest as { mend?: Edit } & Record<string, string | number>;
         return [

@@ -1,4 +1,5 @@
 import { isHistory, type SnagRule } from '../../gadget/index.ts';
+import { unfinished } from '../../flow/index.ts';
 import { pressesTo } from '../questions.ts';
 import { explored, innermost, nameOfState, wayBy } from './explored.ts';
 
@@ -18,7 +19,12 @@ export const L07: SnagRule = {
     const home = explorer.tables.stateIds.indexOf(initialId!);
     const least = pressesTo(explorer, home);
     const far = least.reduce((worst, one) => Math.max(worst, one), 0);
-    const id = least.indexOf(far > lostBeyond ? far : -1);
+    // From where nothing leads out yet there is no way home, either: that is told as unfinished.
+    const blank = unfinished(gadget, derived);
+    const away = least.findIndex(
+      (one, state) => one === -1 && !explorer.innermostIn(state).some((inner) => blank.has(inner)),
+    );
+    const id = far > lostBeyond ? least.indexOf(far) : away;
     if (id < 0) return [];
     const where = innermost(explorer, id);
     const presses = least[id]!;

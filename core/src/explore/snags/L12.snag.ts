@@ -38,7 +38,7 @@ function winsOf(
     .pathTo(Math.min(from, explorer.count - 1))
     .flatMap((step) => (step.kind === 'move' ? [explorer.moves[step.move]!] : []));
   const ends = [...new Set([goalStateId!, ...endsOf(gadget)])].filter((id) => id !== startStateId);
-  const arena = new Arena(gadget, { opening, endStateIds: ends, scoreId: null, limitUs }, player);
+  const arena = new Arena(explorer.gadget, { opening, endStateIds: ends, scoreId: null, limitUs }, player);
   let won = 0;
   for (let seed = 1; seed <= rounds && effort.left > 0; seed += 1) {
     const { endStateId, work } = arena.play(seed);

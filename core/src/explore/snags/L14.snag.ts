@@ -6,6 +6,7 @@ import {
   type SnagRule,
   type State,
 } from '../../gadget/index.ts';
+import { unfinished } from '../../flow/index.ts';
 import { Machine, type Shown } from '../../machine/index.ts';
 import type { Explorer } from '../explorer.ts';
 import { sameStatesAs, scriptOf } from '../script.ts';
@@ -26,7 +27,7 @@ function lookOf(gadget: Gadget, explorer: Explorer, id: number, effort: Effort):
     effort,
   );
   if (!confirmed) return null;
-  const machine = new Machine(gadget, seed);
+  const machine = new Machine(explorer.gadget, seed);
   for (const stimulus of stimuli) machine.stimulate(stimulus);
   const before = machine.advance(endUs, effort.left) && machine.shown.stateIds.join();
   const settled = machine.advance(endUs + settleUs, effort.left - machine.work);
@@ -57,13 +58,14 @@ export const L14: SnagRule = {
     )
       return [];
     const explorer = explored(gadget, derived);
+    const blank = unfinished(gadget, derived);
     const found = new Map<string, State>();
     const seen = new Set<string>();
     const snags: Snag[] = [];
     for (let id = 0; id < explorer.count && seen.size < states.length; id += 1) {
       const { atoms } = explorer.load(id);
       const stateId = explorer.tables.stateIds[atoms.at(-1) ?? -1];
-      if (stateId === undefined || seen.has(stateId)) continue;
+      if (stateId === undefined || seen.has(stateId) || blank.has(stateId)) continue;
       seen.add(stateId);
       const state = states.find((one) => one.id === stateId)!;
       const look = lookOf(gadget, explorer, id, derived.effort);

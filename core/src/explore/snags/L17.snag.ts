@@ -21,7 +21,7 @@ export const L17: SnagRule = {
       if (began === initialId) continue;
       const ends = [initialId, ...endsOf(gadget)].filter((id) => id !== began);
       const contest = { opening: [explorer.moves[step.move]!], endStateIds: ends, scoreId: null, limitUs };
-      const arena = new Arena(gadget, contest, { kind: 'idle' });
+      const arena = new Arena(explorer.gadget, contest, { kind: 'idle' });
       if ([1, 2, 3].some((seed) => !arena.play(seed).running)) return [];
       return [
         {

@@ -118,7 +118,7 @@ function byRules(
       derived.effort,
     );
     if (!confirmed) continue;
-    const machine = new Machine(gadget, seed);
+    const machine = new Machine(explorer.gadget, seed);
     for (const stimulus of stimuli) machine.stimulate(stimulus);
     machine.advance(endUs, derived.effort.left);
     machine.takeTrace();

@@ -1,5 +1,6 @@
 import { nested, reachable, verdicts } from '../../flow/index.ts';
 import { allRules, type Derived, type Gadget, type SnagWay, type Trigger } from '../../gadget/index.ts';
+import { asMeant } from '../../gesture/index.ts';
 import { Explorer, type Step } from '../explorer.ts';
 import { sameStatesAs, scriptOf } from '../script.ts';
 
@@ -9,7 +10,7 @@ const checked = { states: 4_000, edges: 60_000, work: 250_000_000 };
 /** What the gadget can come to, as far as a check looks; once per check run. */
 export function explored(gadget: Gadget, derived: Derived): Explorer {
   return derived.once('explore.all', () => {
-    const explorer = new Explorer(gadget, checked);
+    const explorer = new Explorer(asMeant(gadget), checked);
     explorer.advance(checked.states);
     return explorer;
   });
@@ -21,7 +22,7 @@ export function exploredWithAll(gadget: Gadget, derived: Derived): Explorer {
     const usual = explored(gadget, derived);
     if (usual.followed.size === gadget.flow.variables.length) return usual;
     const explorer = new Explorer(
-      gadget,
+      asMeant(gadget),
       { states: checked.states / 2, edges: checked.edges / 2, work: checked.work / 2 },
       'all',
     );
@@ -74,11 +75,12 @@ function firing(gadget: Gadget, derived: Derived): (ruleId: string) => boolean {
  */
 export function wayBy(
   explorer: Explorer,
-  { effort }: Pick<Derived, 'effort'>,
+  { effort, asIs }: Pick<Derived, 'effort' | 'asIs'>,
   steps: readonly Step[],
   endId: number | null,
 ): { way?: SnagWay } {
-  if (effort.left <= 0) return {};
+  // A way that only the gadget as it is meant would go is none to show.
+  if (effort.left <= 0 || !asIs) return {};
   const arrived = endId === null ? () => true : sameStatesAs(explorer, endId);
   const { seed, stimuli, endUs } = scriptOf(explorer, steps, arrived, 4, effort);
   return { way: { seed, stimuli, endUs } };

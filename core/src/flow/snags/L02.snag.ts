@@ -7,7 +7,7 @@ import {
   type SnagRule,
   type State,
 } from '../../gadget/index.ts';
-import { beside, nested, outwards, standing } from '../reach.ts';
+import { beside, nested, outwards, standing, unfinished } from '../reach.ts';
 
 /** A tap, of the first control that this state does not listen to already, that leads home. */
 function wayHome(gadget: Gadget, state: State): { edit: Edit; control: string } | null {
@@ -42,7 +42,9 @@ export const L02: SnagRule = {
     if (states.length < 2) return [];
     const nesting = nested(gadget, derived);
     const home = nesting.byId.get(initialId!)!;
+    const blank = unfinished(gadget, derived);
     return standing(gadget, nesting).flatMap((state): Snag[] => {
+      if (blank.has(state.id)) return [];
       const region = nesting.byId.get(state.parentId ?? '')?.kind === 'parallel';
       if (state.kind === 'final' || region || hasWayOut(gadget, nesting, state)) return [];
       const way = wayHome(gadget, state);

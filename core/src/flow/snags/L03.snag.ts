@@ -8,7 +8,7 @@ import {
   type Trigger,
 } from '../../gadget/index.ts';
 import { griddedOnce } from '../grid.ts';
-import { nested, standing } from '../reach.ts';
+import { nested, standing, unfinished } from '../reach.ts';
 
 /** Whether the trigger listens to this control, alone or with others. */
 function listensTo(trigger: Trigger, control: Control, chords: readonly Chord[]): boolean {
@@ -42,6 +42,7 @@ export const L03: SnagRule = {
   id: 'L03',
   check: (gadget, derived) => {
     const nesting = nested(gadget, derived);
+    const blank = unfinished(gadget, derived);
     const stands = new Set(standing(gadget, nesting));
     const { events, rows } = griddedOnce(gadget, derived);
     const columns = answerable(gadget).map((control) => ({
@@ -49,7 +50,7 @@ export const L03: SnagRule = {
       at: events.flatMap((event, at) => (listensTo(event, control, gadget.chords) ? [at] : [])),
     }));
     return rows.flatMap(({ state, cells }): Snag[] => {
-      if (!stands.has(state)) return [];
+      if (!stands.has(state) || blank.has(state.id)) return [];
       // What the grid calls open, all of it: the two agree by construction.
       const silent = columns.filter(({ at }) => at.length > 0 && at.every((column) => cells[column]!.open));
       if (silent.length === 0) return [];

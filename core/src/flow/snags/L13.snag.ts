@@ -1,5 +1,5 @@
 import type { Action, Snag, SnagRule } from '../../gadget/index.ts';
-import { nested } from '../reach.ts';
+import { nested, unfinished } from '../reach.ts';
 
 const unseen: ReadonlySet<Action['kind']> = new Set([
   'set',
@@ -19,11 +19,12 @@ export const L13: SnagRule = {
   id: 'L13',
   check: (gadget, derived) => {
     const nesting = nested(gadget, derived);
+    const blank = unfinished(gadget, derived);
     return gadget.flow.states.flatMap((from) =>
       from.rules.flatMap(({ id, actions, targetIds }): Snag[] => {
         const targets = targetIds.map((target) => nesting.byId.get(target)!);
         const [first] = targets;
-        if (!first || first === from || nesting.isInside(from.id, first.id)) return [];
+        if (!first || blank.has(first.id) || first === from || nesting.isInside(from.id, first.id)) return [];
         // What is entered on the way in is not known before the gadget runs: any of it may show the change.
         const entered = targets.flatMap((target) => [
           target,
