@@ -1,9 +1,12 @@
-import { controlsOf, type SnagRule } from '../gadget/index.ts';
+import { controlsOf, type Knob, type SnagRule } from '../gadget/index.ts';
 import { taperOf } from '../parts/index.ts';
-import { knobFacts, quietHysteresis, quietSteps } from './knobs.ts';
+import { bandedAndSteady, knobFacts, noiseBehind, seenAMinute } from './knobs.ts';
 
-/** More than this many changes a minute by themselves are seen. */
-const seenAMinute = 1;
+/** What a mend changes of it: the filter, the hold, or the number of steps. */
+function mendKey(before: Knob['reading'], after: Knob['reading']): string {
+  if (after.steps !== before.steps) return 'fewerSteps';
+  return after.filter !== before.filter || after.readings !== before.readings ? 'steadier' : 'hysteresis';
+}
 
 /** A knob whose steps are narrower than its noise, hysteresis and filter taken into account: it flickers. */
 export const F07: SnagRule = {
@@ -13,10 +16,8 @@ export const F07: SnagRule = {
       const taper = taperOf(gadget, control.id);
       const facts = knobFacts(control, taper);
       if (facts.worstFlickers <= seenAMinute) return [];
-      const quiet = quietHysteresis(facts);
-      const steps = quiet === null ? quietSteps(control, facts) : control.reading.steps;
-      const hysteresisCounts = facts.noiseCounts + 1;
-      const reading = { ...control.reading, steps, hysteresisCounts };
+      const reading = bandedAndSteady(control, taper);
+      const { steps, hysteresisCounts, readings, everyUs } = reading;
       return [
         {
           rule: 'F07',
@@ -25,15 +26,16 @@ export const F07: SnagRule = {
           values: {
             name: control.name,
             widthTenths: Math.round(facts.narrowestCounts * 10),
-            noiseCounts: facts.noiseCounts,
+            noiseCounts: noiseBehind(control, facts.noiseCounts),
+            filter: control.reading.filter,
             hysteresisCounts: control.reading.hysteresisCounts,
             worst: Math.round(facts.worstFlickers),
             usual: Math.round(facts.usualFlickers),
           },
           mend: {
-            key: quiet === null ? 'fewerSteps' : 'hysteresis',
+            key: mendKey(control.reading, reading),
             edit: { name: 'changeControl', args: [control.id, { reading }] },
-            values: { steps, hysteresisCounts },
+            values: { steps, hysteresisCounts, readings, lateUs: (readings * everyUs) / 2 },
           },
         },
       ];

@@ -25,9 +25,11 @@ export {
   flickersPerMinute,
   knobFacts,
   middleShare,
-  quietHysteresis,
+  bandedAndSteady,
+  noiseBehind,
   quietReading,
-  quietSteps,
+  seenAMinute,
+  steadied,
   responseOf,
   type KnobFacts,
 } from './knobs.ts';

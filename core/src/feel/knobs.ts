@@ -1,5 +1,5 @@
 import { noiseReach, straightenBy, trackShare, wayOfShare, wiperCount } from '../contact/index.ts';
-import type { Knob, Taper } from '../gadget/index.ts';
+import type { Knob, KnobReading, Taper } from '../gadget/index.ts';
 import { heldStep, readKnob, stepEdges, stepOf, unreadKnob, valueOf } from '../gesture/index.ts';
 import { labSeed } from './presses.ts';
 
@@ -81,20 +81,70 @@ export function knobFacts(knob: Knob, taper: Taper): KnobFacts {
   };
 }
 
-/**
- * Hysteresis that ends flicker: more than the noise, less than half a step; null where the step is too narrow for
- * that. Source: `reckoning`, quantising a knob.
- */
-export function quietHysteresis({ noiseCounts, narrowestCounts }: KnobFacts): number | null {
-  const wanted = noiseCounts + 1;
-  return wanted <= narrowestCounts / 2 ? wanted : null;
+/** How far noise reaches behind the filter, in counts. A mean of n leaves its spread by √n, a median by √(2n/π). */
+export function noiseBehind(
+  { reading: { filter, readings } }: Pick<Knob, 'reading'>,
+  noiseCounts: number,
+): number {
+  switch (filter) {
+    case 'none':
+      return noiseCounts;
+    case 'mean':
+      return Math.ceil(noiseCounts / Math.sqrt(readings));
+    case 'median':
+      return Math.ceil(noiseCounts / Math.sqrt(Math.max(1, (2 * readings) / Math.PI)));
+    case 'exponential':
+      // Of each reading one part in n counts: the spread is that of 2n − 1 readings in a mean.
+      return Math.ceil(noiseCounts / Math.sqrt(2 * readings - 1));
+  }
 }
 
-/** The most steps whose width leaves room for that. @returns at least 2 */
-export function quietSteps(knob: Knob, { noiseCounts }: KnobFacts): number {
-  const { lowCount, highCount, endBandCounts, centreBandCounts } = knob.reading;
+/** Means that are tried where noise is wider than a step; each takes so many readings to follow. */
+const means = [4, 8, 16, 32, 64];
+/** Flickers a minute that nobody sees. */
+export const seenAMinute = 1;
+
+/**
+ * The same reading made steady: held on by more than what is left of the noise, behind a filter where steps are too narrow
+ * for that as it is, and with fewer steps only where no filter is enough. Held on for less than half a step. Source:
+ * reckoning, quantising a knob.
+ */
+export function steadied(knob: Knob, taper: Taper): KnobReading {
+  const { reading } = knob;
+  const facts = knobFacts(knob, taper);
+  if (facts.worstFlickers <= seenAMinute) return reading;
+  const most = Math.floor(facts.narrowestCounts / 2);
+  const filters: KnobReading[] = [
+    reading,
+    ...means
+      .filter((readings) => reading.filter !== 'mean' || readings > reading.readings)
+      .map((readings) => ({ ...reading, filter: 'mean' as const, readings })),
+  ];
+  for (const filtered of filters) {
+    const wanted = noiseBehind({ reading: filtered }, facts.noiseCounts);
+    // Noise seldom reaches its end: less may do, and is tried before another filter.
+    for (const hysteresisCounts of [...new Set([Math.ceil(wanted / 2), wanted, wanted + 1])]) {
+      if (hysteresisCounts > most) continue;
+      const held = { ...filtered, hysteresisCounts };
+      if (knobFacts({ ...knob, reading: held }, taper).worstFlickers <= seenAMinute) return held;
+    }
+  }
+  const { lowCount, highCount, endBandCounts, centreBandCounts } = reading;
   const span = highCount - lowCount - 2 * endBandCounts - 2 * centreBandCounts;
-  return Math.max(2, Math.min(knob.reading.steps, Math.floor(span / (2 * (noiseCounts + 1)))));
+  const hysteresisCounts = facts.noiseCounts + 1;
+  const steps = Math.max(2, Math.min(reading.steps, Math.floor(span / (2 * hysteresisCounts))));
+  return { ...reading, steps, hysteresisCounts };
+}
+
+/** A reading with bands beyond its noise, made steady: what the snag mends, and what is recommended, alike. */
+export function bandedAndSteady(knob: Knob, taper: Taper): KnobReading {
+  const bands = bandsNeeded(knob);
+  const reading: KnobReading = {
+    ...knob.reading,
+    endBandCounts: Math.max(knob.reading.endBandCounts, bands.endBandCounts),
+    centreBandCounts: Math.max(knob.reading.centreBandCounts, bands.centreBandCounts),
+  };
+  return steadied({ ...knob, reading }, taper);
 }
 
 /** What the value does along the way, for drawing: at `points` places from one end to the other. */
@@ -141,8 +191,8 @@ export const suits: Record<Knob['sets'], { least: number; most: number; curve: K
 };
 
 /**
- * What to set for a knob: dead bands beyond its noise, the taper that its quantity wants, and a hold on each step that
- * ends flicker, with fewer steps where they are too narrow for that. What is enough already stays.
+ * What to set for a knob: dead bands beyond its noise, the taper that its quantity wants, and a reading that is steady.
+ * What is enough already stays.
  */
 export function quietReading(knob: Knob, taper: Taper): Knob['reading'] {
   const bands = bandsNeeded(knob);
@@ -156,9 +206,5 @@ export function quietReading(knob: Knob, taper: Taper): Knob['reading'] {
   const middle = banded.reversed ? 1 - share : share;
   const fits = knob.returns || (middle >= least && middle <= most);
   const shaped = fits ? banded : { ...banded, straighten: taper !== 'linear', curve };
-  const facts = knobFacts({ ...knob, reading: shaped }, taper);
-  if (facts.worstFlickers <= 1) return shaped;
-  const steps =
-    quietHysteresis(facts) === null ? quietSteps({ ...knob, reading: shaped }, facts) : shaped.steps;
-  return { ...shaped, steps, hysteresisCounts: facts.noiseCounts + 1 };
+  return steadied({ ...knob, reading: shaped }, taper);
 }

@@ -29,6 +29,7 @@ export {
 export {
   heldStep,
   readKnob,
+  refill,
   stepEdges,
   stepOf,
   unreadKnob,

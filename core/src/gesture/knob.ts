@@ -4,7 +4,7 @@ import type { KnobReading } from '../gadget/index.ts';
 export interface KnobState {
   /** Last readings, newest last, as far as the filter looks at them. */
   recent: number[];
-  /** What the filter says, in counts and fractions of them. */
+  /** What the filter says, in whole 256ths of a count, as firmware keeps it. */
   filtered: number | null;
   /** Step that counts, from 0; null: nothing was read yet. */
   step: number | null;
@@ -12,21 +12,40 @@ export interface KnobState {
 
 export const unreadKnob: KnobState = { recent: [], filtered: null, step: null };
 
-/** A filter's answer to one more reading. */
+/** Parts of a count that a filter keeps. */
+const partsOfCount = 256;
+
+/** A filter's answer to one more reading, in whole numbers throughout. */
 function filter(
   state: KnobState,
   count: number,
   { filter: kind, readings }: KnobReading,
 ): Omit<KnobState, 'step'> {
-  if (kind === 'none') return { recent: [], filtered: count };
+  const now = count * partsOfCount;
+  if (kind === 'none') return { recent: [], filtered: now };
   if (kind === 'exponential') {
-    const was = state.filtered ?? count;
-    return { recent: [], filtered: was + (count - was) / readings };
+    const was = state.filtered ?? now;
+    return { recent: [], filtered: was + Math.trunc((now - was) / readings) };
   }
   const recent = [...state.recent, count].slice(-readings);
-  if (kind === 'mean') return { recent, filtered: recent.reduce((sum, one) => sum + one, 0) / recent.length };
-  const sorted = [...recent].sort((a, b) => a - b);
-  return { recent, filtered: sorted[(sorted.length - 1) >> 1]! };
+  return { recent, filtered: partsOfCount * (kind === 'mean' ? meanOf(recent) : medianOf(recent)) };
+}
+
+/** Whole counts, cut down. */
+const meanOf = (recent: readonly number[]): number =>
+  Math.floor(recent.reduce((sum, one) => sum + one, 0) / recent.length);
+/** The lower of two in the middle. */
+const medianOf = (recent: readonly number[]): number =>
+  [...recent].sort((a, b) => a - b)[(recent.length - 1) >> 1]!;
+
+/** Readings that were left out while nothing they could say mattered, as the filter would have them. */
+export function refill(
+  state: KnobState,
+  counts: readonly number[],
+  { filter: kind, readings }: KnobReading,
+): KnobState {
+  if (kind === 'none' || kind === 'exponential' || counts.length === 0) return state;
+  return { ...state, recent: [...state.recent, ...counts].slice(-readings) };
 }
 
 /** What undoes the track's taper: share of full scale to share of the way. */
@@ -70,7 +89,7 @@ export function valueOf(step: number, { low, high, steps }: KnobReading): number
   return low + Math.round(((high - low) * step) / (steps - 1));
 }
 
-/** The step after one more answer of the filter: left only once that is beyond its edge by the hysteresis. */
+/** The step after one more answer of the filter, in whole counts: left only once that is beyond its edge by the hysteresis. */
 export function heldStep(
   step: number | null,
   filtered: number,
@@ -94,7 +113,7 @@ export function readKnob(
   straighten: Straighten,
 ): { state: KnobState; moved: number } {
   const next = filter(state, count, reading);
-  const step = heldStep(state.step, next.filtered!, reading, straighten);
+  const step = heldStep(state.step, Math.floor(next.filtered! / partsOfCount), reading, straighten);
   return { state: { ...next, step }, moved: state.step === null ? 0 : step - state.step };
 }
 

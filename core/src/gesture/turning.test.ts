@@ -152,13 +152,17 @@ describe('a knob', () => {
       let state = unreadKnob;
       for (const count of counts)
         state = readKnob(state, count, { ...even, filter, readings: 4 }, plain).state;
-      return state.filtered;
+      return state.filtered! / 256;
     };
     const counts = [100, 100, 100, 900];
     expect(through('none', counts)).toBe(900);
     expect(through('mean', counts)).toBe(300);
     expect(through('median', counts)).toBe(100);
     expect(through('exponential', counts)).toBe(300);
+    // Whole numbers all the way: cut down as firmware does.
+    expect(through('mean', [100, 101, 101, 101])).toBe(100);
+    expect(through('exponential', [100, 101])).toBe(100.25);
+    expect(Number.isInteger(through('exponential', [7, 1_023, 12]) * 256)).toBe(true);
   });
 });
 

@@ -1,4 +1,6 @@
-import { contactOf } from '../contact/index.ts';
+import * as fc from 'fast-check';
+import { contactOf, straightenBy, wiperCount } from '../contact/index.ts';
+import { readKnob, unreadKnob } from '../gesture/index.ts';
 import { freshEncoder, freshKnob } from '../drawer/index.ts';
 import {
   emptyFlow,
@@ -7,6 +9,7 @@ import {
   type Codes,
   type Control,
   type Gadget,
+  type Knob,
   type Trigger,
 } from '../gadget/index.ts';
 import {
@@ -277,6 +280,58 @@ describe('a knob', () => {
     expect(machine.nextUs).toBeNull();
     const noisy = { wiper: { bits: 10, noisePpm: 4_000, cracklePerMille: 0, cracklePpm: 0, sagPpm: 0 } };
     expect(of(run(knob(noisy, { hysteresisCounts: 0 }), [], 5_000), 'value').length).toBeGreaterThan(20);
+  });
+  it('reads as if it had been read every time, whatever was left out while it rested', () => {
+    let skipped = 0;
+    fc.assert(
+      fc.property(
+        fc.constantFrom('none' as const, 'mean' as const, 'median' as const, 'exponential' as const),
+        fc.integer({ min: 1, max: 24 }),
+        fc.constantFrom(0, 300, 900),
+        fc.integer({ min: 0, max: 5 }),
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 1_000 }), fc.integer({ min: 0, max: 3_000 })), {
+          maxLength: 4,
+        }),
+        fc.nat(1_000_000),
+        (filter, readings, noisePpm, hysteresisCounts, hands, seed) => {
+          const wiper = { bits: 10, noisePpm, cracklePerMille: 0, cracklePpm: 0, sagPpm: 0 };
+          const gadget = knob({ wiper }, { filter, readings, hysteresisCounts, everyUs: 10_000 });
+          const control = gadget.controls[0] as Knob;
+          let atUs = 0;
+          const moves = hands.map(([perMille, afterMs]) => {
+            atUs += afterMs * 1_000 + 1;
+            return { atUs, controlId: 'b1', what: 'move' as const, perMille, overUs: 120_000 };
+          });
+          const endUs = atUs + 2_000_000;
+          const machine = new Machine(gadget, seed);
+          for (const one of moves) machine.stimulate(one);
+          machine.advanceTo(endUs);
+          if (machine.nextUs === null) skipped += 1;
+          const got = of(machine.takeTrace(), 'value').map(({ at, step }) => [at, step]);
+          // The plainest reading there is: every ten milliseconds, from power-up on.
+          const straighten = straightenBy('linear');
+          let state = unreadKnob;
+          const wanted: number[][] = [];
+          for (let n = 0; n * 10_000 <= endUs; n += 1) {
+            const nowUs = n * 10_000;
+            let [from, to, sinceUs, overUs] = [500, 500, 0, 0];
+            const place = (at: number) =>
+              from + (to - from) * (overUs === 0 ? 1 : Math.min(1, (at - sinceUs) / overUs));
+            for (const one of moves)
+              if (one.atUs <= nowUs)
+                [from, to, sinceUs, overUs] = [place(one.atUs), one.perMille, one.atUs, one.overUs];
+            const moment = { way: place(nowUs) / 1_000, moving: nowUs < sinceUs + overUs, loaded: false };
+            const count = wiperCount(wiper, 'linear', moment, seed, 0x3000, n);
+            const read = readKnob(state, count, control.reading, straighten);
+            state = read.state;
+            if (read.moved !== 0) wanted.push([nowUs, state.step!]);
+          }
+          expect(got).toEqual(wanted);
+        },
+      ),
+      { seed: 82, numRuns: 200 },
+    );
+    expect(skipped).toBeGreaterThan(60);
   });
   it('hears the supply sag while a light is on', () => {
     const sagging = pressToLight({ contact: ideal });

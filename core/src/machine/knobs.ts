@@ -1,5 +1,5 @@
 import { noiseReach, trackShare, wiperCount } from '../contact/index.ts';
-import { heldStep, readKnob, unreadKnob, valueOf } from '../gesture/index.ts';
+import { heldStep, readKnob, refill, unreadKnob, valueOf } from '../gesture/index.ts';
 import { spend, worth } from '../kernel/index.ts';
 import type { CompiledKnob } from './compiled.ts';
 import type { KnobInput, MachineState } from './state.ts';
@@ -14,6 +14,7 @@ export const freshKnob = (): KnobInput => ({
   sinceUs: 0,
   overUs: 0,
   dueUs: 0,
+  restedUs: 0,
   reading: unreadKnob,
   oneWay: 0,
 });
@@ -29,24 +30,71 @@ const isMoving = ({ sinceUs, overUs }: KnobInput, nowUs: number) => nowUs < sinc
 /** The hand moves it; an axis that returns is let go by moving it back. */
 export function moveKnob(
   state: MachineState,
-  { control }: CompiledKnob,
+  compiled: CompiledKnob,
   perMille: number,
   overUs: number,
   trace: TraceEntry[],
 ): void {
+  const { control } = compiled;
   const knob = state.knobs[control.id]!;
+  wakeKnob(state, compiled);
   trace.push({ at: state.nowUs, lane: 'moved', id: control.id, perMille, overUs });
   knob.fromPerMille = placeOf(knob, state.nowUs);
   knob.toPerMille = perMille;
   knob.sinceUs = state.nowUs;
   knob.overUs = overUs;
-  wakeKnob(state, control.id, control.reading.everyUs);
 }
 
-/** It is read again, at the next time that is due. */
-export function wakeKnob(state: MachineState, id: string, everyUs: number): void {
-  const knob = state.knobs[id]!;
-  knob.dueUs ??= Math.ceil(state.nowUs / everyUs) * everyUs;
+/**
+ * It is read again, at the next time that is due. Called before anything changes for it: what was not read since it came
+ * to rest is told to its filter as it was then, so that it reads just as if it had been read all along.
+ */
+export function wakeKnob(state: MachineState, compiled: CompiledKnob): void {
+  const { control } = compiled;
+  const { everyUs, readings } = control.reading;
+  const knob = state.knobs[control.id]!;
+  if (knob.dueUs !== null) return;
+  knob.dueUs = Math.ceil(state.nowUs / everyUs) * everyUs;
+  const next = knob.dueUs / everyUs;
+  const first = Math.max(next - readings, Math.floor(knob.restedUs / everyUs) + 1);
+  const counts = Array.from({ length: Math.max(0, next - first) }, (_, n) =>
+    countAt(state, compiled, (first + n) * everyUs),
+  );
+  knob.reading = refill(knob.reading, counts, control.reading);
+}
+
+/** Before something is switched that pulls at the supply: knobs are read against it. @returns whether any was woken */
+export function wakeForLoad(state: MachineState, knobs: Iterable<CompiledKnob>): boolean {
+  let woken = false;
+  for (const knob of knobs) {
+    if (knob.control.wiper.sagPpm === 0 || state.knobs[knob.control.id]!.dueUs !== null) continue;
+    wakeKnob(state, knob);
+    woken = true;
+  }
+  return woken;
+}
+
+/** Before the loop stands still: nothing is read meanwhile, and filters must not think so. */
+export function wakeForWait(state: MachineState, knobs: Iterable<CompiledKnob>): void {
+  for (const knob of knobs) if (knob.control.reading.filter !== 'none') wakeKnob(state, knob);
+}
+
+/** What the converter reads then; the number of a reading is that of its time. */
+function countAt(state: MachineState, { control, number, taper }: CompiledKnob, atUs: number): number {
+  const knob = state.knobs[control.id]!;
+  return wiperCount(
+    control.wiper,
+    taper,
+    {
+      way: placeOf(knob, atUs) / 1_000,
+      moving: isMoving(knob, atUs),
+      // What does not give way under load need not know of it.
+      loaded: control.wiper.sagPpm > 0 && isLoaded(state),
+    },
+    state.seed,
+    0x3000 + number,
+    Math.floor(atUs / control.reading.everyUs),
+  );
 }
 
 const isLoaded = ({ shown }: MachineState) =>
@@ -91,32 +139,18 @@ function isRestless(compiled: CompiledKnob, knob: KnobInput, perMille: number, l
   return could;
 }
 
-/** Filters need so many readings to settle at a rest. */
-const settleReadings = { none: 0, mean: 1, median: 1, exponential: 12 } as const;
-
 /**
  * Reads the knob if it is due. Returns how many steps its value moved. The number of a reading is that of its time,
  * so that it reads the same however long nothing was read before.
  */
 export function readWiper(state: MachineState, compiled: CompiledKnob, trace: TraceEntry[]): number {
-  const { control, number, taper, straighten } = compiled;
+  const { control, straighten } = compiled;
   const knob = state.knobs[control.id]!;
   const { nowUs } = state;
   if (knob.dueUs === null || knob.dueUs > nowUs) return 0;
   spend(state.work, worth.reading);
   const { everyUs, filter, readings } = control.reading;
-  const perMille = placeOf(knob, nowUs);
-  const moving = isMoving(knob, nowUs);
-  // What does not give way under load need not know of it.
-  const loaded = control.wiper.sagPpm > 0 && isLoaded(state);
-  const count = wiperCount(
-    control.wiper,
-    taper,
-    { way: perMille / 1_000, moving, loaded },
-    state.seed,
-    0x3000 + number,
-    Math.floor(nowUs / everyUs),
-  );
+  const count = countAt(state, compiled, nowUs);
   const { state: reading, moved } = readKnob(knob.reading, count, control.reading, straighten);
   knob.reading = reading;
   if (moved !== 0)
@@ -128,9 +162,20 @@ export function readWiper(state: MachineState, compiled: CompiledKnob, trace: Tr
       value: valueOf(reading.step!, control.reading),
       count,
     });
-  const settledUs = knob.sinceUs + knob.overUs + settleReadings[filter] * readings * everyUs;
-  // From rest on the whole way is quiet or it is not: bands, curve and filter only narrow what noise can do.
-  const quiet = nowUs > settledUs && !isRestless(compiled, knob, perMille, loaded);
+  // A mean or a median knows nothing older than its readings; one that forgets slowly never quite forgets.
+  const settledUs = knob.sinceUs + knob.overUs + (filter === 'none' ? 0 : readings * everyUs);
+  const forgets = filter !== 'exponential' || control.wiper.noisePpm === 0;
+  const loaded = control.wiper.sagPpm > 0 && isLoaded(state);
+  const quiet =
+    nowUs > settledUs &&
+    forgets &&
+    !(filter === 'exponential' && isUnderWay(reading, count, readings)) &&
+    !isRestless(compiled, knob, placeOf(knob, nowUs), loaded);
   knob.dueUs = quiet ? null : (Math.floor(nowUs / everyUs) + 1) * everyUs;
+  if (quiet) knob.restedUs = nowUs;
   return moved;
 }
+
+/** Whether one more reading of the same would still change what the filter says. */
+const isUnderWay = ({ filtered }: KnobInput['reading'], count: number, readings: number): boolean =>
+  Math.trunc((count * 256 - filtered!) / readings) !== 0;

@@ -16,7 +16,7 @@ import { lightLevel } from '../light/index.ts';
 import type { CompiledGadget, CompiledInput, CompiledKnob } from './compiled.ts';
 import { readShaft } from './encoders.ts';
 import { cleanChange, readInput, scanArrays, swallowed } from './input.ts';
-import { readWiper, wakeKnob } from './knobs.ts';
+import { readWiper, wakeForLoad, wakeForWait } from './knobs.ts';
 import { aroundFlow } from './flowAround.ts';
 import { isMessage } from './midiIn.ts';
 import { carryOut, darkShown } from './outputs.ts';
@@ -201,6 +201,7 @@ export class MainLoop {
       return;
     }
     trace.push({ at: state.nowUs, lane: 'power', event: touch.event });
+    wakeForLoad(state, compiled.knobs.values());
     if (touch.event !== 'cycle') return this.tell(compiled.events.power(touch.event));
     if (state.blockedUntilUs > state.nowUs)
       trace.push({ at: state.nowUs, lane: 'blocked', untilUs: state.nowUs });
@@ -239,10 +240,7 @@ export class MainLoop {
   /** Carries out what the flow wants, at once or behind its blocking waits. */
   follow({ effects, blockedUs }: FlowStep): void {
     const { state, compiled } = this;
-    // What is switched on or off pulls at the supply that knobs are read against.
-    for (const { control } of compiled.knobs.values())
-      if (effects.length > 0 && control.wiper.sagPpm > 0)
-        wakeKnob(state, control.id, control.reading.everyUs);
+    if (effects.length > 0) wakeForLoad(state, compiled.knobs.values());
     const startUs = this.freeUs;
     for (const effect of effects) {
       const atUs = startUs + effect.offsetUs;
@@ -260,6 +258,7 @@ export class MainLoop {
   private block(untilUs: number): void {
     const { state, compiled } = this;
     const { periodUs } = compiled;
+    wakeForWait(state, compiled.knobs.values());
     if (state.blockedUntilUs <= state.nowUs) state.blockedFromUs = state.nowUs;
     state.lostTurns += turnsLost(
       turnAtOrAfter(state.nowUs + 1, periodUs, state.blockedUntilUs),

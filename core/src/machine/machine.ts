@@ -22,7 +22,7 @@ import { freshEncoder } from './encoders.ts';
 import { aroundFlow } from './flowAround.ts';
 import { happen } from './happen.ts';
 import { freshInput } from './input.ts';
-import { freshKnob } from './knobs.ts';
+import { freshKnob, wakeForLoad } from './knobs.ts';
 import { MainLoop } from './loop.ts';
 import { carryOut, darkShown, hush, playNote, stillPlays } from './outputs.ts';
 import { leastPlanned, tidyPlanned } from './planned.ts';
@@ -275,6 +275,8 @@ export class Machine {
       if ('controlId' in event) happen(state, compiled, event, trace);
       return;
     }
+    if (event.kind === 'effect' || event.kind === 'hush' || event.kind === 'note')
+      if (wakeForLoad(state, compiled.knobs.values())) this.loop.planTurn();
     switch (event.kind) {
       case 'effect':
         carryOut(state, compiled, event.effect, trace);

@@ -139,6 +139,8 @@ export interface KnobInput {
   overUs: number;
   /** Next reading; null: none until something moves. */
   dueUs: number | null;
+  /** When it was last read before it rested. */
+  restedUs: number;
   reading: KnobState;
   /** Steps one way without one back. */
   oneWay: number;

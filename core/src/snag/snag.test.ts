@@ -292,7 +292,10 @@ describe('snags', () => {
       states.push(
         state('s3', {
           entry: [{ kind: 'text', outputId: 'o2', row: 0, text: 'Menu' }],
-          rules: [rule('r5', { trigger: held, targetIds: ['s1'] }), rule('r6', { trigger: { ...held, gesture: 'tap' }, targetIds: ['s2'] })],
+          rules: [
+            rule('r5', { trigger: held, targetIds: ['s1'] }),
+            rule('r6', { trigger: { ...held, gesture: 'tap' }, targetIds: ['s2'] }),
+          ],
         }),
       );
     });

@@ -141,6 +141,17 @@ export const feelCases: Case[] = [
     { level: 'likely' },
     true,
   ],
+  [
+    'F07',
+    'values that each matter, behind noise',
+    // A mean keeps all of them; fewer steps would not be what the knob is for.
+    knob(
+      { steps: 206, low: 0, high: 205, hysteresisCounts: 0, everyUs: 5_000 },
+      { wiper: { bits: 10, noisePpm: 800, cracklePerMille: 0, cracklePpm: 0, sagPpm: 0 } },
+    ),
+    { mend: { key: 'steadier', values: { steps: 206 } } as never },
+    true,
+  ],
   ['F07', 'steps too narrow for any hysteresis', knob({ steps: 1_000, hysteresisCounts: 0 }), {}, true],
   [
     'F08',

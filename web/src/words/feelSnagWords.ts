@@ -63,7 +63,7 @@ export const feelSnagWords: Words = {
   F07: {
     title: 'A value that flickers',
     say: (v) =>
-      `The narrowest step of ${v.name} is ${n(v.widthTenths) / 10} counts wide, its noise reaches ${v.noiseCounts} counts, and a step holds on for ${v.hysteresisCounts}. Untouched between two steps, it changes ${v.worst} times a minute; anywhere, ${v.usual} times.`,
+      `The narrowest step of ${v.name} is ${n(v.widthTenths) / 10} counts wide, and its noise reaches ${v.noiseCounts} counts${v.filter === 'none' ? '' : ' behind its filter'}; a step holds on for ${v.hysteresisCounts}. Untouched between two steps, it changes ${v.worst} times a minute; anywhere, ${v.usual} times.`,
   },
   F08: {
     title: 'The taper does not fit',
@@ -108,6 +108,8 @@ export const feelMendWords: Record<string, (v: Values) => string> = {
   readSlower: (v) => `Give the loop ${us(v.periodUs)} a turn`,
   stepPerClick: (v) => `Make a step of ${v.countsPerStep} counts, read by the table`,
   hysteresis: (v) => `Let a step hold on for ${v.hysteresisCounts} counts`,
+  steadier: (v) =>
+    `Take the mean of ${v.readings} readings and hold on for ${v.hysteresisCounts} counts: all ${v.steps} steps stay, ${us(v.lateUs)} later`,
   fewerSteps: (v) => `Make it ${v.steps} steps that hold on for ${v.hysteresisCounts} counts`,
   matchTaper: (v) => (v.curve === 'even' ? 'Undo the taper' : 'Undo the taper and give the low end more way'),
   turnRound: () => 'Turn it round',
