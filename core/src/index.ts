@@ -301,7 +301,7 @@ export {
   type Trial,
   type TrialResult,
 } from './trial/index.ts';
-export { checkGadget, snagRules, type CheckReport } from './snag/index.ts';
+export { soundWays, checkGadget, snagRules, type CheckReport } from './snag/index.ts';
 export { mostFrequent, partNs, type Cause, type Standstill } from './kernel/index.ts';
 export {
   editGadget,

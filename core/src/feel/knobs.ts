@@ -136,16 +136,19 @@ export function steadied(knob: Knob, taper: Taper): KnobReading {
   return { ...reading, steps, hysteresisCounts };
 }
 
-/** A reading with bands beyond its noise, made steady: what the snag mends, and what is recommended, alike. */
-export function bandedAndSteady(knob: Knob, taper: Taper): KnobReading {
-  const bands = bandsNeeded(knob);
-  const reading: KnobReading = {
+/** With bands at ends and middle that its noise, and its own rest, stay within. */
+function banded(knob: Knob): KnobReading {
+  const { endBandCounts, centreBandCounts } = bandsNeeded(knob);
+  return {
     ...knob.reading,
-    endBandCounts: Math.max(knob.reading.endBandCounts, bands.endBandCounts),
-    centreBandCounts: Math.max(knob.reading.centreBandCounts, bands.centreBandCounts),
+    endBandCounts: Math.max(knob.reading.endBandCounts, endBandCounts),
+    centreBandCounts: Math.max(knob.reading.centreBandCounts, centreBandCounts),
   };
-  return steadied({ ...knob, reading }, taper);
 }
+
+/** A reading with such bands, made steady: what the snag mends, and what is recommended, alike. */
+export const bandedAndSteady = (knob: Knob, taper: Taper): KnobReading =>
+  steadied({ ...knob, reading: banded(knob) }, taper);
 
 /** What the value does along the way, for drawing: at `points` places from one end to the other. */
 export function responseOf(knob: Knob, taper: Taper, points = 101): { way: number; value: number }[] {
@@ -188,6 +191,8 @@ export const suits: Record<Knob['sets'], { least: number; most: number; curve: K
   position: { least: 0.4, most: 0.6, curve: 'even' },
   level: { least: 0.05, most: 0.35, curve: 'fineLow' },
   rate: { least: 0.05, most: 0.35, curve: 'fineLow' },
+  // Whatever takes the number has a curve of its own: any taper may be meant.
+  number: { least: 0, most: 1, curve: 'even' },
 };
 
 /**
@@ -195,16 +200,11 @@ export const suits: Record<Knob['sets'], { least: number; most: number; curve: K
  * What is enough already stays.
  */
 export function quietReading(knob: Knob, taper: Taper): Knob['reading'] {
-  const bands = bandsNeeded(knob);
-  const banded: Knob['reading'] = {
-    ...knob.reading,
-    endBandCounts: Math.max(knob.reading.endBandCounts, bands.endBandCounts),
-    centreBandCounts: Math.max(knob.reading.centreBandCounts, bands.centreBandCounts),
-  };
+  const wide = banded(knob);
   const { least, most, curve } = suits[knob.sets];
-  const share = middleShare({ ...knob, reading: banded }, taper);
-  const middle = banded.reversed ? 1 - share : share;
+  const share = middleShare({ ...knob, reading: wide }, taper);
+  const middle = wide.reversed ? 1 - share : share;
   const fits = knob.returns || (middle >= least && middle <= most);
-  const shaped = fits ? banded : { ...banded, straighten: taper !== 'linear', curve };
+  const shaped = fits ? wide : { ...wide, straighten: taper !== 'linear', curve };
   return steadied({ ...knob, reading: shaped }, taper);
 }

@@ -12,7 +12,7 @@ export const edges = ['left', 'right', 'top', 'bottom'] as const;
 export const pinTokenSchema = z
   .string()
   .regex(
-    /^(in|out|analog|pull-up|pull-down|wake|usb|upload|console|boot-high|boot-low|radio|hidden|ground|edge|edge@[A-Za-z0-9]{1,8}|~?(pwm|sda|scl|mosi|miso|sck|tx|rx|bclk|ws|dout)@[A-Za-z0-9]{1,8}|(gives|takes)@\d{3,5})$/,
+    /^(in|out|analog|pull-up|pull-down|wake|usb|upload|console|boot-high|boot-low|radio|hidden|ground|edge|edge@[A-Za-z0-9]{1,8}|~?(pwm|sda|scl|mosi|miso|sck|tx|rx|bclk|ws|dout)@[A-Za-z0-9]{1,8}|(gives|takes|from)@\d{3,5})$/,
     'expected words such as "in", "pull-up", "pwm@T1", "sda@W0", "gives@5000", "ground", "upload"',
   );
 

@@ -92,7 +92,7 @@ export const knobSchema = z.strictObject({
   /** What turns: a knob stays where it is; an axis returns to the middle by itself. */
   returns: z.boolean(),
   /** What it sets: decides which taper suits (F08). */
-  sets: z.enum(['position', 'level', 'rate']),
+  sets: z.enum(['position', 'level', 'rate', 'number']),
   wiper: wiperSchema,
   reading: knobReadingSchema,
 });

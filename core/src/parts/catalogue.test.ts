@@ -17,7 +17,7 @@ const ends = new Set<string>([
 
 describe('the catalogue of parts', () => {
   it('has a class for each thing that makers reach for', () => {
-    const asked = `push-button toggle-switch slide-switch key-matrix touch-pad encoder encoder-push potentiometer slider stick
+    const asked = `push-button lit-key toggle-switch slide-switch key-matrix touch-pad encoder encoder-push potentiometer slider stick
       motion-sensor light-sensor code-receiver foot-switch midi-in light rgb-light pixel-lights seven-segment
       character-display character-display-two-wire graphic-display-two-wire graphic-display-spi piezo buzzer
       amplifier-speaker sound-player servo vibration-motor midi-out usb-keyboard memory-card settings-memory shift-in

@@ -59,6 +59,8 @@ export interface PartKind<F extends Figures = Figures> {
   memory?(figures: F): { ram?: number; flash?: number; settings?: number };
   /** Address on a two-wire bus. */
   address?(figures: F): number;
+  /** Addresses that such parts can be set to, as their sheets have them. */
+  addresses?: readonly number[];
   /** Pull-ups on the module's own bus lines, Ω. */
   busPullOhms?(figures: F): number;
   /** Place on the way from the cell to the board, for parts of that way. */

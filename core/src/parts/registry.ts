@@ -17,6 +17,7 @@ import { keyMatrix } from './kinds/keyMatrix.part.ts';
 import { levelShifter } from './kinds/levelShifter.part.ts';
 import { light } from './kinds/light.part.ts';
 import { lightSensor } from './kinds/lightSensor.part.ts';
+import { litKey } from './kinds/litKey.part.ts';
 import { memoryCard } from './kinds/memoryCard.part.ts';
 import { midiIn } from './kinds/midiIn.part.ts';
 import { midiOut } from './kinds/midiOut.part.ts';
@@ -44,4 +45,4 @@ import { touchPad } from './kinds/touchPad.part.ts';
 import { usbKeyboard } from './kinds/usbKeyboard.part.ts';
 import { vibrationMotor } from './kinds/vibrationMotor.part.ts';
 
-export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightSensor, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, rgbLight, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, soundPlayer, stick, toggleSwitch, touchPad, usbKeyboard, vibrationMotor] as const;
+export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightSensor, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, rgbLight, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, soundPlayer, stick, toggleSwitch, touchPad, usbKeyboard, vibrationMotor] as const;

@@ -1,2 +1,3 @@
 export { checkGadget, type CheckReport } from './check.ts';
 export { snagRules } from './registry.ts';
+export { soundWays } from './soundWays.ts';

@@ -1,5 +1,6 @@
 import { applyEdit, type Gadget, type Snag, blankState, emptyFlow } from '../gadget/index.ts';
 import { fitted } from '../wiring/index.ts';
+import { numberVariable } from './fixtures.ts';
 import { edited, gadgetOf, pinOf, to, wired, type Piece } from './wiringFixtures.ts';
 
 /** Rule, what is wrong, a gadget that has the snag, part of what it says, and whether its mend must clear it. */
@@ -41,7 +42,57 @@ const toldRed = (kind: string): Gadget => {
 const cell: Piece = ['cell'];
 const powered = (boardId: string, ...pieces: Piece[]) => on(boardId, light, ...pieces);
 
+/** A gadget that keeps so many numbers of a wide range. */
+const keeping = (boardId: string, count: number): Gadget => ({
+  ...gadgetOf(boardId),
+  flow: {
+    ...emptyFlow(),
+    variables: Array.from({ length: count }, (_, n) =>
+      numberVariable({ id: `v${n + 1}`, name: `n${n + 1}`, max: 1_000_000, saved: { when: 'asked' } }),
+    ),
+  },
+});
+
 export const wiringCases: Case[] = [
+  [
+    'W20',
+    'a board that nobody knows',
+    gadgetOf('board-of-a-friend', key),
+    {
+      level: 'stop',
+      place: { kind: 'board', id: 'board-of-a-friend' },
+      values: { board: 'board-of-a-friend' },
+    },
+    false,
+  ],
+  [
+    'W21',
+    'settings on a board that keeps none',
+    keeping('board-32bit-11', 3),
+    { level: 'stop', place: { kind: 'variable', id: 'v1' } },
+    false,
+  ],
+  [
+    'W22',
+    'a computer that is to be a keyboard',
+    gadgetOf('computer-26', ['usb-keyboard']),
+    { level: 'note' },
+    false,
+  ],
+  [
+    'P04',
+    'a cell too low for the input of its board',
+    on('board-8bit-20', ['cell']),
+    { level: 'stop', values: { pin: 'VIN', reason: 'under', usualMv: 3_700, limitMv: 6_500 } as never },
+    false,
+  ],
+  [
+    'P04',
+    'a pack too high for it',
+    on('board-8bit-20', ['cell', { inSeries: 3 }]),
+    { level: 'stop', values: { reason: 'over', fullMv: 12_600, limitMv: 12_000 } as never },
+    false,
+  ],
   [
     'W01',
     'a button and a light on one pin',

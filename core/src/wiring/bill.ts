@@ -1,4 +1,4 @@
-import type { Board, Gadget } from '../gadget/index.ts';
+import { variableRange, variableSize, type Board, type Gadget } from '../gadget/index.ts';
 import { figuresOf, kindOf } from '../parts/index.ts';
 import { boardOf, openPins } from './boards.ts';
 import { companionRoles } from './companions.ts';
@@ -86,6 +86,17 @@ export function billOf(gadget: Gadget): Bill {
   };
 }
 
+/** Bytes that what survives power-off takes: each number in as many as its range needs. */
+export function settingsBytes({ flow }: Pick<Gadget, 'flow'>): number {
+  return flow.variables
+    .filter(({ saved }) => saved !== null)
+    .reduce((sum, variable) => {
+      const { low, high } = variableRange(variable);
+      const each = high - low < 256 ? 1 : high - low < 65_536 ? 2 : 4;
+      return sum + each * variableSize(variable);
+    }, 0);
+}
+
 export interface Gauge {
   id: 'pins' | 'analog' | 'pwm' | 'edge' | 'bus' | 'railTypical' | 'railWorst' | 'ram' | 'flash' | 'settings';
   used: number;
@@ -128,11 +139,10 @@ export function gaugesOf(gadget: Gadget, board: Board | null = boardOf(gadget)):
     { id: 'railWorst', used: own + sum(draws.map(({ worstUa }) => worstUa)), of: board?.railMaxUa ?? null },
     {
       id: 'ram',
-      used: 4 * gadget.flow.variables.length + sum(memory.map(({ ram }) => ram)),
+      used: 4 * sum(gadget.flow.variables.map(variableSize)) + sum(memory.map(({ ram }) => ram)),
       of: board?.ramBytes ?? null,
     },
     { id: 'flash', used: sum(memory.map(({ flash }) => flash)), of: board?.flashBytes ?? null },
-    // Nothing in the flow says yet what must outlive a power-off, so nothing is counted.
-    { id: 'settings', used: 0, of: board ? board.settingsBytes + extra : null },
+    { id: 'settings', used: settingsBytes(gadget), of: board ? board.settingsBytes + extra : null },
   ];
 }

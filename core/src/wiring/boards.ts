@@ -48,6 +48,8 @@ export interface PinFacts {
   /** A rail that it gives, or a supply that it takes at most; mV. */
   givesMv: number | null;
   takesMv: number | null;
+  /** The least that such a supply must be, the drop-out of the board's own regulator included; mV; null: not known. */
+  fromMv: number | null;
   /** Neither rail nor ground. */
   signal: boolean;
 }
@@ -106,6 +108,7 @@ function readPin({ name, port, can }: Board['pins'][number], index: number): Pin
     ground: has('ground'),
     givesMv,
     takesMv,
+    fromMv: number('from'),
     signal: givesMv === null && takesMv === null && !has('ground'),
   };
 }

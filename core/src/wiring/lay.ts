@@ -2,7 +2,8 @@ import type { Board, Gadget, Wire } from '../gadget/index.ts';
 import { wiringProblem, type LineDemand, type WiringProblem } from './demands.ts';
 import { crossings, layBoard, seatsByEnd } from './layout.ts';
 import { ownersOf } from './owners.ts';
-import { explain, solve } from './solver/index.ts';
+import { explain, solve, untangle, type Choice } from './solver/index.ts';
+import { pinsOf } from './boards.ts';
 import { supplyWires } from './supplies.ts';
 
 /** A demand that belongs to a set that cannot be met, in terms of the document. */
@@ -13,6 +14,8 @@ export interface Clash {
   /** What it asks of a pin: a need, or the line of a bus. */
   needs: string;
   lockedTo: string | null;
+  /** It is soldered to a pin that this board does not have. */
+  lockedMissing: boolean;
   /** Pins that could do it, taken by itself. */
   pins: string[];
   /** It takes more current than any pin gives: how much, µA; otherwise null. */
@@ -47,25 +50,23 @@ export function layWiring(gadget: Gadget, board: Board): Laid {
   const solution = solve(problem);
   if (solution.outcome === 'unknown') return { outcome: 'unknown' };
   if (solution.outcome === 'impossible') return explained(problem);
-  const pinOf = (row: number) =>
-    problem.pins[problem.demands[row]!.candidates[solution.choice[row]!]!.place]!;
-  const signals = problem.demands.flatMap(({ terminals }, row) =>
-    terminals.map(({ owner, terminal }): Wire => {
-      return {
-        ownerId: owner.id,
-        terminal: terminal.name,
-        to: { kind: 'pin', pin: pinOf(row).name },
-        locked: false,
-      };
-    }),
-  );
   const layout = layBoard(board);
   const seats = seatsByEnd(ownersOf(gadget), layout);
-  const threads = problem.demands.flatMap(({ terminals }, row) =>
-    terminals.flatMap(({ owner, terminal }) => {
-      const seat = seats.get(`${owner.id}.${terminal.name}`);
-      const spot = layout.pins.get(pinOf(row).name);
-      return seat && spot ? [{ seat, spot }] : [];
+  const pinOf = (choice: Choice, row: number) =>
+    problem.pins[problem.demands[row]!.candidates[choice[row]!]!.place]!;
+  const threads = (choice: Choice) =>
+    problem.demands.flatMap(({ terminals }, row) =>
+      terminals.flatMap(({ owner, terminal }) => {
+        const seat = seats.get(`${owner.id}.${terminal.name}`);
+        const spot = layout.pins.get(pinOf(choice, row).name);
+        return seat && spot ? [{ seat, spot }] : [];
+      }),
+    );
+  const choice = untangle(problem, solution.choice, (one) => crossings(threads(one)));
+  const signals = problem.demands.flatMap(({ terminals }, row) =>
+    terminals.map(({ owner, terminal }): Wire => {
+      const to = { kind: 'pin', pin: pinOf(choice, row).name } as const;
+      return { ownerId: owner.id, terminal: terminal.name, to, locked: false };
     }),
   );
   return {
@@ -74,7 +75,7 @@ export function layWiring(gadget: Gadget, board: Board): Laid {
     cost: solution.cost,
     bound: solution.bound,
     nodes: solution.nodes,
-    crossings: crossings(threads),
+    crossings: crossings(threads(choice)),
   };
 }
 
@@ -109,6 +110,7 @@ function clashOf(
     terminal: terminal.name,
     needs: typeof need === 'string' ? need : need.line,
     lockedTo,
+    lockedMissing: lockedTo !== null && !pinsOf(board).has(lockedTo),
     pins: [...new Set(candidates.map(({ place }) => pins[place]!.name))],
     tooMuchUa: terminal.maxUa > board.pinMaxUa ? terminal.maxUa : null,
   };

@@ -1,4 +1,5 @@
 import { applyEdit, type Board, type Edit, type Gadget, type SingleEdit } from '../gadget/index.ts';
+import { figuresOf } from '../parts/index.ts';
 import { schemes } from '../scan/index.ts';
 import { billOf } from './bill.ts';
 import { boardChoices } from './boards.ts';
@@ -9,7 +10,7 @@ import { layWiring, type Clash } from './lay.ts';
 
 /** One way of making an impossible wiring possible, tried out: applied, everything has its pin. */
 export interface WayOut {
-  kind: 'scheme' | 'board' | 'unlock';
+  kind: 'scheme' | 'board' | 'unlock' | 'current';
   /** The scheme or board, or whose wire is unlocked. */
   id: string;
   name: string;
@@ -80,7 +81,14 @@ export function waysOut(gadget: Gadget, board: Board, clashes: readonly Clash[],
         { name: 'lockWire', args: [ownerId, terminal, false] },
         board,
       );
-  const ease: Record<WayOut['kind'], number> = { unlock: 0, scheme: 1, board: 2 };
+  for (const { ownerId, ownerName, tooMuchUa } of clashes) {
+    const part = gadget.parts.find(({ id }) => id === ownerId);
+    // A light that wants a milliampere more than any pin gives is content with what there is.
+    if (tooMuchUa === null || !part || figuresOf(part).wantUa !== tooMuchUa) continue;
+    const figures = { ...part.figures, wantUa: board.pinMaxUa };
+    attempt('current', ownerId, ownerName, { name: 'changePart', args: [ownerId, { figures }] }, board);
+  }
+  const ease: Record<WayOut['kind'], number> = { current: 0, unlock: 1, scheme: 2, board: 3 };
   // A cheaper board is no gain to who has one on the table already.
   const price = ({ extraCents }: WayOut) => Math.max(0, extraCents);
   return found.sort(

@@ -167,6 +167,7 @@ describe('laying the wires', () => {
           terminal: 'data',
           needs: 'tx',
           lockedTo: null,
+          lockedMissing: false,
           pins: [],
           tooMuchUa: null,
         },

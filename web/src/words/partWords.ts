@@ -58,9 +58,17 @@ export const refusedWords = {
 } as const;
 
 /** A line that cannot be met, with what is in its way. */
-export function clashWords({ ownerName, terminal, needs, lockedTo, tooMuchUa }: Clash): string {
+export function clashWords({
+  ownerName,
+  terminal,
+  needs,
+  lockedTo,
+  lockedMissing,
+  tooMuchUa,
+}: Clash): string {
   const what = `${ownerName} ${terminal} (${needWords[needs] ?? needs})`;
   if (tooMuchUa !== null) return `${what}, ${showCurrent(tooMuchUa)}, more than a pin gives`;
+  if (lockedMissing) return `${what}, soldered to ${lockedTo}, which this board does not have`;
   return lockedTo === null ? what : `${what}, soldered to ${lockedTo}`;
 }
 

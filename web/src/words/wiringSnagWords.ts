@@ -3,6 +3,9 @@ import { showCurrent, showMoney, showOhms, showVolts } from '../shared/units.ts'
 import { needWords, roleWords } from './partWords.ts';
 
 type Values = Snag['values'];
+/** As data sheets write it, with the number beside it. */
+export const address = (value: string | number | undefined) =>
+  `0x${Number(value).toString(16).padStart(2, '0')} (${value})`;
 type Words = Record<string, { title: string; say: (v: Values) => string }>;
 const n = (value: string | number | undefined) => Number(value);
 const ua = (value: string | number | undefined) => showCurrent(n(value));
@@ -85,7 +88,7 @@ export const wiringSnagWords: Words = {
   },
   W09: {
     title: 'Two with one address',
-    say: (v) => `${v.name} and ${v.other} both answer to address ${v.address} on one bus.`,
+    say: (v) => `${v.name} and ${v.other} both answer to address ${address(v.address)} on one bus.`,
   },
   W10: {
     title: 'Bus pull-ups',
@@ -129,10 +132,33 @@ export const wiringSnagWords: Words = {
     title: 'One line, two keypads',
     say: (v) => `${v.pin} serves ${v.name} and ${v.other}: keys of the one answer for keys of the other.`,
   },
-  W19: {
-    title: 'Led nowhere',
+  P04: {
+    title: 'Fed out of its range',
     say: (v) =>
-      `${v.name} is not wired in full yet: ${v.terminals} ${v.count === 1 ? 'leads' : 'lead'} nowhere.`,
+      v.reason === 'over'
+        ? `${v.cell} full gives ${mv(v.fullMv)} at ${v.pin}, which stands ${mv(v.limitMv)}. The board’s own sheet has the last word.`
+        : `${v.pin} wants at least ${mv(v.limitMv)}; ${v.cell} gives it ${mv(v.usualMv)} in the middle of its charge and ${mv(v.emptyMv)} at its end${Number(v.usualMv) < Number(v.limitMv) ? ': it never works' : ': the rest of the charge is of no use'}.`,
+  },
+  W20: {
+    title: 'A board that is not known here',
+    say: (v) =>
+      `The gadget names the board “${v.board}”, which is neither in the catalogue nor among its own: pins, levels and currents are not judged until it is there again, or another is chosen.`,
+  },
+  W21: {
+    title: 'Nowhere to keep the settings',
+    say: (v) =>
+      v.of === 0
+        ? `${v.names} should survive power-off, ${v.bytes} bytes of settings; ${v.board} keeps nothing, and no settings memory is among the parts.`
+        : `${v.names} should survive power-off: ${v.bytes} bytes of settings, where there are ${v.of}.`,
+  },
+  W22: {
+    title: 'A computer as a keyboard',
+    say: (v) =>
+      `${v.board} is made to take keyboards on its USB. Whether it can be one, as ${v.name} wants, is for its own sheet to say; many cannot.`,
+  },
+  W19: {
+    title: 'Not wired yet',
+    say: (v) => `${v.name} still wants a pin for ${v.terminals}.`,
   },
   K01: {
     title: 'A chord that reads falsely',
@@ -149,7 +175,9 @@ export const wiringSnagWords: Words = {
   K04: {
     title: 'Keys and a light on one line',
     say: (v) =>
-      `${v.pin} serves ${v.name} and scans ${v.other}: the light flickers once a scan of ${v.lines} lines, and holds the line at ${mv(v.forwardMv)} where a high begins at ${mv(v.highMv)}.`,
+      v.pulls === 1
+        ? `${v.pin} serves ${v.name} and scans ${v.other}: the light holds the line at ${mv(v.forwardMv)}, where a high begins at ${mv(v.highMv)} only, and keys are read falsely.`
+        : `${v.pin} serves ${v.name} and scans ${v.other}: keys are read truly, as the light lets ${mv(v.forwardMv)} pass before it draws, but it glows for its share of a scan of ${v.lines} lines. Well if that is meant.`,
   },
   N04: {
     title: 'It knows one pitch only',
@@ -198,7 +226,7 @@ export const wiringMendWords: Record<string, (v: Values) => string> = {
   fitCompanion: (v) =>
     `Fit ${roleWords[String(v.role)] ?? 'it'}${n(v.ohms) > 0 ? ` of ${showOhms(n(v.ohms))}` : ''}`,
   leaveOut: () => 'Leave our own pull-ups out',
-  readdress: (v) => `Give it address ${v.address}`,
+  readdress: (v) => `Give it address ${address(v.address)}`,
   otherScheme: (v) => `Read the keys another way: ${schemeTitle(v.scheme)}`,
   finerResistors: (v) => `Take ${n(v.tolerancePerMille) / 10}\u202f% resistors and choose the values anew`,
   passivePiezo: () => 'Take a passive piezo instead',

@@ -1,6 +1,7 @@
 import {
   boardOf,
   checkGadget,
+  soundWays,
   compareBoards,
   compareSchemes,
   layWiring,
@@ -77,7 +78,7 @@ const lab = {
   },
   waysOut(gadget: Gadget, clashes: Clash[], setName: string) {
     const board = boardOf(gadget);
-    return board ? waysOut(gadget, board, clashes, setName) : [];
+    return board ? soundWays(gadget, waysOut(gadget, board, clashes, setName)) : [];
   },
   schemes: (gadget: Gadget, keys: string[], name: string) =>
     compareSchemes(gadget, boardOf(gadget), keys, name),

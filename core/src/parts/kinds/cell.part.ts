@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { powerEnd } from '../../gadget/index.ts';
-import { count, definePart, drawsNothing, mv, noSupply, ua } from '../kind.ts';
+import { count, definePart, drawsNothing, flag, mv, noSupply, ua } from '../kind.ts';
 
 export const cell = definePart({
   id: 'cell',
@@ -13,6 +13,7 @@ export const cell = definePart({
     emptyMv: mv('When empty, each'),
     capacityMah: count('Capacity, mAh', 10, 100_000),
     inSeries: count('In series', 1, 12),
+    linked: flag('Its cells stay linked; no: the link lies in the socket of the gadget'),
     givesUa: ua('Gives at most'),
   }),
   defaults: {
@@ -21,6 +22,7 @@ export const cell = definePart({
     emptyMv: 3_000,
     capacityMah: 850,
     inSeries: 1,
+    linked: 1,
     givesUa: 1_700_000,
   },
   priceCents: 650,

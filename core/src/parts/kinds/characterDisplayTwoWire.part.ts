@@ -19,5 +19,6 @@ export const characterDisplayTwoWire = definePart({
   priceCents: 600,
   plays: () => ['text'],
   ...twoWireModule,
+  addresses: [32, 33, 34, 35, 36, 37, 38, 39],
   memory: () => ({ ram: 112, flash: 2_600 }),
 });

@@ -25,5 +25,6 @@ export const graphicDisplayTwoWire = definePart({
   priceCents: 480,
   plays: () => ['text'],
   ...twoWireModule,
+  addresses: [60, 61],
   memory: ({ widthPx, heightPx }) => ({ ram: (widthPx * heightPx) / 8, flash: 2_200 }),
 });

@@ -12,8 +12,9 @@ export const light = definePart({
     wantUa: ua('Current wanted'),
     maxUa: ua('Current at most'),
     fades: flag('Dims or fades (PWM)'),
+    ownResistor: flag('Resistor inside'),
   }),
-  defaults: { forwardMv: 2_000, wantUa: 8_000, maxUa: 20_000, fades: 0 },
+  defaults: { forwardMv: 2_000, wantUa: 8_000, maxUa: 20_000, fades: 0, ownResistor: 0 },
   priceCents: 10,
   plays: () => ['light'],
   terminals: ({ wantUa, fades }) => [
@@ -22,5 +23,6 @@ export const light = definePart({
   ],
   draws: ({ wantUa }) => ({ typicalUa: Math.round(wantUa / 4), worstUa: wantUa }),
   supply: noSupply,
-  lamps: ({ forwardMv, wantUa, maxUa }) => [{ terminal: 'anode', forwardMv, wantUa, maxUa }],
+  lamps: ({ forwardMv, wantUa, maxUa, ownResistor }) =>
+    ownResistor ? [] : [{ terminal: 'anode', forwardMv, wantUa, maxUa }],
 });

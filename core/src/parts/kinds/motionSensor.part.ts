@@ -19,4 +19,5 @@ export const motionSensor = definePart({
   priceCents: 320,
   plays: () => ['knob', 'knob'],
   ...twoWireModule,
+  addresses: [104, 105],
 });

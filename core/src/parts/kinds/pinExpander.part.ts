@@ -19,4 +19,5 @@ export const pinExpander = definePart({
   priceCents: 140,
   plays: () => [],
   ...twoWireModule,
+  addresses: [32, 33, 34, 35, 36, 37, 38, 39],
 });

@@ -23,5 +23,6 @@ export const settingsMemory = definePart({
   priceCents: 60,
   plays: () => [],
   ...twoWireModule,
+  addresses: [80, 81, 82, 83, 84, 85, 86, 87],
   memory: ({ bytes }) => ({ settings: -bytes }),
 });

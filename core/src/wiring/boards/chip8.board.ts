@@ -25,7 +25,7 @@ export const chip8: Board = {
     left B B3 in out pull-up analog edge@X pwm@T1
     left B B4 in out pull-up analog edge@X pwm@T1
     left - GND ground
-    right - VCC takes@5500
+    right - VCC takes@5500 from@2700
     right B B2 in out pull-up analog edge@X wake scl@W0 sck@S0 upload
     right B B1 in out pull-up edge@X pwm@T0 miso@S0 upload
     right B B0 in out pull-up edge@X pwm@T0 sda@W0 mosi@S0 upload

@@ -39,7 +39,7 @@ export const computer: Board = {
     left H H13 in out pull-up pull-down edge pwm@T1 ws@A0 miso@S1
     left H H14 in out pull-up pull-down edge
     left - GND3 ground
-    right - 5V gives@5000 takes@5250
+    right - 5V gives@5000 takes@5250 from@4750
     right - GND4 ground
     right H H15 in out pull-up pull-down edge tx@U0 console
     right H H16 in out pull-up pull-down edge rx@U0 console

@@ -40,7 +40,7 @@ export const flex32: Board = {
     left A F14 in out pull-up pull-down edge wake pwm@T7 sda@W1
     left A F15 in out pull-up pull-down edge wake pwm@T7 scl@W1
     right - VBUS gives@5000
-    right - VSYS takes@5500
+    right - VSYS takes@5500 from@1800
     right - GND3 ground
     right - 3V3 gives@3300
     right - USB usb

@@ -59,7 +59,7 @@ export const large8: Board = {
     right K A13 in out pull-up analog
     right K A14 in out pull-up analog
     right K A15 in out pull-up analog
-    right - VIN takes@12000
+    right - VIN takes@12000 from@6500
     right - 5V gives@5000
     right - 3V3 gives@3300
     right - GND1 ground

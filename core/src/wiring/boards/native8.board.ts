@@ -33,7 +33,7 @@ export const native8: Board = {
     left E N8 in out pull-up edge@I6
     left B N9 in out pull-up analog
     left B N10 in out pull-up analog pwm@T1
-    right - RAW takes@6000
+    right - RAW takes@6000 from@3600
     right - GND3 ground
     right - USB usb
     right - VCC gives@5000

@@ -35,7 +35,7 @@ export const radio32: Board = {
     left A L12 in out pull-up pull-down edge wake analog radio pwm@C3 miso@S1 boot-low
     left A L13 in out pull-up pull-down edge wake analog radio pwm@C3 mosi@S1
     left - GND1 ground
-    left - VIN takes@6000 gives@5000
+    left - VIN takes@6000 gives@5000 from@4300
     right A R1 in out pull-up pull-down edge wake pwm@C0 mosi@S0
     right A R2 in out pull-up pull-down edge wake pwm@C0 scl@W0
     right A R3 in out tx@U0 console upload

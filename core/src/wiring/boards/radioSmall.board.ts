@@ -35,7 +35,7 @@ export const radioSmall: Board = {
     right A W11 in out pull-up edge boot-high upload pwm@T0
     right A W12 in out pull-up edge boot-high tx@U1 pwm@T0
     right - GND ground
-    right - 5V takes@6000 gives@5000
+    right - 5V takes@6000 gives@5000 from@4300
     right A W13 in out hidden
     right A W14 in out hidden
   `),

@@ -29,7 +29,7 @@ export const small32: Board = {
     left A D5 in out pull-up pull-down edge@L9 wake analog scl@W0 pwm@T2
     left B D6 in out pull-up pull-down edge@L8 wake analog tx@U0 pwm@T3
     right - 5V gives@5000
-    right - VIN takes@5500
+    right - VIN takes@5500 from@3500
     right - GND ground
     right - 3V3 gives@3300
     right - USB usb

@@ -35,7 +35,7 @@ export const small8: Board = {
     left B P11 in out pull-up pwm@T1
     left B P12 in out pull-up pwm@T1
     left B P13 in out pull-up
-    right - VIN takes@12000
+    right - VIN takes@12000 from@6500
     right - GND1 ground
     right - 5V gives@5000
     right - 3V3 gives@3300

@@ -17,14 +17,18 @@ export const K04: SnagRule = {
           const lamp = lead.owner.part!.kind.lamps!(lead.owner.part!.figures).find(
             ({ terminal }) => terminal === lead.terminal.name,
           )!;
+          const highMv = Math.round(0.7 * nets.logicMv);
+          // Above what is read as a high it leaves the line alone; it only glows when its line is scanned.
+          const pulls = lamp.forwardMv < highMv;
           const values = {
             ...leadValues(lead, pin),
+            pulls: pulls ? 1 : 0,
             other: keys.lead.owner.name,
             lines: keys.lead.owner.terminals.length,
             forwardMv: lamp.forwardMv,
-            highMv: Math.round(0.7 * nets.logicMv),
+            highMv,
           };
-          return leadSnag('K04', 'stop', lead, values, movePin(nets, lead));
+          return leadSnag('K04', pulls ? 'stop' : 'note', lead, values, movePin(nets, lead));
         });
     });
   },

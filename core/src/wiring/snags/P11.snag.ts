@@ -7,11 +7,12 @@ export const P11: SnagRule = {
   check: (gadget) => {
     const pack = gadget.parts.find((part) => part.kind === 'cell' && figuresOf(part).inSeries! > 1);
     if (!pack) return [];
-    const inSeries = figuresOf(pack).inSeries!;
+    const { inSeries = 1, linked } = figuresOf(pack);
     return gadget.parts.flatMap((part): Snag[] => {
       if (part.kind !== 'charger') return [];
       const { cells, isolated } = figuresOf(part);
-      if (cells! >= inSeries || isolated === 1) return [];
+      // Out of the gadget, cells whose link stays behind in it are charged apart.
+      if (cells! >= inSeries || isolated === 1 || linked === 0) return [];
       return [
         {
           rule: 'P11',

@@ -7,6 +7,11 @@ import { leadSnag } from './help.ts';
 const addressOf = ({ part, set }: Owner): number | null =>
   part ? (part.kind.address?.(part.figures) ?? null) : (set?.params.address ?? null);
 
+/** Pin expanders that read keys. */
+const expanderAddresses = [32, 33, 34, 35, 36, 37, 38, 39];
+const addressesOf = ({ part }: Owner): readonly number[] =>
+  part ? (part.kind.addresses ?? []) : expanderAddresses;
+
 /** Another address for that device, as its solder bridges or its sheet may allow. */
 function readdress({ id, part, set }: Owner, address: number): SingleEdit | null {
   if (part) return { name: 'changePart', args: [id, { figures: { ...part.part.figures, address } }] };
@@ -23,10 +28,9 @@ export const W09: SnagRule = {
         const address = addressOf(owner);
         const other = owners.slice(0, n).find((before) => addressOf(before) === address);
         if (address === null || !other) return [];
+        // Only what the part can be set to: its sheet, or its solder bridges, know of no other.
         const taken = new Set(owners.map(addressOf));
-        const free = Array.from({ length: 112 }, (_, i) => ((address - 8 + i) % 112) + 8).find(
-          (one) => !taken.has(one),
-        );
+        const free = addressesOf(owner).find((one) => !taken.has(one));
         const edit = free === undefined ? null : readdress(owner, free);
         const values = { name: owner.name, other: other.name, address };
         const mend = edit ? { mend: { key: 'readdress', edit, values: { address: free! } } } : {};

@@ -63,14 +63,26 @@ export function freePinFor(
   return ways.filter(({ pin }) => !traps(pin)).sort((a, b) => a.cost - b.cost)[0]?.pin ?? null;
 }
 
+/** Pins that are offered in one check run, by line. */
+const offers = new WeakMap<Nets, Map<string, string>>();
+function offeredOf(nets: Nets): Map<string, string> {
+  const known = offers.get(nets) ?? new Map<string, string>();
+  offers.set(nets, known);
+  return known;
+}
+
 /** Leads the line of a lead to a pin that can do it and is free. */
 export function movePin(
   nets: Nets,
   lead: Pick<Lead, 'owner' | 'terminal'>,
   may?: (pin: PinFacts) => boolean,
 ): Pick<Snag, 'mend'> {
-  const pin = freePinFor(nets, lead, may);
   const line = lineOf(nets, lead);
+  // One free pin is not offered to several: what is offered to all of them can be done for all of them.
+  const offered = offeredOf(nets);
+  const taken = [...offered].flatMap(([other, name]) => (other === line?.id ? [] : [name]));
+  const pin = freePinFor(nets, lead, (one) => !taken.includes(one.name) && (may?.(one) ?? true));
+  if (pin && line) offered.set(line.id, pin.name);
   if (!pin || !line || (lead as Lead).pin?.name === pin.name) return {};
   const wires = line.terminals.map(({ owner, terminal }): SingleEdit => ({
     name: 'wire',

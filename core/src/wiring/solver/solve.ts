@@ -105,7 +105,7 @@ interface Broken {
 }
 
 /** The first resource whose rule the choice breaks, with the demands that claim it. */
-function firstBroken({ rows, capacity }: Compiled, choice: readonly number[]): Broken | null {
+export function firstBroken({ rows, capacity }: Compiled, choice: readonly number[]): Broken | null {
   const mode = new Int32Array(capacity.length).fill(-1);
   const load = new Float64Array(capacity.length);
   let broken = -1;

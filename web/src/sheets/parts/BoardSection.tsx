@@ -12,6 +12,8 @@ const BoardDialog = lazy(() => import('./BoardDialog.tsx'));
 const why = (fault: BoardFault): string => {
   switch (fault.kind) {
     case 'pins':
+      if (fault.clashes.every(({ lockedMissing }) => lockedMissing))
+        return fault.clashes.map(clashWords).join('; ');
       return `${fault.clashes.some(({ pins }) => pins.length > 0) ? 'not enough pins' : 'no pin'} for ${fault.clashes.slice(0, 3).map(clashWords).join('; ')}${fault.clashes.length > 3 ? ` and ${fault.clashes.length - 3} more` : ''}`;
     case 'rail':
       return `no rail of ${showVolts(fault.minMv)} to ${showVolts(fault.maxMv)} for ${fault.part}`;
@@ -27,6 +29,7 @@ const why = (fault: BoardFault): string => {
 export function BoardSection() {
   const gadget = useDocument();
   const board = boardOf(gadget);
+  const { boardId } = gadget.wiring;
   const [dialog, setDialog] = useState(false);
   const [comparing, setComparing] = useState(false);
   return (
@@ -38,6 +41,7 @@ export function BoardSection() {
           data={[
             { value: '', label: 'not chosen yet' },
             ...boardChoices(gadget).map(({ id, name }) => ({ value: id, label: name })),
+            ...(boardId !== null && !board ? [{ value: boardId, label: `not known here: ${boardId}` }] : []),
           ]}
           value={gadget.wiring.boardId ?? ''}
           choose={(id) => edit({ name: 'chooseBoard', args: [id === '' ? null : id] })}

@@ -12,6 +12,7 @@ const wayWords: Record<WayOut['kind'], (way: WayOut) => string> = {
   scheme: ({ id, name }) => `Read ${name} another way: ${schemeTitle(id)}`,
   board: ({ name }) => `Take another board: ${name}`,
   unlock: ({ name }) => `Unsolder ${name}`,
+  current: ({ name }) => `Let ${name} do with what a pin gives`,
 };
 
 /** Why not every line can have a pin, and what would help, cheapest first. */
@@ -25,9 +26,11 @@ export function Clashes({ impossible: { clashes, minimal } }: { impossible: Impo
   return (
     <section className={`card ${classes.clash}`} aria-label="What cannot be met together" role="alert">
       <h2>
-        {pins.length === 0
-          ? 'This board has no pin for it'
-          : `These ${count(clashes.length, 'line')} cannot all be met`}
+        {clashes.every(({ lockedMissing }) => lockedMissing)
+          ? 'Soldered to pins that this board does not have'
+          : pins.length === 0
+            ? 'This board has no pin for it'
+            : `These ${count(clashes.length, 'line')} cannot all be met`}
       </h2>
       <p>
         {pins.length > 0 &&

@@ -10,9 +10,9 @@ export type Impossible = Extract<Laid, { outcome: 'impossible' }>;
 function sentence({ cost, bound, crossings, wires }: Extract<Laid, { outcome: 'laid' }>): string {
   const proven =
     cost === bound
-      ? 'no other choice of pins is better'
+      ? 'no other choice of pins costs less'
       : `at most ${cost - bound} of ${cost} could be saved`;
-  return `${count(wires.length, 'wire')} laid: ${proven}; ${count(crossings, 'crossing')}. What is soldered stayed.`;
+  return `${count(wires.length, 'wire')} laid: ${proven}; ${count(crossings, 'crossing')}${crossings > 0 ? ', and fewer by no swap of two of them' : ''}. What is soldered stayed.`;
 }
 
 /** Lets the solver work in the lab, takes over what it finds, and remembers why it could not. */
