@@ -37,6 +37,7 @@ export {
   limits,
   nameSchema,
   nextId,
+  placedActions,
   markKinds,
   type MarkKind,
   purposes,

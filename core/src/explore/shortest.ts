@@ -152,12 +152,10 @@ export function waysOf(
   if (fromId < 0 || (task.goalStateId === null && task.doneWhen === null))
     return { fewest: null, quickest: null, complete };
   const isGoal = goalOf(explorer, task);
-  // Among ways of equally few presses the quicker: a press weighs more than any waiting does.
+  // A press weighs more than any number of steps does.
   const fewest = cheapest(explorer, fromId, isGoal, (step) => pressesOf(explorer, step) * 1e6 + 1, false);
   const quickest = cheapest(explorer, fromId, isGoal, (step, last) => timeOf(explorer, step, last), true);
-  return {
-    fewest: wayOf(explorer, fromId, fewest),
-    quickest: wayOf(explorer, fromId, quickest),
-    complete,
-  };
+  const [few, quick] = [wayOf(explorer, fromId, fewest), wayOf(explorer, fromId, quickest)];
+  // Of ways with equally few presses the quickest stands for both.
+  return { fewest: few && quick && quick.presses === few.presses ? quick : few, quickest: quick, complete };
 }

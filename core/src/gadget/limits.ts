@@ -40,7 +40,8 @@ export const limits = {
   tuneNotes: 64,
   states: 400,
   rulesPerState: 100,
-  actionsPerList: 40,
+  /** One thing after another in one turn: beyond this, a state of its own can be read. */
+  actionsPerList: 100,
   expressionChars: 400,
   templateChars: 200,
   displayColumns: 80,

@@ -85,6 +85,14 @@ export const ohms = (label: string) => whole(label, 'Ω', 0, 10_000_000);
 export const hz = (label: string) => whole(label, 'Hz', 0, 100_000_000);
 export const count = (label: string, min: number, max: number) => whole(label, '', min, max);
 export const perMille = (label: string) => whole(label, '‰', 0, 1_000);
+/** One of several, by number from 0. */
+export const oneOf = (label: string, choices: readonly string[]) =>
+  z
+    .number()
+    .int()
+    .min(0)
+    .max(choices.length - 1)
+    .meta({ label, unit: '', choices });
 export const flag = (label: string) => whole(label, 'yes or no', 0, 1);
 
 /** Supply range and currents that most modules state. */
@@ -116,7 +124,7 @@ export const powerEnds = ({ worstUa }: { worstUa: number }) => [
 
 /** Figures of a mechanical contact. */
 export const contactFigures = {
-  pull: count('Pull (1 up, 2 down, 0 fitted outside)', 0, 2),
+  pull: oneOf('Pull', ['fitted outside', 'up, inside', 'down, inside']),
   wakes: flag('Wakes the gadget'),
 };
 export const contactDefaults = { pull: 1, wakes: 0 };

@@ -5,6 +5,8 @@ import {
   codeGestures,
   emptyGadget,
   gestureKinds,
+  midiMessages,
+  powerEvents,
   type Action,
   type Button,
   type Control,
@@ -14,11 +16,14 @@ import {
   type Edge,
   type Gadget,
   type GestureSetting,
+  type Layer,
+  type LightMode,
+  type Saved,
   type Rule,
   blankState,
   emptyFlow,
 } from '../gadget/index.ts';
-import type { Stimulus } from '../machine/index.ts';
+import { wholeGadget, type Stimulus } from '../machine/index.ts';
 import { freshEncoder, freshKnob } from '../drawer/index.ts';
 import { partsFor, numberVariable } from './fixtures.ts';
 
@@ -58,40 +63,89 @@ const expression = fc.constantFrom(
   '0',
 );
 
-const actionArbitrary: fc.Arbitrary<Action> = fc.oneof(
+const template = fc.constantFrom('Heat {v1}', 'plain', '{random(9)}-{v2}', '');
+const length = fc.oneof(delay, fc.constantFrom({ ms: 'v1 * 7' }, { ms: '20 + random(40)' }, { ms: '0' }));
+const rows = fc.integer({ min: 0, max: 1 });
+const lightMode: fc.Arbitrary<LightMode> = fc.oneof(
+  fc.record({ mode: fc.constantFrom('on' as const, 'off' as const) }),
+  fc.record({ mode: fc.constant('blink' as const), periodUs: delay.map((us) => us + 9_000) }),
   fc.record({
-    kind: fc.constant('set' as const),
-    variableId: fc.constantFrom('v1', 'v2'),
-    index: fc.constant(null),
-    value: expression,
+    mode: fc.constant('fade' as const),
+    levelPercent: fc.integer({ min: 0, max: 100 }),
+    overUs: delay,
   }),
   fc.record({
-    kind: fc.constant('light' as const),
+    mode: fc.constant('pattern' as const),
+    steps: fc.constantFrom('#.', '##.#', '#'),
+    stepUs: delay.map((us) => us + 9_000),
+  }),
+);
+
+/** Every kind of thing that can happen, so that none is left out of what is tried at random. */
+const actionOf = {
+  set: fc.oneof(
+    fc.record({ variableId: fc.constantFrom('v1', 'v2'), index: fc.constant(null), value: expression }),
+    fc.record({
+      variableId: fc.constant('v3'),
+      index: fc.constantFrom('v2 % 4', '1', '9'),
+      value: expression,
+    }),
+  ),
+  shift: fc.record({ variableId: fc.constant('v3'), value: expression }),
+  light: fc.record({ outputId: fc.constant('o1'), light: lightMode }),
+  level: fc.record({ outputId: fc.constant('o1'), percent: expression }),
+  colour: fc.record({
     outputId: fc.constant('o1'),
-    light: fc.oneof(
-      fc.record({ mode: fc.constantFrom('on' as const, 'off' as const) }),
-      fc.record({ mode: fc.constant('blink' as const), periodUs: delay.map((us) => us + 9_000) }),
-      fc.record({
-        mode: fc.constant('fade' as const),
-        levelPercent: fc.integer({ min: 0, max: 100 }),
-        overUs: delay,
-      }),
-    ),
+    colour: fc.constantFrom('red' as const, 'blue' as const),
   }),
-  fc.record({
-    kind: fc.constant('text' as const),
+  text: fc.record({ outputId: fc.constant('o2'), row: rows, text: template }),
+  sprite: fc.record({
     outputId: fc.constant('o2'),
-    row: fc.integer({ min: 0, max: 1 }),
-    text: fc.constantFrom('Heat {v1}', 'plain', '{random(9)}-{v2}'),
+    row: fc.constantFrom('0', 'v2 % 3'),
+    column: fc.constantFrom('v1', '11'),
+    text: template,
   }),
-  fc.record({
-    kind: fc.constant('tone' as const),
+  lane: fc.record({
+    outputId: fc.constant('o2'),
+    row: rows,
+    variableId: fc.constant('v3'),
+    glyphs: fc.constantFrom(' x', '.oO'),
+  }),
+  tone: fc.record({
     outputId: fc.constant('o3'),
     hz: fc.constantFrom('440', '200 + v1', '0'),
     lengthUs: fc.oneof(fc.constant(0), delay),
   }),
-  fc.record({ kind: fc.constant('silence' as const), outputId: fc.constant('o3') }),
-  fc.record({ kind: fc.constant('wait' as const), lengthUs: delay }),
+  tune: fc.record({
+    outputId: fc.constant('o3'),
+    notes: fc.array(fc.record({ hz: fc.constantFrom(0, 330, 880), lengthUs: delay }), {
+      minLength: 1,
+      maxLength: 4,
+    }),
+  }),
+  silence: fc.record({ outputId: fc.constant('o3') }),
+  midi: fc.record({
+    outputId: fc.constant('o4'),
+    message: fc.constantFrom(...midiMessages),
+    channel: fc.integer({ min: 1, max: 16 }),
+    first: expression,
+    second: expression,
+  }),
+  type: fc.record({ outputId: fc.constant('o5'), text: template }),
+  move: fc.record({ outputId: fc.constant('o6'), to: expression }),
+  save: fc.constant({}),
+  recall: fc.constant({}),
+  start: fc.record({ timerId: fc.constantFrom('m1', 'm2'), length, every: fc.boolean() }),
+  stop: fc.record({ timerId: fc.constantFrom('m1', 'm2') }),
+  raise: fc.record({ signalId: fc.constantFrom('g1', 'g2'), delay: fc.option(length) }),
+  cancel: fc.record({ signalId: fc.constantFrom('g1', 'g2') }),
+  wait: fc.record({ lengthUs: delay }),
+} satisfies { [K in Action['kind']]: fc.Arbitrary<Omit<Extract<Action, { kind: K }>, 'kind'>> };
+
+const actionArbitrary: fc.Arbitrary<Action> = fc.oneof(
+  ...(Object.keys(actionOf) as Action['kind'][]).map((kind) =>
+    (actionOf[kind] as fc.Arbitrary<object>).map((rest) => ({ kind, ...rest }) as Action),
+  ),
 );
 const actions = fc.array(actionArbitrary, { maxLength: 3 });
 
@@ -110,6 +164,15 @@ const ruleArbitrary: fc.Arbitrary<Omit<Rule, 'id'>> = fc.record({
       kind: fc.constant('code' as const),
       codeId: fc.constantFrom('d1', 'd2'),
       gesture: fc.constantFrom(...codeGestures),
+    }),
+    fc.record({ kind: fc.constant('timer' as const), timerId: fc.constantFrom('m1', 'm2') }),
+    fc.record({ kind: fc.constant('signal' as const), signalId: fc.constantFrom('g1', 'g2') }),
+    fc.record({ kind: fc.constant('power' as const), what: fc.constantFrom(...powerEvents) }),
+    fc.record({
+      kind: fc.constant('midi' as const),
+      message: fc.constantFrom(...midiMessages),
+      channel: fc.option(fc.integer({ min: 1, max: 2 })),
+      number: fc.constant(null),
     }),
   ),
   guard: fc.option(expression),
@@ -209,6 +272,30 @@ const chordArbitrary: fc.Arbitrary<Chord> = fc.record({
   waits: fc.boolean(),
 });
 
+const layerArbitrary: fc.Arbitrary<Omit<Layer, 'id' | 'name'>> = fc.record({
+  when: fc.option(
+    fc.oneof(
+      fc.record({ kind: fc.constant('held' as const), controlId: fc.constantFrom(...controlIds) }),
+      fc.constant({ kind: 'on' as const, condition: 'v1 > 0' }),
+    ),
+  ),
+  keys: fc
+    .uniqueArray(fc.constantFrom(...controlIds), { maxLength: 2 })
+    .chain((ids) =>
+      fc.tuple(
+        ...ids.map((controlId) =>
+          fc.record({ controlId: fc.constant(controlId), press: actions, release: actions }),
+        ),
+      ),
+    ),
+});
+const savedArbitrary: fc.Arbitrary<Saved | null> = fc.constantFrom<(Saved | null)[]>(
+  null,
+  { when: 'change' },
+  { when: 'quiet', quietUs: 100_000 },
+  { when: 'asked' },
+);
+
 /** Valid gadgets of three buttons, an encoder, a knob, a receiver, three outputs, two variables and four states with anything in them. */
 export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
   .record({
@@ -216,6 +303,8 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
     buttons: fc.tuple(...controlIds.map(buttonArbitrary)),
     others: othersArbitrary,
     chord: chordArbitrary,
+    layers: fc.array(layerArbitrary, { maxLength: 2 }),
+    saved: savedArbitrary,
     states: fc.tuple(
       ...stateIds.map((id) =>
         fc.record({
@@ -228,7 +317,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       ),
     ),
   })
-  .map(({ periodUs, buttons, others, chord, states }): Gadget => ({
+  .map(({ periodUs, buttons, others, chord, layers, saved, states }): Gadget => ({
     ...emptyGadget('Any'),
     loop: { periodUs },
     controls: [...buttons, ...others],
@@ -237,13 +326,36 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       { id: 'o1', kind: 'light', name: 'Lamp', colour: 'red' },
       { id: 'o2', kind: 'text', name: 'Screen', columns: 12, rows: 2 },
       { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 100, highHz: 5_000 },
+      { id: 'o4', kind: 'midi', name: 'Out' },
+      { id: 'o5', kind: 'typist', name: 'Keys' },
+      { id: 'o6', kind: 'servo', name: 'Arm', reachDeg: 180 },
     ],
     flow: {
       ...emptyFlow(),
       variables: [
-        numberVariable({ id: 'v1', name: 'heat', initial: 2, min: -10, max: 50 }),
+        numberVariable({ id: 'v1', name: 'heat', initial: 2, min: -10, max: 50, saved }),
         numberVariable({ id: 'v2', name: 'wind', initial: 0, min: 0, max: 9 }),
+        {
+          id: 'v3',
+          kind: 'list',
+          name: 'past',
+          saved: null,
+          initial: 0,
+          min: -9,
+          max: 99,
+          overflow: 'hold',
+          length: 4,
+        },
       ],
+      timers: [
+        { id: 'm1', name: 'm1' },
+        { id: 'm2', name: 'm2' },
+      ],
+      signals: [
+        { id: 'g1', name: 'g1' },
+        { id: 'g2', name: 'g2' },
+      ],
+      layers: layers.map((layer, n) => ({ ...layer, id: `y${n + 1}`, name: `y${n + 1}` })),
       initialId: 's1',
       states: states.map((state, s) => ({
         ...blankState(),
@@ -284,6 +396,16 @@ export const stimuliArbitrary: fc.Arbitrary<Stimulus[]> = fc
           what: fc.constant('send' as const),
           codeId: fc.constantFrom('d1', 'd2'),
           heldUs: fc.integer({ min: 0, max: 500_000 }),
+        }),
+        fc.record({
+          controlId: fc.constant(wholeGadget),
+          what: fc.constant('power' as const),
+          event: fc.constantFrom('cycle' as const, 'wake' as const, 'low' as const),
+        }),
+        fc.record({
+          controlId: fc.constant(wholeGadget),
+          what: fc.constant('midi' as const),
+          bytes: fc.constantFrom([0x90, 60, 100], [0x81, 60, 0], [0xb0, 7, 99], [0xc1, 4]),
         }),
       ),
     ),

@@ -84,7 +84,7 @@ export const wiringCases: Case[] = [
     'a cell too low for the input of its board',
     on('board-8bit-20', ['cell']),
     { level: 'stop', values: { pin: 'VIN', reason: 'under', usualMv: 3_700, limitMv: 6_500 } as never },
-    false,
+    true,
   ],
   [
     'P04',

@@ -1,8 +1,8 @@
 import { Button } from '@mantine/core';
 import { useDisclosure, useHotkeys } from '@mantine/hooks';
 import type { Snag } from '@hum-lever/core';
-import { lazy, Suspense, useEffect, useState } from 'react';
-import { Link, Outlet, useNavigate, useParams } from 'react-router';
+import { lazy, Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { closeGadget, openGadget, useGadget, useHistory, useSync } from '../client/index.ts';
 import { InHand } from '../inhand/index.ts';
 import { goTo, useEver } from '../shared/index.ts';
@@ -88,6 +88,10 @@ function Bench({ gadgetId }: { gadgetId: string }) {
   const { undo, redo } = useHistory((history) => history);
   const conflicted = useSync(({ status }) => status.kind === 'conflict');
   const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const sheet = useRef<HTMLElement>(null);
+  // Each sheet begins at its top; what is led to is scrolled to after that.
+  useLayoutEffect(() => sheet.current?.scrollTo(0, 0), [pathname]);
   const toHand = () => document.querySelector<HTMLElement>('[role="application"]')?.focus();
   useHotkeys([
     ['mod+Z', () => undo()],
@@ -111,7 +115,7 @@ function Bench({ gadgetId }: { gadgetId: string }) {
         openKeys={keys.open}
       />
       <Spine gadgetId={gadgetId} />
-      <main className={classes.sheet}>
+      <main ref={sheet} className={classes.sheet}>
         <Outlet />
       </main>
       <InHand />

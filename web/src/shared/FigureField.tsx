@@ -1,3 +1,5 @@
+import { Choice } from './Choice.tsx';
+import classes from './FigureField.module.css';
 import { NumberField } from './fields.tsx';
 
 /** Units in which people think of a figure that is stored in a smaller one. */
@@ -8,24 +10,59 @@ const shown: Record<string, { unit: string; of: number; decimals: number }> = {
   '‰': { unit: '%', of: 10, decimals: 1 },
 };
 
-/** A figure of a part, a board or a scheme, by the label and unit that its schema carries. */
+/** What a schema says of one of its fields. */
+export interface FigureMeta {
+  label: string;
+  unit: string;
+  /** Names of its values, by number; or the values that it can have with their names. */
+  choices?: readonly { value: number; label: string }[] | undefined;
+}
+
+/** A figure of a part, a board or a scheme, as the label, unit and choices that its schema carries ask for. */
 export function FigureField({
   label,
   unit,
+  choices,
   value,
   commit,
   width = 168,
-}: {
-  label: string;
-  unit: string;
+}: FigureMeta & {
   value: number;
   commit: (value: number) => string | null;
   width?: number;
 }) {
-  const as = shown[unit] ?? { unit: unit === 'yes or no' ? '' : unit, of: 1, decimals: 0 };
+  if (unit === 'yes or no')
+    return (
+      <label className={classes.flag}>
+        <input
+          type="checkbox"
+          role="switch"
+          checked={value === 1}
+          onChange={(event) => commit(event.currentTarget.checked ? 1 : 0)}
+        />{' '}
+        {label}
+      </label>
+    );
+  if (choices)
+    return (
+      <Choice
+        visible
+        label={label}
+        data={[
+          ...choices.map((one) => ({ value: String(one.value), label: one.label })),
+          // What its sheet may know of, and we do not.
+          ...(choices.some((one) => one.value === value)
+            ? []
+            : [{ value: String(value), label: String(value) }]),
+        ]}
+        value={String(value)}
+        choose={(chosen) => commit(Number(chosen))}
+      />
+    );
+  const as = shown[unit] ?? { unit, of: 1, decimals: 0 };
   return (
     <NumberField
-      label={unit === 'yes or no' ? `${label} (1 yes, 0 no)` : label}
+      label={label}
       unit={as.unit}
       decimals={as.decimals}
       width={width}
@@ -35,8 +72,15 @@ export function FigureField({
   );
 }
 
-/** Label and unit that a schema carries for one of its fields. */
-export function figureMeta(field: unknown): { label: string; unit: string } {
-  const { label, unit } = (field as { meta(): { label?: string; unit?: string } | undefined }).meta() ?? {};
-  return { label: label ?? '', unit: unit ?? '' };
+/** Label, unit and choices that a schema carries for one of its fields. */
+export function figureMeta(field: unknown): FigureMeta {
+  const { label, unit, choices } =
+    (
+      field as { meta(): { label?: string; unit?: string; choices?: readonly string[] } | undefined }
+    ).meta() ?? {};
+  return {
+    label: label ?? '',
+    unit: unit ?? '',
+    choices: choices?.map((name, value) => ({ value, label: name })),
+  };
 }

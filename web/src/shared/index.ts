@@ -10,7 +10,7 @@ export { FirstStep, SheetFrame } from './SheetFrame.tsx';
 export { StageIcon, stages, type Stage } from './stages.tsx';
 export { TimeAxis, tickStep } from './TimeAxis.tsx';
 export { useEver } from './useEver.ts';
-export { goTo, useFound, usePlace } from './usePlace.ts';
+export { goTo, showMade, useFound, usePlace } from './usePlace.ts';
 export { keyName } from './keyNames.ts';
 export {
   count,

@@ -21,3 +21,14 @@ export function usePlace(id: string): { id: string; className: string | undefine
   }, [found, id]);
   return { id: `place-${id}`, className: found ? 'found' : undefined };
 }
+
+/** What was just made is shown, and its name can be typed at once. */
+export function showMade(place: Place): void {
+  goTo(place);
+  // It is drawn with the next turn of the page, and dialogs hand back the focus first.
+  setTimeout(() => {
+    const name = document.querySelector<HTMLInputElement>(`#place-${CSS.escape(place.id)} input`);
+    name?.focus({ preventScroll: true });
+    name?.select();
+  }, 80);
+}

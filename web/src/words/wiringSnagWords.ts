@@ -4,7 +4,7 @@ import { needWords, roleWords } from './partWords.ts';
 
 type Values = Snag['values'];
 /** As data sheets write it, with the number beside it. */
-export const address = (value: string | number | undefined) =>
+export const addressWords = (value: string | number | undefined) =>
   `0x${Number(value).toString(16).padStart(2, '0')} (${value})`;
 type Words = Record<string, { title: string; say: (v: Values) => string }>;
 const n = (value: string | number | undefined) => Number(value);
@@ -88,7 +88,7 @@ export const wiringSnagWords: Words = {
   },
   W09: {
     title: 'Two with one address',
-    say: (v) => `${v.name} and ${v.other} both answer to address ${address(v.address)} on one bus.`,
+    say: (v) => `${v.name} and ${v.other} both answer to address ${addressWords(v.address)} on one bus.`,
   },
   W10: {
     title: 'Bus pull-ups',
@@ -226,7 +226,8 @@ export const wiringMendWords: Record<string, (v: Values) => string> = {
   fitCompanion: (v) =>
     `Fit ${roleWords[String(v.role)] ?? 'it'}${n(v.ohms) > 0 ? ` of ${showOhms(n(v.ohms))}` : ''}`,
   leaveOut: () => 'Leave our own pull-ups out',
-  readdress: (v) => `Give it address ${address(v.address)}`,
+  raiseIt: (v) => `Put a booster to ${mv(v.outMv)} before it`,
+  readdress: (v) => `Give it address ${addressWords(v.address)}`,
   otherScheme: (v) => `Read the keys another way: ${schemeTitle(v.scheme)}`,
   finerResistors: (v) => `Take ${n(v.tolerancePerMille) / 10}\u202f% resistors and choose the values anew`,
   passivePiezo: () => 'Take a passive piezo instead',

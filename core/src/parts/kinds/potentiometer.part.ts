@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { count, definePart, noSupply, ohms, trackDraws, trackEnds } from '../kind.ts';
+import { definePart, oneOf, noSupply, ohms, trackDraws, trackEnds } from '../kind.ts';
 
 export const potentiometer = definePart({
   id: 'potentiometer',
@@ -8,7 +8,7 @@ export const potentiometer = definePart({
   group: 'controls',
   figures: z.strictObject({
     trackOhms: ohms('Track'),
-    taper: count('Taper (0 linear, 1 log, 2 reverse log)', 0, 2),
+    taper: oneOf('Taper', ['linear', 'logarithmic', 'reverse logarithmic']),
   }),
   defaults: { trackOhms: 10_000, taper: 0 },
   priceCents: 110,

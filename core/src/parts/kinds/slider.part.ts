@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { count, definePart, noSupply, ohms, trackDraws, trackEnds } from '../kind.ts';
+import { count, definePart, oneOf, noSupply, ohms, trackDraws, trackEnds } from '../kind.ts';
 
 export const slider = definePart({
   id: 'slider',
@@ -8,7 +8,7 @@ export const slider = definePart({
   group: 'controls',
   figures: z.strictObject({
     trackOhms: ohms('Track'),
-    taper: count('Taper (0 linear, 1 log, 2 reverse log)', 0, 2),
+    taper: oneOf('Taper', ['linear', 'logarithmic', 'reverse logarithmic']),
     travelMm: count('Travel, mm', 10, 120),
   }),
   defaults: { trackOhms: 10_000, taper: 0, travelMm: 45 },

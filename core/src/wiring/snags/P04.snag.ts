@@ -1,5 +1,5 @@
-import type { Snag, SnagRule } from '../../gadget/index.ts';
-import type { PinFacts } from '../boards.ts';
+import { nextId, type Board, type Edit, type Gadget, type Snag, type SnagRule } from '../../gadget/index.ts';
+import { openPins, type PinFacts } from '../boards.ts';
 import { netsIn, type Nets } from '../nets.ts';
 import type { Owner } from '../owners.ts';
 
@@ -12,8 +12,14 @@ function through({ part }: Owner, inMv: number): number {
   return Math.min(outMv, Math.max(0, inMv - dropMv));
 }
 
+interface Way {
+  cell: Owner;
+  links: Owner[];
+  pin: PinFacts;
+}
+
 /** The way that is wired, from the cell on; null: it does not lead to a supply of the board. */
-function wayOf({ leads, owners }: Nets): { cell: Owner; links: Owner[]; pin: PinFacts } | null {
+function wayOf({ leads, owners }: Nets): Way | null {
   const cell = owners.find(({ part }) => part?.kind.chain === 'source');
   if (!cell) return null;
   const links: Owner[] = [];
@@ -37,6 +43,37 @@ function wayOf({ leads, owners }: Nets): { cell: Owner; links: Owner[]; pin: Pin
   return null;
 }
 
+/** A booster before the board that gives so much; null where something converts on the way already. */
+function raised(gadget: Gadget, board: Board, { cell, links, pin }: Way, outMv: number): Edit | null {
+  if (links.some(({ part }) => part!.kind.chain === 'converter')) return null;
+  const id = nextId(gadget, 'part');
+  const ground = openPins(board).find((one) => one.ground);
+  const last = links.at(-1);
+  const [fromId, terminal] = last ? [last.id, 'out'] : [cell.id, 'plus'];
+  const part = {
+    kind: 'booster',
+    name: 'Booster',
+    figures: { outMv },
+    priceCents: null,
+    quantity: 1,
+    have: 0,
+  };
+  return {
+    name: 'several',
+    args: [
+      [
+        { name: 'addPart', args: [part, []] },
+        { name: 'wire', args: [fromId, terminal, null, false] },
+        { name: 'wire', args: [id, 'in', { kind: 'terminal', ownerId: fromId, terminal }, false] },
+        { name: 'wire', args: [id, 'out', { kind: 'pin', pin: pin.name }, false] },
+        ...(ground
+          ? [{ name: 'wire', args: [id, 'minus', { kind: 'pin', pin: ground.name }, false] } as const]
+          : []),
+      ],
+    ],
+  };
+}
+
 /** The board is fed more than it takes, or, as the cell runs down, less than it and its regulator need. */
 export const P04: SnagRule = {
   id: 'P04',
@@ -55,6 +92,15 @@ export const P04: SnagRule = {
     if (pin.fromMv === null || values.emptyMv >= pin.fromMv) return [];
     // Below it in the middle of its charge already, it hardly ever works; otherwise part of the charge is of no use.
     const level = usualMv < pin.fromMv ? 'stop' : 'likely';
-    return [{ ...common, level, values: { ...values, reason: 'under', limitMv: pin.fromMv } }];
+    const outMv = Math.ceil(pin.fromMv / 500) * 500;
+    const edit = outMv <= (pin.takesMv ?? outMv) ? raised(gadget, nets.board!, way, outMv) : null;
+    return [
+      {
+        ...common,
+        level,
+        values: { ...values, reason: 'under', limitMv: pin.fromMv },
+        ...(edit && { mend: { key: 'raiseIt', edit, values: { outMv } } }),
+      },
+    ];
   },
 };

@@ -14,7 +14,9 @@ import { KnobPage } from './views/KnobPage.tsx';
 import { TurnPage } from './views/TurnPage.tsx';
 import { useKeypads } from './views/useKeypads.ts';
 
-const about = 'Press once, and see what became of it: from bare contact to meaning.';
+const first = { button: 'Press once', encoder: 'Turn it', knob: 'Move it', codes: 'Send a code' } as const;
+const aboutOf = (kind: Control['kind'] = 'button') =>
+  `${first[kind]}, and see what became of it: from bare contact to meaning.`;
 /** So many controls fit in a row. */
 const inRow = 5;
 
@@ -72,14 +74,14 @@ export function FeelPage() {
   const chosen = control?.id ?? keypad?.id;
   if (chosen === undefined)
     return (
-      <SheetFrame title="Feel" about={about}>
+      <SheetFrame title="Feel" about={aboutOf()}>
         <FirstStep action={<Link to="../parts">Go to Parts</Link>}>
           There is nothing to press yet: add a button in Parts.
         </FirstStep>
       </SheetFrame>
     );
   return (
-    <SheetFrame title="Feel" about={about}>
+    <SheetFrame title="Feel" about={aboutOf(control?.kind)}>
       <div {...place}>
         {choices.length > inRow ? (
           <div className={classes.chooser}>

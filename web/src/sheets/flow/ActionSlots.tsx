@@ -279,6 +279,7 @@ const slots: Slots = {
       <Out kinds={['servo', 'motor']} action={action} put={put} />
       goes to
       <ExpressionSlot label="Degrees or percent" value={action.to} commit={(to) => put({ ...action, to })} />
+      <MoveUnit outputId={action.outputId} />
     </>
   ),
   save: () => 'what is kept is written down',
@@ -363,4 +364,10 @@ function SignalSlot({ value, choose }: { value: string; choose: (id: string) => 
 export function ActionSlots({ action, put }: { action: Action; put: Put }) {
   const Slot = slots[action.kind] as (props: { action: Action; put: Put }) => ReactNode;
   return <Slot action={action} put={put} />;
+}
+
+/** What a mover counts in. */
+function MoveUnit({ outputId }: { outputId: string }) {
+  const kind = useDocument().outputs.find(({ id }) => id === outputId)?.kind;
+  return kind === 'motor' ? '\u202f% of its speed' : '°';
 }

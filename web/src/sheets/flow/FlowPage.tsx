@@ -1,8 +1,8 @@
 import { Button, SegmentedControl } from '@mantine/core';
 import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'react-router';
-import { edit, useDocument } from '../../client/index.ts';
-import { FirstStep, SheetFrame } from '../../shared/index.ts';
+import { edit, useDocument, useGadget } from '../../client/index.ts';
+import { FirstStep, SheetFrame, showMade } from '../../shared/index.ts';
 import { RulesView } from './RulesView.tsx';
 
 const MapView = lazy(() => import('./map/index.ts').then(({ MapView: view }) => ({ default: view })));
@@ -31,7 +31,12 @@ export function FlowPage() {
   const { flow } = useDocument();
   const [params, setParams] = useSearchParams();
   const view: View = views.find(({ value }) => value === params.get('view'))?.value ?? 'rules';
-  const addState = () => edit({ name: 'addState', args: [`State ${flow.states.length + 1}`] });
+  const addState = () => {
+    const refused = edit({ name: 'addState', args: [`State ${flow.states.length + 1}`] });
+    if (refused !== null) return;
+    if (view !== 'rules') setParams({}, { replace: true });
+    showMade({ kind: 'state', id: useGadget.getState().document!.flow.states.at(-1)!.id });
+  };
   const add = <Button onClick={addState}>Add a state</Button>;
   const tools = (
     <>

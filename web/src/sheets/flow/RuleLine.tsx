@@ -29,11 +29,19 @@ export const RuleLine = memo(function RuleLine({
 }) {
   const line = useRef<HTMLLIElement>(null);
   const near = useNear(line, everywhere);
+  const keyboard = useRef<HTMLButtonElement>(null);
   const [typing, setTyping] = useState(false);
   const [asking, setAsking] = useState(false);
   const { id, className } = usePlace(rule.id);
   const lasting = useDocument().flow.marks.some(({ placeId }) => placeId === rule.id);
   const change = (patch: Partial<Omit<Rule, 'id'>>) => edit({ name: 'changeRule', args: [rule.id, patch] });
+  const leave = (rejected: boolean) => {
+    setTyping(false);
+    // A rule that was begun by typing, and never got anywhere, does not stay as one that says nothing.
+    const says = rule.guard !== null || rule.actions.length > 0 || rule.targetIds.length > 0;
+    if (rejected && !says) edit({ name: 'removeRule', args: [rule.id] });
+    else keyboard.current?.focus();
+  };
   return (
     <li
       ref={line}
@@ -49,7 +57,7 @@ export const RuleLine = memo(function RuleLine({
         {lasting && <span className={classes.also}>for good: </span>}
         <Suspense fallback={null}>
           {!near ? null : typing ? (
-            <TypedRule rule={rule} put={change} close={() => setTyping(false)} />
+            <TypedRule rule={rule} put={change} leave={leave} />
           ) : (
             <Sentence state={state} rule={rule} number={number} change={change} />
           )}
@@ -62,6 +70,7 @@ export const RuleLine = memo(function RuleLine({
             variant="subtle"
             size="sm"
             aria-label={`Rule ${number} of ${state.name} as text`}
+            ref={keyboard}
             aria-pressed={typing}
             onClick={() => setTyping(!typing)}
           >

@@ -1,5 +1,5 @@
 import { ExpressionError, readRule, showRule, type Rule } from '@hum-lever/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { CompletingInput, refusal } from '../../shared/index.ts';
 import classes from './Flow.module.css';
@@ -8,22 +8,26 @@ import classes from './Flow.module.css';
 export default function TypedRule({
   rule,
   put,
-  close,
+  leave,
 }: {
   rule: Rule;
   put: (rule: Omit<Rule, 'id'>) => string | null;
-  close: () => void;
+  /** It is taken, or left; `rejected`: something was typed that could not be. */
+  leave: (rejected: boolean) => void;
 }) {
   const gadget = useDocument();
   const [typed, setTyped] = useState(() => showRule(rule, gadget));
   const [wrong, setWrong] = useState<{ message: string; index: number | null } | null>(null);
+  const rejected = useRef(false);
   const finish = () => {
     try {
       const refused = put(readRule(typed, gadget));
-      if (refused === null) close();
-      else setWrong({ message: refused, index: null });
+      if (refused === null) return leave(false);
+      rejected.current = true;
+      setWrong({ message: refused, index: null });
     } catch (error) {
       if (!(error instanceof ExpressionError)) throw error;
+      rejected.current = true;
       setWrong({ message: refusal(error), index: error.index });
     }
   };
@@ -41,7 +45,7 @@ export default function TypedRule({
           setWrong(null);
         }}
         finish={finish}
-        escape={close}
+        escape={() => leave(rejected.current)}
         error={wrong !== null}
         aria-describedby={wrong ? `${rule.id}-wrong` : undefined}
       />

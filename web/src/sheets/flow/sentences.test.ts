@@ -50,7 +50,7 @@ describe('slots of a sentence', () => {
       'the power comes on',
       'it is woken',
       'the cell runs low',
-      'as soon as it can',
+      'as soon as the condition holds',
       'anything happens',
     ]);
   });

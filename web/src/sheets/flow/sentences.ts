@@ -139,7 +139,7 @@ export function triggerChoices(gadget: Gadget, current: Trigger): TriggerChoice[
       label: powerWords[what],
       trigger: { kind: 'power' as const, what },
     })),
-    { label: 'as soon as it can', trigger: { kind: 'always' } },
+    { label: 'as soon as the condition holds', trigger: { kind: 'always' } },
     { label: 'anything happens', trigger: { kind: 'any' } },
   ];
   const known = choices.map((choice) => ({ ...choice, value: triggerValue(choice.trigger) }));

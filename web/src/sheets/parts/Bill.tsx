@@ -1,8 +1,17 @@
 import { ActionIcon, Button, Table, VisuallyHidden } from '@mantine/core';
 import { IconArrowDown, IconArrowUp, IconChevronRight, IconTrash } from '@tabler/icons-react';
-import { billOf, companionRoles, kindOf, type BillLine, type Part, type PartKind } from '@hum-lever/core';
+import {
+  billOf,
+  companionRoles,
+  kindOf,
+  placedActions,
+  type BillLine,
+  type Gadget,
+  type Part,
+  type PartKind,
+} from '@hum-lever/core';
 import { useMemo, useState } from 'react';
-import { edit, useDocument } from '../../client/index.ts';
+import { edit, useDocument, useGadget, useHistory } from '../../client/index.ts';
 import {
   count,
   NumberField,
@@ -21,61 +30,98 @@ export function Bill() {
   const { currency } = gadget.bill;
   const bill = useMemo(() => billOf(gadget), [gadget]);
   const [open, setOpen] = useState<string | null>(null);
+  const [gone, setGone] = useState<{ words: string; after: Gadget } | null>(null);
+  const { undo } = useHistory((history) => history);
+  const remove = (part: Part) => {
+    const refused = edit({ name: 'removePart', args: [part.id] });
+    // Its place may be taken by the next part: that one begins closed.
+    if (open === part.id) setOpen(null);
+    const after = useGadget.getState().document!;
+    setGone({ words: refused ?? goneWords(part, gadget, after), after });
+  };
   const lines = new Map(bill.lines.filter(({ kind }) => kind === 'part').map((line) => [line.id, line]));
   const others = bill.lines.filter(({ kind }) => kind !== 'part');
   return (
-    <Table className={classes.table!} verticalSpacing={5} horizontalSpacing={6}>
-      <Table.Thead>
-        <Table.Tr>
-          <Table.Th>Part</Table.Th>
-          <Table.Th>Name</Table.Th>
-          <Table.Th className="right">Take</Table.Th>
-          <Table.Th className="right">Have</Table.Th>
-          <Table.Th className="right">Each</Table.Th>
-          <Table.Th className="right">To pay</Table.Th>
-          <Table.Th>
-            <VisuallyHidden>Move and remove</VisuallyHidden>
-          </Table.Th>
-        </Table.Tr>
-      </Table.Thead>
-      <Table.Tbody>
-        {gadget.parts.map((part, index) => (
-          <PartRow
-            key={part.id}
-            part={part}
-            line={lines.get(part.id)!}
-            first={index === 0}
-            last={index === gadget.parts.length - 1}
-            open={open === part.id}
-            toggle={() => setOpen(open === part.id ? null : part.id)}
-          />
-        ))}
-        {others.map((line) => (
-          <OtherRow key={`${line.kind} ${line.classId} ${line.id} ${line.name} ${line.value}`} line={line} />
-        ))}
-      </Table.Tbody>
-      <Table.Tfoot>
-        <Table.Tr>
-          <Table.Th colSpan={4}>
-            <span className={classes.sum}>
-              Worth {showMoney(bill.worthCents, currency)}
-              <TextField
-                size="xs"
-                w={64}
-                maxLength={3}
-                aria-label="Currency"
-                value={currency}
-                commit={(typed) => edit({ name: 'setCurrency', args: [typed.trim().toUpperCase()] })}
-              />
-            </span>
-          </Table.Th>
-          <Table.Th className="right">To pay</Table.Th>
-          <Table.Th className="number right">{showMoney(bill.toPayCents, currency)}</Table.Th>
-          <Table.Td />
-        </Table.Tr>
-      </Table.Tfoot>
-    </Table>
+    <>
+      {gone && gone.after === gadget && (
+        <p role="status" className={classes.gone}>
+          {gone.words}{' '}
+          <Button size="compact-xs" variant="default" onClick={() => undo()}>
+            Undo
+          </Button>
+        </p>
+      )}
+      <Table className={classes.table!} verticalSpacing={5} horizontalSpacing={6}>
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th>Part</Table.Th>
+            <Table.Th>Name</Table.Th>
+            <Table.Th className="right">Take</Table.Th>
+            <Table.Th className="right">Have</Table.Th>
+            <Table.Th className="right">Each</Table.Th>
+            <Table.Th className="right">To pay</Table.Th>
+            <Table.Th>
+              <VisuallyHidden>Move and remove</VisuallyHidden>
+            </Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {gadget.parts.map((part, index) => (
+            <PartRow
+              key={part.id}
+              part={part}
+              line={lines.get(part.id)!}
+              first={index === 0}
+              last={index === gadget.parts.length - 1}
+              open={open === part.id}
+              toggle={() => setOpen(open === part.id ? null : part.id)}
+              remove={() => remove(part)}
+            />
+          ))}
+          {others.map((line) => (
+            <OtherRow
+              key={`${line.kind} ${line.classId} ${line.id} ${line.name} ${line.value}`}
+              line={line}
+            />
+          ))}
+        </Table.Tbody>
+        <Table.Tfoot>
+          <Table.Tr>
+            <Table.Th colSpan={4}>
+              <span className={classes.sum}>
+                All of it is worth {showMoney(bill.worthCents, currency)}
+                <TextField
+                  size="xs"
+                  w={64}
+                  maxLength={3}
+                  aria-label="Currency"
+                  value={currency}
+                  commit={(typed) => edit({ name: 'setCurrency', args: [typed.trim().toUpperCase()] })}
+                />
+              </span>
+            </Table.Th>
+            <Table.Th className="right">Still to pay</Table.Th>
+            <Table.Th className="number right">{showMoney(bill.toPayCents, currency)}</Table.Th>
+            <Table.Td />
+          </Table.Tr>
+        </Table.Tfoot>
+      </Table>
+    </>
   );
+}
+
+/** What went with a part. */
+function goneWords(part: Part, before: Gadget, after: Gadget): string {
+  const rules = (gadget: Gadget) => gadget.flow.states.reduce((sum, state) => sum + state.rules.length, 0);
+  const lines = (gadget: Gadget) =>
+    placedActions(gadget.flow).reduce((sum, { actions }) => sum + actions.length, 0);
+  const lost = [
+    [rules(before) - rules(after), 'rule'],
+    [lines(before) - lines(after), 'line of what happens', 'lines of what happens'],
+    [before.wiring.wires.length - after.wiring.wires.length, 'wire'],
+  ] as const;
+  const words = lost.flatMap(([times, one, many]) => (times > 0 ? [count(times, one, many)] : []));
+  return `${part.name} is gone${words.length > 0 ? `, and with it ${words.join(', ')}` : ''}.`;
 }
 
 interface PartRowProps {
@@ -85,6 +131,7 @@ interface PartRowProps {
   last: boolean;
   open: boolean;
   toggle: () => void;
+  remove: () => void;
 }
 
 /** Where on the path a group of parts stands; null: beside it. */
@@ -93,7 +140,7 @@ function stageOfGroup(group: PartKind['group']): Stage | null {
   return group === 'memory' || group === 'chips' || group === 'power' ? null : 'output';
 }
 
-function PartRow({ part, line, first, last, open, toggle }: PartRowProps) {
+function PartRow({ part, line, first, last, open, toggle, remove }: PartRowProps) {
   const gadget = useDocument();
   const place = usePlace(part.id);
   const kind = kindOf(part);
@@ -183,7 +230,7 @@ function PartRow({ part, line, first, last, open, toggle }: PartRowProps) {
             <ActionIcon
               variant="subtle"
               aria-label={`Remove ${part.name}${uses > 0 ? `, with its ${count(uses, 'use')}` : ''}`}
-              onClick={() => edit({ name: 'removePart', args: [part.id] })}
+              onClick={remove}
             >
               <IconTrash size={16} stroke={1.7} />
             </ActionIcon>

@@ -3,26 +3,30 @@ import { Modal, Text, TextInput, UnstyledButton } from '@mantine/core';
 import { IconSearch } from '@tabler/icons-react';
 import { addPartEdit, partGroups } from '@hum-lever/core';
 import { useState } from 'react';
-import { edit, useDocument } from '../../client/index.ts';
-import { showMoney } from '../../shared/index.ts';
+import { edit, useDocument, useGadget } from '../../client/index.ts';
+import { count, showMoney } from '../../shared/index.ts';
 import { partGroupWords } from '../../words/index.ts';
 import { findKinds } from './find.ts';
 import classes from './Parts.module.css';
 
 /** The catalogue: every class of part, found by a few letters; Enter takes the first. */
-export default function Catalogue({ close }: { close: () => void }) {
+export default function Catalogue({ close }: { close: (addedId: string | null) => void }) {
   const gadget = useDocument();
   const [sought, setSought] = useState('');
   const [added, setAdded] = useState<string | null>(null);
+  const [addedId, setAddedId] = useState<string | null>(null);
   const { found, nearest } = findKinds(sought);
   const take = (kindId: string, title: string) => {
     const refused = edit(addPartEdit(gadget, kindId));
     setAdded(refused ?? `${title} added.`);
+    if (refused === null) setAddedId(useGadget.getState().document!.parts.at(-1)!.id);
   };
   return (
     <Modal
       opened
-      onClose={close}
+      onClose={() => close(addedId)}
+      // What was made last is looked at next.
+      returnFocus={addedId === null}
       title="Add a part"
       size={680}
       closeButtonProps={{ 'aria-label': 'Close the catalogue' }}
@@ -44,7 +48,9 @@ export default function Catalogue({ close }: { close: () => void }) {
       </form>
       <Text size="sm" role="status" className={classes.added!}>
         {added ??
-          `${found.length} classes. Enter adds ${nearest?.title ?? 'nothing'}, a click adds any; the list stays open.`}
+          (nearest
+            ? `${count(found.length, 'class', 'classes')}. Enter adds ${nearest.title}, a click adds any; the list stays open.`
+            : 'No class goes by that word.')}
       </Text>
       <div className={classes.catalogue}>
         {partGroups.map((group) => {

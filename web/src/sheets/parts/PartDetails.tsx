@@ -20,6 +20,7 @@ import {
   NumberField,
   TextField,
 } from '../../shared/index.ts';
+import { addressWords } from '../../words/index.ts';
 import classes from './Parts.module.css';
 
 /** In how many places of the flow what the part plays is used. */
@@ -54,12 +55,16 @@ export function PartDetails({ part }: { part: Part }) {
       ))}
       <div className={classes.figures}>
         {Object.entries(kind.figures.shape).map(([name, field]) => {
-          const { label, unit } = figureMeta(field);
+          const meta = figureMeta(field);
+          const choices =
+            name === 'address'
+              ? kind.addresses?.map((one) => ({ value: one, label: addressWords(one) }))
+              : meta.choices;
           return (
             <FigureField
               key={name}
-              label={label}
-              unit={unit}
+              {...meta}
+              choices={choices}
               value={figures[name]!}
               commit={(value) => setFigure(name, value)}
             />

@@ -3,7 +3,7 @@ import { IconChevronDown } from '@tabler/icons-react';
 import { printBillCsv, type CsvFault } from '@hum-lever/core';
 import { lazy, Suspense, useState } from 'react';
 import { replaceDocument, useDocument } from '../../client/index.ts';
-import { FirstStep, ReadingNow, saveFile, SheetFrame } from '../../shared/index.ts';
+import { FirstStep, ReadingNow, saveFile, SheetFrame, showMade } from '../../shared/index.ts';
 import { useReading } from '../../workers/index.ts';
 import { Bill } from './Bill.tsx';
 import { BoardSection } from './BoardSection.tsx';
@@ -30,6 +30,10 @@ export function PartsPage() {
     setFaults([]);
     replaceDocument(table.value.gadget);
     setSaid(`${table.value.added} parts added, ${table.value.changed} changed. Undo takes it all back.`);
+  };
+  const closeCatalogue = (addedId: string | null) => {
+    setAdding(false);
+    if (addedId !== null) showMade({ kind: 'part', id: addedId });
   };
   const add = <Button onClick={() => setAdding(true)}>Add a part</Button>;
   return (
@@ -74,7 +78,7 @@ export function PartsPage() {
       )}
       <Gauges />
       <BoardSection />
-      <Suspense fallback={null}>{adding && <Catalogue close={() => setAdding(false)} />}</Suspense>
+      <Suspense fallback={null}>{adding && <Catalogue close={closeCatalogue} />}</Suspense>
     </SheetFrame>
   );
 }

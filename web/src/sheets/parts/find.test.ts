@@ -18,6 +18,20 @@ describe('finding a class of part', () => {
     expect(nearest(typed)).toBe(id);
   });
 
+  it.each([
+    ['led', 'light'],
+    ['lcd', 'character-display'],
+    ['battery', 'cell'],
+    ['beeper', 'piezo'],
+    ['strip', 'pixel-lights'],
+    ['addressable', 'pixel-lights'],
+    ['joystick', 'stick'],
+    ['eeprom', 'settings-memory'],
+    ['pot', 'potentiometer'],
+  ])('makers who say “%s” find %s', (typed, id) => {
+    expect(findKinds(typed).found.map((kind) => kind.id)).toContain(id);
+  });
+
   it('nothing typed finds everything, in the order of the catalogue', () => {
     expect(findKinds('').found).toEqual(partKinds);
     expect(findKinds('   ').found).toEqual(partKinds);

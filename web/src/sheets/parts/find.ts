@@ -1,6 +1,54 @@
 import { partKinds, type PartKind } from '@hum-lever/core';
 import { partGroupWords } from '../../words/index.ts';
 
+/** What makers call things, by class: found by those words, too. */
+const called: Readonly<Record<string, string>> = {
+  'push-button': 'switch tactile key momentary',
+  'lit-key': 'illuminated button led arcade',
+  'toggle-switch': 'latching lever',
+  'slide-switch': 'latching dip',
+  'key-matrix': 'keypad keyboard numpad',
+  'touch-pad': 'capacitive sensor',
+  encoder: 'rotary knob dial',
+  'encoder-push': 'rotary knob dial button',
+  potentiometer: 'pot knob dial rotary',
+  slider: 'fader pot',
+  stick: 'joystick thumbstick analog',
+  'motion-sensor': 'imu accelerometer gyro tilt',
+  'light-sensor': 'ldr photo',
+  'code-receiver': 'remote infrared ir voice',
+  'foot-switch': 'pedal',
+  light: 'led lamp diode',
+  'rgb-light': 'led colour lamp',
+  'pixel-lights': 'led strip addressable ring rgb chain',
+  'seven-segment': 'led digits number display',
+  'character-display': 'lcd screen text',
+  'character-display-two-wire': 'lcd screen text i2c',
+  'graphic-display-two-wire': 'oled lcd screen i2c',
+  'graphic-display-spi': 'oled lcd tft screen',
+  piezo: 'buzzer beeper sounder speaker',
+  buzzer: 'beeper sounder piezo',
+  'amplifier-speaker': 'audio loudspeaker sound',
+  'sound-player': 'mp3 wav audio sampler',
+  servo: 'motor arm',
+  'vibration-motor': 'haptic rumble motor',
+  'midi-in': 'music',
+  'midi-out': 'music',
+  'usb-keyboard': 'hid keys computer',
+  'memory-card': 'sd storage',
+  'settings-memory': 'eeprom storage',
+  'shift-in': 'register expander',
+  'shift-out': 'register expander',
+  'pin-expander': 'port gpio i2c',
+  'level-shifter': 'logic converter',
+  cell: 'battery lipo rechargeable',
+  charger: 'battery usb lipo',
+  booster: 'step-up converter boost',
+  regulator: 'ldo converter step-down',
+  'power-switch': 'on off',
+  'protection-diode': 'schottky reverse',
+};
+
 /** 0 where the title is what was typed, then where it begins with it, then where it holds it. */
 function nearness({ title }: PartKind, sought: string): number {
   const name = title.toLowerCase();
@@ -12,8 +60,8 @@ function nearness({ title }: PartKind, sought: string): number {
 export function findKinds(typed: string): { found: PartKind[]; nearest: PartKind | null } {
   const sought = typed.trim().toLowerCase();
   const words = sought.split(/\s+/);
-  const found = partKinds.filter(({ title, doc, group }) => {
-    const text = `${title} ${doc} ${partGroupWords[group]}`.toLowerCase();
+  const found = partKinds.filter(({ id, title, doc, group }) => {
+    const text = `${title} ${doc} ${partGroupWords[group]} ${called[id] ?? ''}`.toLowerCase();
     return words.every((word) => text.includes(word));
   });
   const [nearest = null] = [...found].sort((a, b) => nearness(a, sought) - nearness(b, sought));

@@ -122,12 +122,10 @@ function SetCard({ set }: { set: KeySet }) {
       {params.length > 0 && (
         <div className={classes.line}>
           {params.map(([name, field]) => {
-            const { label, unit } = figureMeta(field);
             return (
               <FigureField
                 key={name}
-                label={label}
-                unit={unit}
+                {...figureMeta(field)}
                 value={set.params[name] ?? 0}
                 commit={(value) => edit(readSetBy(gadget, set, { params: { ...set.params, [name]: value } }))}
               />

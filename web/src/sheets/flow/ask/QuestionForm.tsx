@@ -10,7 +10,7 @@ import {
   type Guessed,
   type Question,
 } from '@hum-lever/core';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useDocument } from '../../../client/index.ts';
 import { Choice, count, NumberField, showDuration, type Typed } from '../../../shared/index.ts';
 import { KeepWay } from '../../../keeping/index.ts';
@@ -76,6 +76,11 @@ export function QuestionForm({
   const [busy, setBusy] = useState(false);
   /** Slots that hold what cannot be read: the question is not what stands there. */
   const refused = useRef(new Set<string>());
+  // The place for it is small: what was asked for is brought into view.
+  const below = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (answered || failure !== null) below.current?.scrollIntoView({ block: 'nearest' });
+  }, [answered, failure]);
   if (!question) return null;
   const forget = () => {
     setAnswered(null);
@@ -120,8 +125,10 @@ export function QuestionForm({
           Ask
         </Button>
       </div>
-      {failure !== null && <p role="alert">{failure}</p>}
-      {answered && <Told {...answered} cut={cut} />}
+      <div ref={below}>
+        {failure !== null && <p role="alert">{failure}</p>}
+        {answered && <Told {...answered} cut={cut} />}
+      </div>
     </section>
   );
 }
