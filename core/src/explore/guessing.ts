@@ -27,6 +27,8 @@ const mostPresses = 60_000;
 const mostWaitUs = 3_600_000_000;
 /** Off and on again, by hand. */
 const cycleUs = 2_000_000;
+/** From power-up to the first press. */
+const lookedUs = 1_000_000;
 /** What a press means is known and answered by then. */
 const settleUs = 40_000;
 
@@ -40,7 +42,8 @@ const settleUs = 40_000;
  */
 export function guessAll(gadget: Gadget, taps: readonly Move[], presses: number, goal: Code): Guessed {
   const begun = new Machine(gadget, 1);
-  begun.advanceTo(gadget.loop.periodUs * 2);
+  // Whoever begins looks at it first.
+  begun.advanceTo(lookedUs);
   const told: Guessed = {
     orders: taps.length ** presses,
     tried: 0,

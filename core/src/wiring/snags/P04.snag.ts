@@ -1,4 +1,12 @@
-import { nextId, type Board, type Edit, type Gadget, type Snag, type SnagRule } from '../../gadget/index.ts';
+import {
+  nextId,
+  type Board,
+  type Edit,
+  type Gadget,
+  type SingleEdit,
+  type Snag,
+  type SnagRule,
+} from '../../gadget/index.ts';
 import { openPins, type PinFacts } from '../boards.ts';
 import { netsIn, type Nets } from '../nets.ts';
 import type { Owner } from '../owners.ts';
@@ -48,6 +56,9 @@ function raised(gadget: Gadget, board: Board, { cell, links, pin }: Way, outMv: 
   if (links.some(({ part }) => part!.kind.chain === 'converter')) return null;
   const id = nextId(gadget, 'part');
   const ground = openPins(board).find((one) => one.ground);
+  const grounded: SingleEdit[] = ground
+    ? [{ name: 'wire', args: [id, 'minus', { kind: 'pin', pin: ground.name }, false] }]
+    : [];
   const last = links.at(-1);
   const [fromId, terminal] = last ? [last.id, 'out'] : [cell.id, 'plus'];
   const part = {
@@ -66,9 +77,7 @@ function raised(gadget: Gadget, board: Board, { cell, links, pin }: Way, outMv: 
         { name: 'wire', args: [fromId, terminal, null, false] },
         { name: 'wire', args: [id, 'in', { kind: 'terminal', ownerId: fromId, terminal }, false] },
         { name: 'wire', args: [id, 'out', { kind: 'pin', pin: pin.name }, false] },
-        ...(ground
-          ? [{ name: 'wire', args: [id, 'minus', { kind: 'pin', pin: ground.name }, false] } as const]
-          : []),
+        ...grounded,
       ],
     ],
   };
