@@ -91,7 +91,9 @@ function Bench({ gadgetId }: { gadgetId: string }) {
   const { pathname } = useLocation();
   const sheet = useRef<HTMLElement>(null);
   // Each sheet begins at its top; what is led to is scrolled to after that.
-  useLayoutEffect(() => sheet.current?.scrollTo(0, 0), [pathname]);
+  useLayoutEffect(() => {
+    sheet.current?.scrollTo(0, 0);
+  }, [pathname]);
   const toHand = () => document.querySelector<HTMLElement>('[role="application"]')?.focus();
   useHotkeys([
     ['mod+Z', () => undo()],
