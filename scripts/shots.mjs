@@ -183,7 +183,7 @@ try {
   await shot('wiring-clash-dark');
   await open('flow');
   await theme('light');
-  await (await named('15 snags')).click();
+  await (await named('16 snags')).click();
   await sleep(600);
   await shot('snags');
 } finally {
