@@ -126,7 +126,13 @@ try {
   await theme('light');
   await driver.get(`${url}/g/${idOf('Cue Lantern')}/flow?view=ask`);
   await driver.wait(
-    async () => /All [\d,]+ states were looked at/.test(await (await find('main')).getText()),
+    // The page may still be on its way.
+    async () => {
+      const text = await find('main')
+        .then((main) => main.getText())
+        .catch(() => '');
+      return /All [\d,]+ states were looked at/.test(text);
+    },
     20_000,
   );
   await (await named('Ask')).click();

@@ -286,7 +286,7 @@ describe('snags', () => {
     );
     await bench.click('Bring back');
     await (await bench.label('Close revisions')).click();
-    await bench.click('15 snags');
+    await bench.click('16 snags');
     await bench.shows('One press counts twice');
     await bench.click('Set Fire, then ignore, 11.5\u202fms');
     await bench.click('Stop listening for a double tap');
@@ -296,7 +296,7 @@ describe('snags', () => {
       async () => !(await bench.text('[role=dialog]')).includes('counts twice'),
     );
     await (await bench.label('Close snags')).click();
-    await bench.click('11 snags');
+    await bench.click('12 snags');
     await bench.until('a place to go to', async () => {
       await bench.click('Show where');
       return true;
