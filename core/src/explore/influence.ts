@@ -32,7 +32,7 @@ export function influencing(tables: FlowTables, asked: Iterable<number> = []): R
     if (action.kind === 'start' && typeof action.length === 'object') deciding.push(action.length.ms);
     if (action.kind === 'raise' && typeof action.delay === 'object' && action.delay !== null)
       deciding.push(action.delay.ms);
-    if (action.kind !== 'set' && action.kind !== 'setPlace' && action.kind !== 'shift') continue;
+    if (!('variable' in action)) continue;
     const from = [action.value, ...(action.kind === 'setPlace' ? [action.index] : [])];
     const known = feeds.get(action.variable) ?? [];
     feeds.set(action.variable, [...known, ...from.flatMap((code) => readsOf(tables, code))]);

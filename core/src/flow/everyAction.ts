@@ -45,6 +45,7 @@ function ofShown(what: Shown): Code[] {
 export function codesOf(action: CompiledAction): Code[] {
   switch (action.kind) {
     case 'set':
+    case 'fill':
     case 'shift':
       return [action.value];
     case 'setPlace':

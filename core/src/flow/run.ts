@@ -287,6 +287,13 @@ export class Run implements Surroundings {
         else this.put(action.variable, tables.slot[action.variable]! + index, value);
         return;
       }
+      case 'fill': {
+        const from = tables.slot[action.variable]!;
+        const value = this.evaluate(action.value);
+        for (let slot = from; slot < from + tables.size[action.variable]!; slot += 1)
+          if (this.values[slot] !== value) this.put(action.variable, slot, value);
+        return;
+      }
       case 'shift': {
         const from = tables.slot[action.variable]!;
         const last = from + tables.size[action.variable]! - 1;

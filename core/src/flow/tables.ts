@@ -24,6 +24,8 @@ export type Shown =
 export type CompiledAction =
   | { kind: 'set'; slot: number; variable: number; value: Code }
   | { kind: 'setPlace'; variable: number; index: Code; value: Code }
+  /** Every place of a list. */
+  | { kind: 'fill'; variable: number; value: Code }
   | { kind: 'shift'; variable: number; value: Code }
   /** `draws`: it draws chance, which must be drawn unseen, too: what comes after depends on how often it was. */
   | { kind: 'show'; what: Shown; draws: boolean }

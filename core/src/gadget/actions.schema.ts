@@ -39,7 +39,7 @@ export const midiMessages = ['noteOn', 'noteOff', 'control', 'program'] as const
 const output = { outputId: idSchema };
 
 export const actionSchema = z.discriminatedUnion('kind', [
-  /** `index`: which place of a list, from 0; null for everything else. */
+  /** `index`: which place of a list, from 0; null: all of it. */
   z.strictObject({
     kind: z.literal('set'),
     variableId: idSchema,

@@ -203,10 +203,9 @@ function actionFaults({ outputs, flow }: Referring, fault: Fault): void {
       const at = (field: string) => [...path, a, field];
       if ('variableId' in action) {
         const variable = variables.get(action.variableId);
-        const list = action.kind === 'set' ? action.index !== null : true;
+        const list = action.kind !== 'set' || action.index !== null;
         if (!variable) fault(at('variableId'), `expected the id of a variable, got "${action.variableId}"`);
-        else if ((variable.kind === 'list') !== list)
-          fault(at('variableId'), list ? 'expected a list' : 'expected a place in the list to set');
+        else if (list && variable.kind !== 'list') fault(at('variableId'), 'expected a list');
       }
       if ('outputId' in action) {
         const wanted = outputOf[action.kind]!;

@@ -140,10 +140,11 @@ function remember(
   trace: TraceEntry[],
 ): void {
   const was = shown.variables[id];
-  if (Array.isArray(was) && index !== null) {
-    if (was[index] === value) return;
-    shown.variables[id] = was.with(index, value);
-    trace.push({ at, lane: 'variable', id, value, index });
+  if (Array.isArray(was)) {
+    const place = index ?? 0;
+    if (was[place] === value) return;
+    shown.variables[id] = was.with(place, value);
+    trace.push({ at, lane: 'variable', id, value, index: place });
     return;
   }
   if (was === value) return;

@@ -358,4 +358,24 @@ describe('tunes, lanes and sprites', () => {
     // The tenth place of six is none: it is told, and nothing is written.
     expect(of(trace, 'fault')).toEqual([{ at: 0, lane: 'fault', id: 's1', fault: 'place' }]);
   });
+  it.each([6, 1])('a list of %i places is cleared at once, as far as it was not clear', (length) => {
+    const list = gadgetOf({
+      variables: [{ id: 'v1', kind: 'list', name: 'track', saved: null, initial: 3, min: 0, max: 9, overflow: 'hold', length }],
+      states: [
+        state('s1', {
+          rules: [rule('r1', { trigger: { kind: 'after', delay: 10_000 }, actions: [{ kind: 'set', variableId: 'v1', index: null, value: '20' }] })],
+          entry: [
+            { kind: 'set', variableId: 'v1', index: '0', value: '9' },
+            { kind: 'set', variableId: 'v1', index: null, value: '1 + 2' },
+          ],
+        }),
+      ],
+    }); // prettier-ignore
+    const places = Array.from({ length }, (_, index) => index);
+    expect(of(replay(list, [], 20_000, 1), 'variable').map(({ at, index, value }) => [at, index, value])).toEqual([
+      [0, 0, 9], [0, 0, 3],
+      // What is beyond the range stops at its end, in each place.
+      ...places.map((place) => [10_000, place, 9]),
+    ]); // prettier-ignore
+  });
 });

@@ -87,7 +87,7 @@ const actionOf = {
     fc.record({ variableId: fc.constantFrom('v1', 'v2'), index: fc.constant(null), value: expression }),
     fc.record({
       variableId: fc.constant('v3'),
-      index: fc.constantFrom('v2 % 4', '1', '9'),
+      index: fc.constantFrom('v2 % 4', '1', '9', null),
       value: expression,
     }),
   ),

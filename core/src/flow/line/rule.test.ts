@@ -104,6 +104,7 @@ const actions: Action[] = [
   { kind: 'set', variableId: 'v1', index: null, value: 'v1 + 1' },
   { kind: 'set', variableId: 'v2', index: 'v1 - 1', value: '(v1 + 2) * 3' },
   { kind: 'set', variableId: 'v3', index: null, value: 'in(s2) && value(b4) > 3' },
+  { kind: 'set', variableId: 'v2', index: null, value: 'v1' },
   { kind: 'shift', variableId: 'v2', value: 'random(4)' },
   { kind: 'light', outputId: 'o1', light: { mode: 'on' } },
   { kind: 'light', outputId: 'o1', light: { mode: 'blink', periodUs: 500_000 } },
@@ -146,7 +147,7 @@ describe('a rule as a line of text', () => {
     expect(readRule(line, gadget)).toEqual({
       trigger: triggers[0],
       guard: 'v1 > 50',
-      actions: [{ ...actions[0], value: 'v1 - 10' }, actions[4]],
+      actions: [{ ...actions[0], value: 'v1 - 10' }, actions[5]],
       targetIds: ['s1'],
       internal: false,
     });

@@ -31,6 +31,36 @@ function Out({
   );
 }
 
+/** What a variable becomes; a list in one place, or in all of them. */
+function SetSlots({ action, put }: { action: Of<'set'>; put: Put }) {
+  const { variables } = useDocument().flow;
+  const list = variables.some(({ id, kind }) => id === action.variableId && kind === 'list');
+  return (
+    <>
+      {list && action.index === null && 'every place of'}
+      {action.index !== null && (
+        <>
+          place
+          <ExpressionSlot
+            short
+            label="Place, from 0"
+            value={action.index}
+            commit={(index) => put({ ...action, index })}
+          />
+          of
+        </>
+      )}
+      <VariableSlot
+        list={list}
+        value={action.variableId}
+        choose={(variableId) => put({ ...action, variableId })}
+      />
+      becomes
+      <ExpressionSlot label="New value" value={action.value} commit={(value) => put({ ...action, value })} />
+    </>
+  );
+}
+
 function VariableSlot({
   list,
   value,
@@ -59,29 +89,7 @@ function notesOf(typed: string): Of<'tune'>['notes'] | null {
 }
 
 const slots: Slots = {
-  set: ({ action, put }) => (
-    <>
-      {action.index !== null && (
-        <>
-          place
-          <ExpressionSlot
-            short
-            label="Place, from 0"
-            value={action.index}
-            commit={(index) => put({ ...action, index })}
-          />
-          of
-        </>
-      )}
-      <VariableSlot
-        list={action.index !== null}
-        value={action.variableId}
-        choose={(variableId) => put({ ...action, variableId })}
-      />
-      becomes
-      <ExpressionSlot label="New value" value={action.value} commit={(value) => put({ ...action, value })} />
-    </>
-  ),
+  set: SetSlots,
   shift: ({ action, put }) => (
     <>
       <VariableSlot list value={action.variableId} choose={(variableId) => put({ ...action, variableId })} />

@@ -146,7 +146,9 @@ function VariableRow({ variable }: { variable: Variable }) {
           choose={(when) => change({ saved: savedAs(when) })}
         />
       </Table.Td>
-      <Table.Td className="right number">{nowWords(variable, now)}</Table.Td>
+      <Table.Td className="right number">
+        {Array.isArray(now) ? <Places values={now} /> : nowWords(variable, now)}
+      </Table.Td>
       <Table.Td>
         <UsesMenu id={variable.id} name={variable.name} />
       </Table.Td>
@@ -162,6 +164,17 @@ function VariableRow({ variable }: { variable: Variable }) {
     </Table.Tr>
   );
 }
+
+/** A list, place by place, counted from 0. */
+const Places = ({ values }: { values: number[] }) => (
+  <ol className={classes.places} start={0}>
+    {values.map((value, place) => (
+      <li key={place} title={`place ${place}`}>
+        {value}
+      </li>
+    ))}
+  </ol>
+);
 
 type Change = (patch: object) => string | null;
 

@@ -6,6 +6,7 @@ import {
   gesturesOf,
   isHistory,
   stateLabels,
+  variableStart,
   type Action,
   type Control,
   type Gadget,
@@ -178,7 +179,7 @@ export function actionChoices(gadget: Gadget): { label: string; action: Action }
     typist: first('typist'),
   };
   const one = flow.variables.find(({ kind }) => kind !== 'list');
-  const list = flow.variables.find(({ kind }) => kind === 'list')?.id;
+  const list = flow.variables.find(({ kind }) => kind === 'list');
   const timerId = flow.timers[0]?.id;
   const signalId = flow.signals[0]?.id;
   const choices: { label: string; action: Action }[] = [];
@@ -195,9 +196,9 @@ export function actionChoices(gadget: Gadget): { label: string; action: Action }
     offer('Put characters at a place', {
       kind: 'sprite', outputId: outputId.text, row: '0', column: '0', text: 'O',
     }); // prettier-ignore
-    if (list !== undefined)
+    if (list)
       offer('Show a list as a row', {
-        kind: 'lane', outputId: outputId.text, row: 0, variableId: list, glyphs: ' .#',
+        kind: 'lane', outputId: outputId.text, row: 0, variableId: list.id, glyphs: ' .#',
       }); // prettier-ignore
   }
   if (outputId.tone !== undefined) {
@@ -223,9 +224,11 @@ export function actionChoices(gadget: Gadget): { label: string; action: Action }
       value:
         one.kind === 'choice' ? `${one.id}.${one.initialId}` : one.kind === 'flag' ? 'true' : `${one.id} + 1`,
     });
-  if (list !== undefined) {
-    offer('Change a place of a list', { kind: 'set', variableId: list, index: '0', value: '1' });
-    offer('Shift a list', { kind: 'shift', variableId: list, value: '0' });
+  if (list) {
+    const start = String(variableStart(list));
+    offer('Change a place of a list', { kind: 'set', variableId: list.id, index: '0', value: '1' });
+    offer('Clear a list', { kind: 'set', variableId: list.id, index: null, value: start });
+    offer('Shift a list', { kind: 'shift', variableId: list.id, value: start });
   }
   if (timerId !== undefined) {
     offer('Start a timer', { kind: 'start', timerId, length: 1_000_000, every: false });
