@@ -92,7 +92,9 @@ class Writing {
         const value = this.into(place, action.variableId, action.value, own);
         if (!value) return undefined;
         if (action.index === null)
-          return this.gadget.flow.variables[variable]!.kind === 'list' ? { kind: 'fill', variable, value } : { kind: 'set', slot, variable, value };
+          return this.gadget.flow.variables[variable]!.kind === 'list'
+            ? { kind: 'fill', variable, value }
+            : { kind: 'set', slot, variable, value };
         const index = expression(action.index);
         return index && { kind: 'setPlace', variable, index, value };
       }
