@@ -6,7 +6,7 @@ import {
   type FlowTables,
   type FlowTimer,
 } from '../flow/index.ts';
-import { canonicalJson } from '../gadget/index.ts';
+import { allRules, canonicalJson, type Gadget } from '../gadget/index.ts';
 import type { CompiledGadget } from './compiled.ts';
 
 /** Whether exactly what must be active together is. */
@@ -29,7 +29,7 @@ function isWhole({ type, parent, end }: FlowTables, active: readonly number[]): 
 
 /**
  * Where the flow stands, carried over to an edited one: states, values, history and timers are kept by id; timers whose
- * delay is unchanged go on, the others, and new ones, start now.
+ * delay is unchanged go on, the others, new ones, and those that ran out before their rule was changed, start now.
  * @returns null where what is active is gone, or can no longer be active together
  */
 export function adoptFlow(
@@ -69,7 +69,7 @@ export function adoptFlow(
       return now && !now.includes(-1) ? now : null;
     }),
     enteredUs: old.map((state) => (state === undefined ? 0 : was.enteredUs[state]!)),
-    timers: adoptTimers(was, from, to, fresh.active, nowUs),
+    timers: adoptTimers(was, [from, gadgetWas], [to, gadget], fresh.active, nowUs),
     draws: was.draws,
     ended: was.ended,
     writes: was.writes,
@@ -81,13 +81,17 @@ export function adoptFlow(
   };
 }
 
+const saidByRules = (gadget: Gadget) =>
+  new Map(allRules(gadget).map(({ rule }) => [rule.id, canonicalJson(rule)]));
+
 function adoptTimers(
   was: FlowState,
-  from: FlowTables,
-  to: FlowTables,
+  [from, gadgetWas]: [FlowTables, Gadget],
+  [to, gadget]: [FlowTables, Gadget],
   active: readonly number[],
   nowUs: number,
 ): FlowTimer[] {
+  const [saidWas, said] = [saidByRules(gadgetWas), saidByRules(gadget)];
   const before = new Map(from.ruleIds.map((id, rule) => [id, rule]));
   const rules = to.ruleIds.flatMap((id, rule): FlowTimer[] => {
     if (to.ruleEvent[rule] !== noEvent.timed || active[to.ruleOwner[rule]!] !== 1) return [];
@@ -98,7 +102,9 @@ function adoptTimers(
       canonicalJson(from.ruleDelay[old]) === canonicalJson(delay) &&
       from.ruleEvery[old] === to.ruleEvery[rule];
     const running = was.timers.find((timer) => timer.what === 'rule' && timer.number === old);
-    if (same) return running ? [{ ...running, number: rule }] : [];
+    if (same && running) return [{ ...running, number: rule }];
+    // Its maker chose when, then what: by then it may have run out, and what it does now is looked for.
+    if (same && saidWas.get(id) === said.get(id)) return [];
     // One that is worked out begins with the next visit, unless it is new: then a second will do.
     const lengthUs = typeof delay === 'number' ? Math.max(1, delay) : 1_000_000;
     return [{ what: 'rule', number: rule, dueUs: nowUs + lengthUs, everyUs: 0 }];

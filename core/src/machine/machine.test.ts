@@ -270,6 +270,27 @@ describe('taking over an edit while running', () => {
     expect(of(trace, 'state')).toMatchObject([{ id: 's1', at: 150_000 }]);
   });
 
+  it('a wait that ran out before its rule said what for waits anew, and no other does', () => {
+    const waiting = pressToLight({ contact: ideal });
+    const after = { trigger: { kind: 'after', delay: 50_000 } } as const;
+    waiting.flow.states[0]!.rules = [
+      rule('r3', after),
+      rule('r4', { ...after, guard: 'v1 > 5', targetIds: ['s2'] }),
+    ];
+    const machine = new Machine(frozen(waiting), 1);
+    machine.advanceTo(200_000);
+    machine.takeTrace();
+    const leading = structuredClone(waiting);
+    leading.name = 'Another';
+    machine.adopt(frozen(structuredClone(leading)));
+    machine.advanceTo(300_000);
+    expect(of(machine.takeTrace(), 'rule')).toEqual([]);
+    leading.flow.states[0]!.rules[0]!.targetIds = ['s2'];
+    machine.adopt(frozen(structuredClone(leading)));
+    machine.advanceTo(600_000);
+    expect(of(machine.takeTrace(), 'rule')).toMatchObject([{ id: 'r3', at: 350_000 }]);
+  });
+
   it('a key held in a layer lets go in that layer, whatever was edited meanwhile', () => {
     const layered = pressToLight({ contact: ideal });
     layered.flow.states[0]!.rules = [];

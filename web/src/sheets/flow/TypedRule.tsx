@@ -32,7 +32,13 @@ export default function TypedRule({
     }
   };
   return (
-    <div className={classes.typed}>
+    <div
+      className={classes.typed}
+      onKeyDown={(event) => {
+        // What is left by Enter hands the focus to its button, which would take the same key for a click.
+        if (event.key === 'Enter') event.preventDefault();
+      }}
+    >
       <CompletingInput
         autoFocus
         aria-label="The rule as text"
