@@ -224,6 +224,7 @@ function gadget40(extra = []) {
   const parts = kinds.map(([kind, figures], n) => ({
     id: `p${n + 1}`,
     kind,
+    own: null,
     name: kind,
     figures,
     priceCents: null,

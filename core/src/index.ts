@@ -80,6 +80,13 @@ export {
   type Light,
   type LightMode,
   type Output,
+  ownClassSchema,
+  ownEnds,
+  ownNeeds,
+  ownPartId,
+  type OwnClass,
+  type OwnEnd,
+  type OwnNeed,
   type Part,
   type Picture,
   type Place,
@@ -209,7 +216,7 @@ export {
   type Figures,
   type PartKind,
 } from './parts/index.ts';
-export { addPartEdit, figuresEdit } from './drawer/index.ts';
+export { addOwnPartEdit, addPartEdit, figuresEdit, ownClassEdit } from './drawer/index.ts';
 export {
   bestRows,
   keyPlaces,

@@ -31,7 +31,9 @@ const slot = (state: string, rule: number, label: string) =>
   bench.css(`[aria-label="State ${state}"] [aria-label="Rule ${rule}"] [aria-label="${label}"]`);
 
 const openSnags = async () => {
-  const button = By.xpath('//*[@aria-label="This gadget"]//button[contains(., "snag") and not(contains(., "No"))]');
+  const button = By.xpath(
+    '//*[@aria-label="This gadget"]//button[contains(., "snag") and not(contains(., "No"))]',
+  );
   await (await bench.until('snags', async () => (await bench.driver.findElements(button))[0])).click();
 };
 

@@ -10,6 +10,8 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { limits } from '@hum-lever/core';
 import { loadDemo } from './demo/loadDemo.ts';
+import { DrawerController } from './drawer/drawer.controller.ts';
+import { DrawerService } from './drawer/drawer.service.ts';
 import { GadgetsController } from './gadgets/gadgets.controller.ts';
 import { GadgetsService } from './gadgets/gadgets.service.ts';
 import { sameOriginOnly } from './http/guards.ts';
@@ -41,6 +43,7 @@ class AppModule {
       module: AppModule,
       controllers: [
         HealthController,
+        DrawerController,
         GadgetsController,
         JobsController,
         PicturesController,
@@ -50,6 +53,7 @@ class AppModule {
       providers: [
         { provide: Store, useValue: store },
         { provide: RunLimits, useValue: limits },
+        DrawerService,
         GadgetsService,
         PicturesService,
         ShelfService,

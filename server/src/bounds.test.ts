@@ -232,9 +232,36 @@ describe('old revisions', () => {
   });
 });
 
+const relay = {
+  title: 'Relay', doc: '', priceCents: 180, lines: [{ name: 'in', need: 'out', maxUa: 5_000 }], plays: ['light'],
+  supply: { minMv: 4_500, maxMv: 5_500, typicalUa: 10_000, worstUa: 72_000 },
+  address: null, busBaud: 0, busPullOhms: 0,
+}; // prettier-ignore
+
+describe('the drawer', () => {
+  it('keeps parts that were described, one of a name, and refuses what is none', async () => {
+    const server = await ApiServer.start();
+    const first = await server.ask('POST', '/drawer', relay);
+    expect(first).toMatchObject({ status: 201, body: { own: relay } });
+    const again = await server.ask('POST', '/drawer', { ...relay, doc: 'Clicks.' });
+    expect(again.body.id).toBe(first.body.id);
+    const listed = (await server.ask('GET', '/drawer')).body as unknown[];
+    expect(listed).toMatchObject([{ own: { title: 'Relay', doc: 'Clicks.' } }]);
+    expect(listed).toHaveLength(1);
+    const twice = [relay.lines[0], relay.lines[0]];
+    const refused = await server.ask('POST', '/drawer', { ...relay, title: 'Other', lines: twice });
+    expect(refused).toMatchObject({ status: 422, body: { detail: expect.stringContaining('lines.1.name') } });
+    expect((await server.ask('DELETE', `/drawer/${first.body.id}`)).status).toBe(204);
+    expect((await server.ask('DELETE', `/drawer/${first.body.id}`)).status).toBe(404);
+    expect((await server.ask('GET', '/drawer')).body).toEqual([]);
+    await server.stopAndClear();
+  });
+});
+
 describe('the whole shelf', () => {
   it('goes into one file and comes back from it, by the page and by the command line', async () => {
     const from = await ApiServer.start({ demo: true });
+    await from.ask('POST', '/drawer', relay);
     const file = Buffer.from(await (await fetch(`${from.url}/api/shelf/backup`)).arrayBuffer());
     const put = async (to: ApiServer, bytes: Buffer) => {
       const response = await fetch(`${to.url}/api/shelf/restore`, {
@@ -257,7 +284,14 @@ describe('the whole shelf', () => {
       );
     };
     expect(await everything(to)).toEqual(await everything(from));
+    const drawer = async (of: ApiServer) =>
+      ((await of.ask('GET', '/drawer')).body as { own: unknown }[]).map(({ own }) => own);
+    expect(await drawer(to)).toEqual([relay]);
+    // What lies in this drawer by that name is somebody's work, too.
+    const ours = { ...relay, priceCents: 99 };
+    await to.ask('POST', '/drawer', ours);
     expect(await put(to, file)).toMatchObject({ body: { added: 0, same: 3, beside: 0 } });
+    expect(await drawer(to)).toEqual([ours]);
     // Nor where an older release stored what is here: it is the same, as it opens.
     const old = readFileSync(join(__dirname, '../../core/src/test/stored/version-1.json'), 'utf8');
     const aged = await ApiServer.start();
@@ -280,6 +314,10 @@ describe('the whole shelf', () => {
     // What is no such file changes nothing, and is said.
     const lines = gunzipSync(file).toString('utf8').trimEnd().split('\n');
     const broken = (text: string) => gzipSync(Buffer.from(text));
+    const before = lines.filter((line) => !line.includes('"kind":"drawer"')).join('\n');
+    expect(await put(to, broken(before.replace('"version":2', '"version":1')))).toMatchObject({
+      status: 200,
+    });
     for (const [bytes, words] of [
       [Buffer.from('no gzip at all'), 'gzipped file of a shelf'],
       [file.subarray(0, file.length / 2), ''],

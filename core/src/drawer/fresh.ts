@@ -4,10 +4,12 @@ import {
   type End,
   type Gadget,
   type Output,
+  type OwnClass,
   type Part,
   limits,
+  ownPartId,
 } from '../gadget/index.ts';
-import { figuresOf, kindOf, type EndKind } from '../parts/index.ts';
+import { figuresOf, kindOf, type Classed, type EndKind } from '../parts/index.ts';
 import { freshButton, freshEncoder, freshKnob } from './freshControls.ts';
 
 /** Keyboard keys in the order in which they are given to controls. */
@@ -39,11 +41,7 @@ function numbered(word: string, taken: readonly string[]): string {
 }
 
 /** Figures of the class that say how a display or sounder is seen by the flow. */
-function outputEnd(
-  kind: Extract<EndKind, Output['kind']>,
-  part: Pick<Part, 'kind' | 'figures'>,
-  name: string,
-): End {
+function outputEnd(kind: Extract<EndKind, Output['kind']>, part: Classed, name: string): End {
   const figures = figuresOf(part);
   if (kind === 'light') return { kind, name, colour: 'amber' };
   if (kind === 'tone') return { kind, name, lowHz: 200, highHz: 4_000 };
@@ -78,7 +76,7 @@ function endNames({ name }: Pick<Part, 'name'>, kinds: readonly EndKind[]): stri
 }
 
 /** Controls and outputs as new, with names of their own and keys that play nothing yet. */
-function freshEnds(gadget: Gadget, part: Pick<Part, 'kind' | 'figures' | 'name'>, skip: number): End[] {
+function freshEnds(gadget: Gadget, part: Classed & Pick<Part, 'name'>, skip: number): End[] {
   const kinds = kindOf(part).plays(figuresOf(part));
   const names = endNames(part, kinds);
   const taken = new Set(
@@ -116,15 +114,43 @@ export function addPartEdit(
   kindId: string,
   given: FreshPart = {},
 ): Extract<Edit, { name: 'addPart' }> {
-  const kind = kindOf({ kind: kindId });
+  return added(gadget, { kind: kindId, own: null }, given);
+}
+
+/** The same for a part that brings its class along. */
+export const addOwnPartEdit = (gadget: Gadget, own: OwnClass): Extract<Edit, { name: 'addPart' }> =>
+  added(gadget, { kind: ownPartId, own }, {});
+
+function added(
+  gadget: Gadget,
+  classed: Pick<Part, 'kind' | 'own'>,
+  given: FreshPart,
+): Extract<Edit, { name: 'addPart' }> {
   const name =
     given.name ??
     numbered(
-      kind.title.split(',')[0]!,
+      kindOf(classed).title.split(',')[0]!,
       gadget.parts.map((part) => part.name),
     );
-  const part = { kind: kindId, figures: {}, priceCents: null, quantity: 1, have: 0, ...given, name };
+  const part = { ...classed, figures: {}, priceCents: null, quantity: 1, have: 0, ...given, name };
   return { name: 'addPart', args: [part, freshEnds(gadget, part, 0)] };
+}
+
+/** The edit that gives a part another class of its own; figures of its own stay where that class takes them. */
+export function ownClassEdit(gadget: Gadget, part: Part, own: OwnClass): Edit {
+  const { defaults, figures: schema } = kindOf({ kind: ownPartId, own });
+  const figures = Object.fromEntries(
+    Object.entries(part.figures).filter(
+      ([name, value]) => name in defaults && schema.safeParse({ ...defaults, [name]: value }).success,
+    ),
+  );
+  const was = part.own?.plays ?? [];
+  const differs = was.findIndex((end, n) => end !== own.plays[n]);
+  const keep = differs < 0 ? Math.min(was.length, part.plays.length) : differs;
+  return {
+    name: 'redefinePart',
+    args: [part.id, own, figures, keep, freshEnds(gadget, { ...part, own, figures }, keep)],
+  };
 }
 
 /**

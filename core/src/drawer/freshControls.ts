@@ -1,15 +1,14 @@
 import { contactOf } from '../contact/index.ts';
 import { defaultSetting } from '../debounce/index.ts';
-import type { End, Part } from '../gadget/index.ts';
-import { figuresOf, kindOf } from '../parts/index.ts';
+import type { End } from '../gadget/index.ts';
+import { figuresOf, kindOf, type Classed } from '../parts/index.ts';
 
 type As<K extends End['kind']> = Extract<End, { kind: K }>;
-type Classed = Pick<Part, 'kind' | 'figures'>;
 
 /** A button as its class suggests: what it bounces like, and a debouncing that suits that. */
-export function freshButton({ kind }: Classed, name: string, key: string | null): As<'button'> {
-  const stays = kindOf({ kind }).stays === true;
-  const model = stays ? 'toggle' : kind === 'touch-pad' ? 'touch' : 'snap';
+export function freshButton(part: Classed, name: string, key: string | null): As<'button'> {
+  const stays = kindOf(part).stays === true;
+  const model = stays ? 'toggle' : part.kind === 'touch-pad' ? 'touch' : 'snap';
   return {
     kind: 'button',
     name,

@@ -1,2 +1,2 @@
-export { addPartEdit, figuresEdit, type FreshPart } from './fresh.ts';
+export { addOwnPartEdit, addPartEdit, figuresEdit, ownClassEdit, type FreshPart } from './fresh.ts';
 export { freshEncoder, freshKnob } from './freshControls.ts';

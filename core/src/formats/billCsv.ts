@@ -1,6 +1,14 @@
 import { addPartEdit, figuresEdit } from '../drawer/index.ts';
-import { applyEdit, EditRefused, limits, nameSchema, type Gadget, type Part } from '../gadget/index.ts';
-import { figuresOf, kindOf, partKinds, type Figures } from '../parts/index.ts';
+import {
+  applyEdit,
+  EditRefused,
+  limits,
+  nameSchema,
+  ownPartId,
+  type Gadget,
+  type Part,
+} from '../gadget/index.ts';
+import { figuresOf, kindOf, partKinds, type Figures, type PartKind } from '../parts/index.ts';
 import { billOf } from '../wiring/index.ts';
 import { FaultList, plainCell, printRows, readRows, type CsvRead, type CsvRow } from './csv.ts';
 
@@ -60,7 +68,7 @@ export function readBillCsv(
       faults.add(row.number, '', `expected at most ${limits.parts} parts`);
       break;
     }
-    const read = readPart(row, faults);
+    const read = readPart(current, row, faults);
     if (!read) continue;
     const known = current.parts.find(({ kind, name }) => kind === read.kind && name === read.name);
     try {
@@ -87,13 +95,26 @@ export function readBillCsv(
 type PartRow = Pick<Part, 'kind' | 'name' | 'figures'> &
   Partial<Pick<Part, 'quantity' | 'have' | 'priceCents'>>;
 
-function readPart(row: CsvRow, faults: FaultList): PartRow | null {
+/** The class that a row names; one of a part's own only where that part is here: a table does not carry it. */
+function classOf({ parts }: Gadget, kind: string, name: string): PartKind | null {
+  if (kind !== ownPartId) return partKinds.find(({ id }) => id === kind) ?? null;
+  const part = parts.find((one) => one.kind === ownPartId && one.name === name);
+  return part ? kindOf(part) : null;
+}
+
+function readPart(gadget: Gadget, row: CsvRow, faults: FaultList): PartRow | null {
   const before = faults.faults.length;
   const kind = row.cell('class');
   const name = plainCell(row.cell('name'));
   const fault = (column: string, message: string) => faults.add(row.number, column, message);
-  if (!partKinds.some(({ id }) => id === kind)) {
-    fault('class', `expected a class such as "push-button", got "${kind.slice(0, 40)}"`);
+  const found = classOf(gadget, kind, name);
+  if (!found) {
+    fault(
+      'class',
+      kind === ownPartId
+        ? `expected a part of your own called "${name.slice(0, 40)}" in the gadget already: a table does not carry its lines`
+        : `expected a class such as "push-button", got "${kind.slice(0, 40)}"`,
+    );
     return null;
   }
   const named = nameSchema.safeParse(name);
@@ -115,7 +136,7 @@ function readPart(row: CsvRow, faults: FaultList): PartRow | null {
   const priceCents = Math.round(Number(each) * 100);
   if (each !== '' && !(priceCents >= 0 && priceCents <= limits.priceCents))
     fault('each', `expected a price such as "1.20", got "${each.slice(0, 40)}"`);
-  const figures = readFigures(kind, row.cell('figures'), fault);
+  const figures = readFigures(found, row.cell('figures'), fault);
   if (faults.faults.length > before) return null;
   return {
     kind,
@@ -123,13 +144,16 @@ function readPart(row: CsvRow, faults: FaultList): PartRow | null {
     figures,
     ...(quantity !== undefined && { quantity }),
     ...(have !== undefined && { have }),
-    ...(each !== '' && { priceCents: priceCents === kindOf({ kind }).priceCents ? null : priceCents }),
+    ...(each !== '' && { priceCents: priceCents === found.priceCents ? null : priceCents }),
   };
 }
 
 /** `forwardMv=2000; wantUa=8000`, as far as it differs from what is typical. */
-function readFigures(kind: string, cell: string, fault: (column: string, message: string) => void): Figures {
-  const { defaults, figures: schema } = kindOf({ kind });
+function readFigures(
+  { defaults, figures: schema }: PartKind,
+  cell: string,
+  fault: (column: string, message: string) => void,
+): Figures {
   const figures: Figures = {};
   for (const piece of cell.split(';').filter((one) => one.trim() !== '')) {
     const [name = '', value = ''] = piece.split('=').map((part) => part.trim());

@@ -95,7 +95,15 @@ export {
   type Wishes,
   type Word,
 } from './brief.schema.ts';
-export { type Part } from './parts.schema.ts';
+export { ownPartId, type Part } from './parts.schema.ts';
+export {
+  ownClassSchema,
+  ownEnds,
+  ownNeeds,
+  type OwnClass,
+  type OwnEnd,
+  type OwnNeed,
+} from './ownClass.schema.ts';
 export { boardSchema, edges, pinSchema, type Board, type BoardPin, type Edge4 } from './board.schema.ts';
 export { type Companion, type KeySet, type Wire, type Wiring } from './wiring.schema.ts';
 export { emptyGadget, gadgetSchema, type Gadget } from './gadget.schema.ts';

@@ -25,6 +25,12 @@ export const limits = {
   wires: 600,
   companions: 300,
   ownBoards: 8,
+  /** Lines of a part of the maker's own, what it is in hand, and addresses that it can be set to. */
+  ownLines: 40,
+  ownEnds: 8,
+  ownAddresses: 112,
+  /** Kept in the drawer of the server. */
+  drawer: 500,
   boardPins: 128,
   pinTokens: 40,
   variables: 100,

@@ -338,12 +338,17 @@ function toReadableTexts(document: Raw): Raw {
   return { ...readable, flow: { ...flow, states: withoutCircles(flow.states) } };
 }
 
-/* --- 5 to 6: what the maker says of states and rules --- */
+/* --- 5 to 6: what the maker says of states and rules, and parts that bring their class along --- */
 
 function toMarks(document: Raw): Raw {
-  const { flow } = document;
+  const { flow, parts } = document;
   if (!isRecord(flow)) throw new Error('expected a flow');
-  return { ...document, flow: { ...flow, marks: [] } };
+  if (!Array.isArray(parts) || !parts.every(isRecord)) throw new Error('expected a list of parts');
+  return {
+    ...document,
+    parts: parts.map((part) => ({ ...part, own: null })),
+    flow: { ...flow, marks: [] },
+  };
 }
 
 /** `steps[n]` leads from version n to n + 1. */

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { limits } from './limits.ts';
+import { ownClassSchema } from './ownClass.schema.ts';
 import { idSchema, nameSchema, wholeSchema } from './primitives.schema.ts';
 
 /** Id of a class in a catalogue: small words joined by hyphens. */
@@ -8,10 +9,15 @@ export const classIdSchema = z
   .regex(/^[a-z0-9]+(-[a-z0-9]+){0,6}$/, 'expected the id of a class such as "push-button"')
   .max(40);
 
+/** The class of a part that brings its own. */
+export const ownPartId = 'own-part';
+
 /** A thing to buy and wire. Its class says which figures and terminals it has (see parts/). */
 export const partSchema = z.strictObject({
   id: idSchema,
   kind: classIdSchema,
+  /** What the catalogue lacks brings its class along; null: its class is in the catalogue. */
+  own: ownClassSchema.nullable(),
   name: nameSchema,
   /** Only what differs from the typical figures of its class, in the unit that the class states. */
   figures: z.record(z.string().regex(/^[a-z][a-zA-Z0-9]{0,31}$/), wholeSchema(-2_000_000_000, 2_000_000_000)),

@@ -31,6 +31,11 @@ const readable = <S extends z.ZodString>(schema: S) =>
     .refine((text) => !halved.test(text), 'expected whole characters, got half of one')
     .refine((text) => !turning.test(text), 'expected no marks that turn the writing around');
 
+/** One end of a part. */
+export const terminalSchema = z
+  .string()
+  .regex(/^[a-z][a-z0-9-]{0,23}$/, 'expected the name of a terminal such as "out"');
+
 /** A name for people: 1 to 80 characters that can be seen, no control characters, no space at either end. */
 export const nameSchema = readable(
   z

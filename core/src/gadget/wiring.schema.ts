@@ -2,11 +2,7 @@ import * as z from 'zod';
 import { boardSchema } from './board.schema.ts';
 import { limits } from './limits.ts';
 import { classIdSchema } from './parts.schema.ts';
-import { idSchema, nameSchema, wholeSchema } from './primitives.schema.ts';
-
-const terminalSchema = z
-  .string()
-  .regex(/^[a-z][a-z0-9-]{0,23}$/, 'expected the name of a terminal such as "out"');
+import { idSchema, nameSchema, terminalSchema, wholeSchema } from './primitives.schema.ts';
 
 /** Keys that are read together, by a scheme of the registry of `scan`. */
 export const keySetSchema = z.strictObject({

@@ -1,6 +1,10 @@
-import type { Gadget, Part, Terminal } from '../gadget/index.ts';
+import { ownPartId, type Gadget, type OwnClass, type Part, type Terminal } from '../gadget/index.ts';
 import { partGroups, type Figures, type PartKind } from './kind.ts';
+import { ownKind } from './ownKind.ts';
 import { partList } from './registry.ts';
+
+/** What says of a part which class and figures it has; `own` only of those that bring their class along. */
+export type Classed = Pick<Part, 'kind' | 'figures'> & Partial<Pick<Part, 'own'>>;
 
 /** Every class of part, group by group. */
 export const partKinds: readonly PartKind[] = partGroups.flatMap((group) =>
@@ -9,14 +13,14 @@ export const partKinds: readonly PartKind[] = partGroups.flatMap((group) =>
 const known = new Map(partKinds.map((kind) => [kind.id, kind]));
 
 /** @throws RangeError for a class that the catalogue does not know; the document's door refuses those. */
-export function kindOf({ kind }: { kind: string }): PartKind {
-  const found = known.get(kind);
+export function kindOf({ kind, own = null }: { kind: string; own?: OwnClass | null }): PartKind {
+  const found = own ? ownKind(own) : known.get(kind);
   if (!found) throw new RangeError(`expected a class of part, got "${kind}"`);
   return found;
 }
 
 /** All figures of one part: typical ones of its class, and its own where they differ. */
-export function figuresOf(part: Pick<Part, 'kind' | 'figures'>): Figures {
+export function figuresOf(part: Classed): Figures {
   return { ...kindOf(part).defaults, ...part.figures };
 }
 
@@ -30,7 +34,7 @@ export function stayingContacts({ parts }: Pick<Gadget, 'parts'>): Set<string> {
   return new Set(parts.flatMap((part) => (kindOf(part).stays ? part.plays : [])));
 }
 
-export function terminalsOf(part: Pick<Part, 'kind' | 'figures'>): Terminal[] {
+export function terminalsOf(part: Classed): Terminal[] {
   return kindOf(part).terminals(figuresOf(part));
 }
 
@@ -39,8 +43,15 @@ export function partFaults(
   part: Part,
   endKindOf: (id: string) => string | undefined,
 ): { path: string; message: string }[] {
-  const kind = known.get(part.kind);
-  if (!kind) return [{ path: 'kind', message: `expected a class of the catalogue, got "${part.kind}"` }];
+  const { own } = part;
+  const kind = own ? ownKind(own) : known.get(part.kind);
+  if (!kind || (own !== null) !== (part.kind === ownPartId))
+    return [
+      {
+        path: 'kind',
+        message: `expected a class of the catalogue, or "${ownPartId}" with a class of its own, got "${part.kind}"`,
+      },
+    ];
   const parsed = kind.figures.safeParse(figuresOf(part));
   if (!parsed.success)
     return parsed.error.issues.map(({ path, message }) => ({

@@ -7,5 +7,6 @@ export {
   partKinds,
   stayingContacts,
   terminalsOf,
+  type Classed,
 } from './catalogue.ts';
 export { encoderPart, taperOf, type EncoderPart } from './turned.ts';

@@ -18,6 +18,7 @@ export const partGroups = [
   'memory',
   'chips',
   'power',
+  'own',
 ] as const;
 
 /** A light that needs its current limited from outside. */

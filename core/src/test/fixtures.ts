@@ -85,7 +85,18 @@ export const numberVariable = (
 });
 
 export function part(id: string, kind: string, plays: string[] = [], patch: Partial<Part> = {}): Part {
-  return { id, kind, name: id, figures: {}, priceCents: null, quantity: 1, have: 0, plays, ...patch };
+  return {
+    id,
+    kind,
+    own: null,
+    name: id,
+    figures: {},
+    priceCents: null,
+    quantity: 1,
+    have: 0,
+    plays,
+    ...patch,
+  };
 }
 
 const usualClass = {

@@ -1,4 +1,4 @@
-import type { Companion, Gadget } from '../gadget/index.ts';
+import type { Companion, Gadget, Terminal } from '../gadget/index.ts';
 import { schemeOf, standardAtLeast } from '../scan/index.ts';
 import { pullMissing, wantedPull } from './demands.ts';
 import { netsOf, supplyMvOf, type Nets } from './nets.ts';
@@ -72,12 +72,18 @@ function pulls({ leads }: Nets, owner: Owner): Proposal[] {
   });
 }
 
+/** Whether it is the data line of a two-wire bus, whatever its part calls it. */
+export const isTwoWireData = ({ need }: Pick<Terminal, 'need'>): boolean =>
+  typeof need === 'object' && need?.bus === 'i2c' && need.line === 'sda';
+
+/** The pair of pull-ups that a two-wire bus gets at that device. */
+export const busPullUps = (owner: Owner): Proposal =>
+  one('bus-pull-up', owner, owner.terminals.find(isTwoWireData)!.name, 4_700, 2);
+
 /** Two-wire devices that share a bus, by the line of their data. */
 export function busesOf({ lines }: Nets): { id: string; owners: Owner[] }[] {
   return lines.flatMap(({ need, group, terminals }) =>
-    typeof need === 'object' && need.bus === 'i2c' && need.line === 'sda'
-      ? [{ id: group, owners: terminals.map(({ owner }) => owner) }]
-      : [],
+    isTwoWireData({ need }) ? [{ id: group, owners: terminals.map(({ owner }) => owner) }] : [],
   );
 }
 
@@ -93,9 +99,7 @@ export function modulePullOhms(owners: readonly Owner[]): number {
 /** For a bus without any pull-up, a pair at its first device. */
 function busPulls(nets: Nets, owner: Owner): Proposal[] {
   return busesOf(nets).flatMap(({ owners }) =>
-    owners[0]!.id === owner.id && modulePullOhms(owners) === Infinity
-      ? [one('bus-pull-up', owner, 'sda', 4_700, 2)]
-      : [],
+    owners[0]!.id === owner.id && modulePullOhms(owners) === Infinity ? [busPullUps(owner)] : [],
   );
 }
 

@@ -5,6 +5,7 @@ import type { Readable, Writable } from 'node:stream';
 import { once } from 'node:events';
 import type { EntityManager } from 'typeorm';
 import { createGunzip, createGzip } from 'node:zlib';
+import { DrawerService } from '../drawer/drawer.service.ts';
 import { freshId } from '../gadgets/gadgets.service.ts';
 import { documentOf } from '../gadgets/gadgets.views.ts';
 import { Problem } from '../http/problem.ts';
@@ -41,6 +42,7 @@ export class ShelfService {
   constructor(
     private readonly store: Store,
     private readonly pictures: PicturesService,
+    private readonly drawer: DrawerService,
   ) {}
 
   /** Writes everything that is kept, gadget by gadget; each is whole, as of the moment it is its turn. */
@@ -60,6 +62,7 @@ export class ShelfService {
       const row = await this.store.read((manager) => manager.findOneBy(PictureRow, { sha256 }));
       if (row) await write({ kind: 'picture', base64: Buffer.from(row.bytes).toString('base64') });
     }
+    for (const { own } of await this.drawer.list()) await write({ kind: 'drawer', own });
     await write({ kind: 'end' });
     zip.end();
     await once(to, 'finish');
@@ -133,13 +136,14 @@ export class ShelfService {
           throw new ShelfUnreadable(
             `Line ${number}: expected the file of a shelf, which begins with its kind and version.`,
           );
-        if (line.kind === 'gadget' || line.kind === 'picture' || line.kind === 'end') {
+        if (!belongs(line)) {
           if (bundle) restored[await this.takeIn(bundle, number)] += 1;
           bundle = line.kind === 'gadget' ? { gadget: line, revisions: [], trials: [], runs: [] } : null;
         }
         if (line.kind === 'picture') await this.pictures.add(Buffer.from(line.base64, 'base64'));
+        else if (line.kind === 'drawer') await this.drawer.takeIn(line.own);
         else if (line.kind === 'end') ended = true;
-        else if (line.kind !== 'gadget' && line.kind !== 'hum-lever-shelf') {
+        else if (belongs(line)) {
           if (!bundle || bundle.revisions.length + bundle.trials.length + bundle.runs.length >= mostLines)
             throw new ShelfUnreadable(
               `Line ${number}: expected at most ${mostLines} lines after a gadget's own.`,
@@ -237,6 +241,10 @@ export class ShelfService {
     });
   }
 }
+
+/** Whether the line belongs to the gadget before it. */
+const belongs = (line: ShelfLine): line is LineOf<'revision' | 'trial' | 'run'> =>
+  line.kind === 'revision' || line.kind === 'trial' || line.kind === 'run';
 
 /** @throws ShelfUnreadable for a line that is longer than any can be */
 async function* linesIn(stream: Readable): AsyncGenerator<string> {

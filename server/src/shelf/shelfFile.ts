@@ -1,4 +1,4 @@
-import { nameSchema, trialSchema } from '@hum-lever/core';
+import { nameSchema, ownClassSchema, trialSchema } from '@hum-lever/core';
 import * as z from 'zod';
 
 /*
@@ -6,14 +6,19 @@ import * as z from 'zod';
  * trial, a run or a picture; what belongs to a gadget follows it.
  */
 
-export const shelfVersion = 1;
+/** 1 had no parts of the drawer. */
+export const shelfVersion = 2;
 
 const id = z.string().regex(/^[a-z][0-9a-z]{1,31}$/);
 const stamp = z.string().max(40);
 const count = z.number().int().min(0).max(999_999_999);
 
 const lineSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('hum-lever-shelf'), version: z.literal(shelfVersion), at: stamp }),
+  z.strictObject({
+    kind: z.literal('hum-lever-shelf'),
+    version: z.union([z.literal(1), z.literal(shelfVersion)]),
+    at: stamp,
+  }),
   z.strictObject({
     kind: z.literal('gadget'),
     id,
@@ -40,6 +45,7 @@ const lineSchema = z.discriminatedUnion('kind', [
     ranAt: stamp,
     result: z.looseObject({ passed: z.boolean().nullable() }),
   }),
+  z.strictObject({ kind: z.literal('drawer'), own: ownClassSchema }),
   z.strictObject({ kind: z.literal('picture'), base64: z.base64().max(7_500_000) }),
   /** A file without it was cut off. */
   z.strictObject({ kind: z.literal('end') }),

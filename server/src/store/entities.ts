@@ -57,3 +57,13 @@ export class PictureRow {
   @Column('blob') bytes: Buffer;
   @Column('text') addedAt: string;
 }
+
+/** A class of part that a maker described, for the next gadgets. */
+@Entity('drawer')
+export class DrawerRow {
+  @PrimaryColumn('text') id: string;
+  @Column('text', { unique: true }) title: string;
+  /** The class as JSON. */
+  @Column('text') own: string;
+  @Column('text') keptAt: string;
+}

@@ -2,12 +2,13 @@ import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import Database from 'libsql';
 import { join } from 'node:path';
 import { DataSource, type EntityManager } from 'typeorm';
-import { GadgetRow, PictureRow, RevisionRow, TrialRow, TrialRunRow } from './entities.ts';
+import { DrawerRow, GadgetRow, PictureRow, RevisionRow, TrialRow, TrialRunRow } from './entities.ts';
 import { Gadgets1700000000001 } from './migrations/0001-gadgets.ts';
 import { Problem } from '../http/problem.ts';
 import { FolderLock } from './folderLock.ts';
 import { Pictures1700000000002 } from './migrations/0002-pictures.ts';
 import { Saves1700000000003 } from './migrations/0003-saves.ts';
+import { Drawer1700000000004 } from './migrations/0004-drawer.ts';
 
 /**
  * The database file. All work goes through one lane, one piece after the other: the connection is shared, and a read
@@ -31,8 +32,8 @@ export class Store implements OnApplicationShutdown {
       type: 'better-sqlite3',
       driver: Database,
       database: join(folder, 'hum-lever.sqlite'),
-      entities: [GadgetRow, PictureRow, RevisionRow, TrialRow, TrialRunRow],
-      migrations: [Gadgets1700000000001, Pictures1700000000002, Saves1700000000003],
+      entities: [DrawerRow, GadgetRow, PictureRow, RevisionRow, TrialRow, TrialRunRow],
+      migrations: [Gadgets1700000000001, Pictures1700000000002, Saves1700000000003, Drawer1700000000004],
       migrationsRun: true,
       enableWAL: true,
     });

@@ -1,4 +1,4 @@
-import type { Fault, Gadget, Picture, Trial, TrialResult } from '@hum-lever/core';
+import type { Fault, Gadget, OwnClass, Picture, Trial, TrialResult } from '@hum-lever/core';
 
 export interface GadgetSummary {
   id: string;
@@ -35,6 +35,12 @@ export interface RunJob {
   endUs: number;
   ahead: number;
   message: string | null;
+}
+/** A part that a maker described, kept for the next gadgets. */
+export interface DrawerPart {
+  id: string;
+  own: OwnClass;
+  keptAt: string;
 }
 export interface Restored {
   added: number;
@@ -145,6 +151,9 @@ export const api = {
   trial: (id: string, trialId: string) => call<StoredTrial>('GET', `/gadgets/${id}/trials/${trialId}`),
   job: (jobId: string) => call<RunJob>('GET', `/jobs/${jobId}`),
   cancelJob: (jobId: string) => call<RunJob>('DELETE', `/jobs/${jobId}`),
+  drawer: () => call<DrawerPart[]>('GET', '/drawer'),
+  keepInDrawer: (own: OwnClass) => call<DrawerPart>('POST', '/drawer', { body: own }),
+  takeFromDrawer: (id: string) => call<void>('DELETE', `/drawer/${id}`),
   restoreShelf: async (file: Blob) =>
     answerOf<Restored>(await asked('/shelf/restore', { method: 'POST', body: file })),
 };

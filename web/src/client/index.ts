@@ -6,6 +6,7 @@ export {
   fileUrl,
   pictureUrl,
   runTrial,
+  type DrawerPart,
   type RunJob,
   type GadgetSummary,
   type RevisionSummary,
@@ -23,4 +24,4 @@ export {
   type SyncStatus,
 } from './sync.ts';
 export { keepTrial } from './keepTrial.ts';
-export { keys, queryClient, useGadgets, useKept, useRevisions, useTrials } from './queries.ts';
+export { keys, queryClient, useDrawer, useGadgets, useKept, useRevisions, useTrials } from './queries.ts';

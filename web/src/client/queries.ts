@@ -21,6 +21,7 @@ export const keys = {
   revisions: (id: string) => ['revisions', id],
   trials: (id: string) => ['trials', id],
   kept: (id: string) => ['kept', id],
+  drawer: ['drawer'],
 };
 
 export const useGadgets = (bin: boolean) =>
@@ -31,3 +32,4 @@ export const useKept = (id: string, enabled: boolean) =>
   useQuery({ queryKey: keys.kept(id), queryFn: () => api.kept(id), enabled });
 export const useTrials = (id: string) =>
   useQuery({ queryKey: keys.trials(id), queryFn: () => api.trials(id) });
+export const useDrawer = () => useQuery({ queryKey: keys.drawer, queryFn: api.drawer });

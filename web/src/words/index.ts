@@ -2,7 +2,14 @@ export { valueWords } from './valueWords.ts';
 export { editWords } from './editWords.ts';
 export { levelWords, sayingOf } from './snagWords.ts';
 export { byHand, codeWords, gestureWords, mostTelling, namesOf, sayWhy, stageOf } from './traceWords.ts';
-export { clashWords, keyPlaceWords, needWords, partGroupWords, refusedWords } from './partWords.ts';
+export {
+  clashWords,
+  keyPlaceWords,
+  needWords,
+  ownEndWords,
+  partGroupWords,
+  refusedWords,
+} from './partWords.ts';
 export { addressWords, schemeTitle } from './wiringSnagWords.ts';
 export { methodName, paramFields, paramWords, settingWords, showParam } from './settingWords.ts';
 export { sayStill, slowWords } from './stillWords.ts';

@@ -1,4 +1,4 @@
-import type { Clash, KeyPlace } from '@hum-lever/core';
+import type { Clash, KeyPlace, OwnEnd } from '@hum-lever/core';
 import { showCurrent, showOhms } from '../shared/units.ts';
 
 /** What a terminal asks of a pin, in plain words with the field's term where there is one. */
@@ -40,6 +40,18 @@ export const partGroupWords: Record<string, string> = {
   memory: 'Memory',
   chips: 'Chips',
   power: 'Power',
+  own: 'Of your own',
+};
+
+/** What a part of the maker's own can be in hand. */
+export const ownEndWords: Record<OwnEnd, string> = {
+  button: 'a contact that closes and opens',
+  knob: 'something turned or measured',
+  light: 'a lamp or a switched load',
+  text: 'a display of text',
+  tone: 'a sounder',
+  servo: 'an arm that turns',
+  motor: 'a motor',
 };
 
 /** Roles of the small parts, as they stand in a sentence. */

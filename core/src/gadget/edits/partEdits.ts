@@ -2,6 +2,7 @@ import { produce, type Draft } from 'immer';
 import type { Control, Output } from '../controls.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
+import type { OwnClass } from '../ownClass.schema.ts';
 import type { Part } from '../parts.schema.ts';
 import {
   drop,
@@ -71,7 +72,7 @@ export const partEdits = {
       addEnds(gadget, draft, added, ends);
       draft.parts.push(added);
     }),
-  changePart: (gadget: Gadget, id: string, patch: Partial<Omit<Part, 'id' | 'plays'>>) =>
+  changePart: (gadget: Gadget, id: string, patch: Partial<Omit<Part, 'id' | 'plays' | 'own'>>) =>
     produce(gadget, (draft) => {
       const part = findIn(draft.parts, id, 'part');
       Object.assign(part, patch);
@@ -84,6 +85,32 @@ export const partEdits = {
       part.figures = { ...figures };
       dropEnds(draft, part.plays.splice(keep));
       addEnds(gadget, draft, part, more);
+    }),
+  /**
+   * Another class of its own: what it plays and its wires stay as far as they are there still. The first `keep` of what
+   * it plays stay, then come `more`.
+   */
+  redefinePart: (
+    gadget: Gadget,
+    id: string,
+    own: OwnClass,
+    figures: Part['figures'],
+    keep: number,
+    more: readonly End[],
+  ) =>
+    produce(gadget, (draft) => {
+      const part = findIn(draft.parts, id, 'part');
+      Object.assign(part, { own, figures: { ...figures } });
+      dropEnds(draft, part.plays.splice(keep));
+      addEnds(gadget, draft, part, more);
+      const ends = new Set([...own.lines.map(({ name }) => name), ...(own.supply ? ['plus', 'minus'] : [])]);
+      const gone = (ownerId: string, terminal: string) => ownerId === id && !ends.has(terminal);
+      drop(
+        draft.wiring.wires,
+        ({ ownerId, terminal, to }) =>
+          gone(ownerId, terminal) || (to.kind === 'terminal' && gone(to.ownerId, to.terminal)),
+      );
+      drop(draft.wiring.companions, ({ forId, terminal }) => gone(forId, terminal));
     }),
   movePart: (gadget: Gadget, id: string, by: number) =>
     produce(gadget, (draft) => moveBy(draft.parts, id, by, 'part')),

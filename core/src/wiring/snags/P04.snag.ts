@@ -63,6 +63,7 @@ function raised(gadget: Gadget, board: Board, { cell, links, pin }: Way, outMv: 
   const [fromId, terminal] = last ? [last.id, 'out'] : [cell.id, 'plus'];
   const part = {
     kind: 'booster',
+    own: null,
     name: 'Booster',
     figures: { outMv },
     priceCents: null,

@@ -1,5 +1,5 @@
 import type { SnagRule } from '../../gadget/index.ts';
-import { busesOf, modulePullOhms } from '../companions.ts';
+import { busesOf, busPullUps, isTwoWireData, modulePullOhms } from '../companions.ts';
 import { fittedFor, netsIn } from '../nets.ts';
 import { fit, leadSnag } from './help.ts';
 
@@ -12,7 +12,7 @@ export const W10: SnagRule = {
   check(gadget, derived) {
     const nets = netsIn(gadget, derived);
     const wired = new Set(
-      nets.leads.flatMap(({ owner, terminal, wire }) => (wire && terminal.name === 'sda' ? [owner.id] : [])),
+      nets.leads.flatMap(({ owner, terminal, wire }) => (wire && isTwoWireData(terminal) ? [owner.id] : [])),
     );
     return busesOf(nets).flatMap(({ owners }) => {
       if (!owners.some(({ id }) => wired.has(id))) return [];
@@ -28,13 +28,7 @@ export const W10: SnagRule = {
             'stop',
             first,
             { devices, ohms: 0, pullUa: 0, sinkUa, reason: 'missing' },
-            fit({
-              role: 'bus-pull-up',
-              forId: owners[0]!.id,
-              terminal: 'sda',
-              value: 4_700,
-              quantity: 2,
-            }),
+            fit(busPullUps(owners[0]!)),
           ),
         ];
       }

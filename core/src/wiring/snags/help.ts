@@ -125,7 +125,7 @@ export function withNewPart(
   name: string,
   wires: (id: string) => readonly SingleEdit[],
 ): Edit {
-  const part = { kind, name, figures: {}, priceCents: null, quantity: 1, have: 0 };
+  const part = { kind, own: null, name, figures: {}, priceCents: null, quantity: 1, have: 0 };
   return {
     name: 'several',
     args: [[{ name: 'addPart', args: [part, []] }, ...wires(nextId(gadget, 'part'))]],

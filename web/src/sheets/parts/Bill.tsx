@@ -145,7 +145,7 @@ function PartRow({ part, line, first, last, open, toggle, remove }: PartRowProps
   const place = usePlace(part.id);
   const kind = kindOf(part);
   const uses = usesOf(gadget, part);
-  const change = (patch: Partial<Omit<Part, 'id' | 'plays'>>) =>
+  const change = (patch: Partial<Omit<Part, 'id' | 'plays' | 'own'>>) =>
     edit({ name: 'changePart', args: [part.id, patch] });
   const stage = stageOfGroup(kind.group);
   return (

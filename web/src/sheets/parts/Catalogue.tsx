@@ -1,13 +1,16 @@
 import '../../shared/styles/dialog.css';
-import { Modal, Text, TextInput, UnstyledButton } from '@mantine/core';
-import { IconSearch } from '@tabler/icons-react';
-import { addPartEdit, partGroups } from '@hum-lever/core';
-import { useState } from 'react';
-import { edit, useDocument, useGadget } from '../../client/index.ts';
+import { ActionIcon, Button, Modal, Text, TextInput, UnstyledButton } from '@mantine/core';
+import { IconSearch, IconTrash } from '@tabler/icons-react';
+import { useMutation } from '@tanstack/react-query';
+import { addOwnPartEdit, addPartEdit, partGroups, type Edit, type OwnClass } from '@hum-lever/core';
+import { lazy, Suspense, useState } from 'react';
+import { api, edit, keys, queryClient, useDocument, useDrawer, useGadget } from '../../client/index.ts';
 import { count, showMoney } from '../../shared/index.ts';
 import { partGroupWords } from '../../words/index.ts';
-import { findKinds } from './find.ts';
+import { findKinds, isSought } from './find.ts';
 import classes from './Parts.module.css';
+
+const OwnPart = lazy(() => import('./OwnPart.tsx'));
 
 /** The catalogue: every class of part, found by a few letters; Enter takes the first. */
 export default function Catalogue({ close }: { close: (addedId: string | null) => void }) {
@@ -16,11 +19,24 @@ export default function Catalogue({ close }: { close: (addedId: string | null) =
   const [added, setAdded] = useState<string | null>(null);
   const [addedId, setAddedId] = useState<string | null>(null);
   const { found, nearest } = findKinds(sought);
-  const take = (kindId: string, title: string) => {
-    const refused = edit(addPartEdit(gadget, kindId));
+  const [describing, setDescribing] = useState(false);
+  const add = (made: Edit, title: string): string | null => {
+    const refused = edit(made);
     setAdded(refused ?? `${title} added.`);
     if (refused === null) setAddedId(useGadget.getState().document!.parts.at(-1)!.id);
+    return refused;
   };
+  const take = (kindId: string, title: string) => add(addPartEdit(gadget, kindId), title);
+  if (describing)
+    return (
+      <Suspense fallback={null}>
+        <OwnPart
+          from={null}
+          take={(own) => add(addOwnPartEdit(gadget, own), own.title)}
+          close={() => setDescribing(false)}
+        />
+      </Suspense>
+    );
   return (
     <Modal
       opened
@@ -74,7 +90,46 @@ export default function Catalogue({ close }: { close: (addedId: string | null) =
           );
         })}
         {found.length === 0 && <p>Nothing of that kind. Try another word for it.</p>}
+        <Drawer sought={sought} take={(own) => add(addOwnPartEdit(gadget, own), own.title)} />
       </div>
+      <Button variant="default" onClick={() => setDescribing(true)}>
+        Describe a part that is not here…
+      </Button>
     </Modal>
+  );
+}
+
+/** Parts that were described before and kept for the next gadgets. */
+function Drawer({ sought, take }: { sought: string; take: (own: OwnClass) => void }) {
+  const { currency } = useDocument().bill;
+  const { data } = useDrawer();
+  const remove = useMutation({
+    mutationFn: api.takeFromDrawer,
+    onSettled: () => queryClient.invalidateQueries({ queryKey: keys.drawer }),
+  });
+  const found = (data ?? []).filter(({ own }) => isSought(own, sought));
+  if (found.length === 0) return null;
+  return (
+    <section aria-label="In your drawer">
+      <h3>In your drawer</h3>
+      <ul>
+        {found.map(({ id, own }) => (
+          <li key={id} className={classes.kept}>
+            <UnstyledButton className={classes.kindButton!} onClick={() => take(own)}>
+              <strong>{own.title}</strong>
+              <span className="number">{showMoney(own.priceCents, currency)}</span>
+              <span className="soft">{own.doc}</span>
+            </UnstyledButton>
+            <ActionIcon
+              variant="subtle"
+              aria-label={`Take ${own.title} out of the drawer`}
+              onClick={() => remove.mutate(id)}
+            >
+              <IconTrash size={16} stroke={1.7} />
+            </ActionIcon>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

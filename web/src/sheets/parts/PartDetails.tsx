@@ -1,16 +1,20 @@
-import { TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
+import { useMutation } from '@tanstack/react-query';
 import {
   countUses,
   figuresEdit,
   figuresOf,
   kindOf,
   lightColours,
+  ownClassEdit,
   type Control,
   type Gadget,
   type Output,
+  type OwnClass,
   type Part,
 } from '@hum-lever/core';
-import { edit, useDocument } from '../../client/index.ts';
+import { lazy, Suspense, useState } from 'react';
+import { api, edit, keys, queryClient, useDocument } from '../../client/index.ts';
 import {
   Choice,
   count,
@@ -22,6 +26,8 @@ import {
 } from '../../shared/index.ts';
 import { addressWords } from '../../words/index.ts';
 import classes from './Parts.module.css';
+
+const OwnPart = lazy(() => import('./OwnPart.tsx'));
 
 /** In how many places of the flow what the part plays is used. */
 export const usesOf = (gadget: Gadget, part: Part): number =>
@@ -71,6 +77,40 @@ export function PartDetails({ part }: { part: Part }) {
           );
         })}
       </div>
+      {part.own && <OwnTools part={part} own={part.own} />}
+    </div>
+  );
+}
+
+/** What a part of the maker's own has besides: its lines can change, and it can be kept for the next gadget. */
+function OwnTools({ part, own }: { part: Part; own: OwnClass }) {
+  const gadget = useDocument();
+  const [open, setOpen] = useState(false);
+  const keep = useMutation({
+    mutationFn: () => api.keepInDrawer(own),
+    onSettled: () => queryClient.invalidateQueries({ queryKey: keys.drawer }),
+  });
+  return (
+    <div className={classes.own}>
+      <Button size="xs" variant="default" onClick={() => setOpen(true)}>
+        Its lines and figures…
+      </Button>
+      <Button size="xs" variant="default" loading={keep.isPending} onClick={() => keep.mutate()}>
+        Keep in the drawer
+      </Button>
+      <span role="status" className="soft">
+        {keep.isSuccess && `${own.title} is in the drawer, for your other gadgets.`}
+        {keep.isError && keep.error.message}
+      </span>
+      <Suspense fallback={null}>
+        {open && (
+          <OwnPart
+            from={own}
+            take={(changed) => edit(ownClassEdit(gadget, part, changed))}
+            close={() => setOpen(false)}
+          />
+        )}
+      </Suspense>
     </div>
   );
 }

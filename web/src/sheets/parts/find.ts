@@ -1,4 +1,4 @@
-import { partKinds, type PartKind } from '@hum-lever/core';
+import { partKinds, type OwnClass, type PartKind } from '@hum-lever/core';
 import { partGroupWords } from '../../words/index.ts';
 
 /** What makers call things, by class: found by those words, too. */
@@ -66,4 +66,14 @@ export function findKinds(typed: string): { found: PartKind[]; nearest: PartKind
   });
   const [nearest = null] = [...found].sort((a, b) => nearness(a, sought) - nearness(b, sought));
   return { found, nearest };
+}
+
+/** Whether all typed words stand in what a part of the drawer is called and does. */
+export function isSought({ title, doc }: OwnClass, typed: string): boolean {
+  const text = `${title} ${doc}`.toLowerCase();
+  return typed
+    .trim()
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word));
 }
