@@ -296,7 +296,7 @@ describe('snags', () => {
       async () => !(await bench.text('[role=dialog]')).includes('counts twice'),
     );
     await (await bench.label('Close snags')).click();
-    await bench.click('12 snags');
+    await bench.click('13 snags');
     await bench.until('a place to go to', async () => {
       await bench.click('Show where');
       return true;
