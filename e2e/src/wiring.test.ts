@@ -156,7 +156,7 @@ describe('from a blank gadget to a wiring list', () => {
 });
 
 describe('each gadget of the demo', () => {
-  it.each<{ name: string; parts: string[]; board: string; keys?: string }>([
+  it.each<{ name: string; parts: string[]; board: string; keys?: string; boostedTo?: string }>([
     {
       name: 'Kettle Keeper',
       parts: [
@@ -372,6 +372,50 @@ describe('the bill', () => {
     await bench.shows('expected a pin name such as "D3"');
     await bench.fill(await bench.label('Name of pin B5'), 'RST', Key.ENTER);
     await bench.label('Name of pin RST');
+    await bench.saved();
+  });
+
+  it('a part that is not here is described, wired, kept in the drawer and taken from it', async () => {
+    const id = await fresh('Shutter', 'parts');
+    await bench.click('Add a part');
+    await bench.click('Describe a part that is not here…');
+    await bench.click('Add this part');
+    await bench.shows('What it is called: expected a name, got nothing.');
+    const title = By.xpath('//*[@role="dialog"]//label[.="What it is called"]/following::input[1]');
+    await bench.fill(bench.driver.findElement(title), 'Shutter relay', Key.ENTER);
+    await bench.click('Add a line');
+    await bench.fill(await bench.label('Name of line 2'), 'in', Key.ENTER);
+    await bench.click('Add this part');
+    await bench.shows('Line 2: expected a name of its own, got "in" again.');
+    await bench.fill(await bench.label('Name of line 2'), 'closed', Key.ENTER);
+    await bench.pick(await bench.label('What line 2 asks of its pin'), 'input');
+    await bench.click('Add this part');
+    await bench.shows('Shutter relay added.');
+    await bench.clickLabel('Close the catalogue');
+    // It is in hand as any other, and what it draws counts.
+    await bench.css('[role=application] [aria-label*="Shutter relay"]');
+    await bench.clickLabel('Shutter relay: figures of Shutter relay');
+    await bench.click('Keep in the drawer');
+    await bench.shows('Shutter relay is in the drawer, for your other gadgets.');
+    await toSheet('wiring');
+    await pickBoard('8-bit board, 20 pins, 5 V');
+    await bench.click('Lay the wires');
+    await bench.shows('no other choice of pins costs less');
+    await bench.saved();
+    const { body } = await bench.server.ask('GET', `/gadgets/${id}`);
+    const wired = body.document.wiring.wires as { ownerId: string; terminal: string }[];
+    expect(wired.map(({ terminal }) => terminal).sort()).toEqual(['closed', 'in', 'minus', 'plus']);
+    await fresh('Another', 'parts');
+    await bench.click('Add a part');
+    await bench.fill(await bench.label('Find a part'), 'shutter', '');
+    await bench.css('[aria-label="In your drawer"] button');
+    await (await bench.css('[aria-label="In your drawer"] button')).click();
+    await bench.shows('Shutter relay added.');
+    await bench.clickLabel('Take Shutter relay out of the drawer');
+    await bench.until(
+      'an empty drawer',
+      async () => (await bench.driver.findElements(By.css('[aria-label="In your drawer"]'))).length === 0,
+    );
     await bench.saved();
   });
 });
