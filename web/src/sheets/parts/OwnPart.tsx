@@ -296,7 +296,7 @@ function Played({ plays, change }: { plays: OwnEnd[]; change: (plays: OwnEnd[]) 
       ))}
       {plays.length < limits.ownEnds && (
         <Button size="xs" variant="default" onClick={() => change([...plays, 'light'])}>
-          {plays.length === 0 ? 'Play it in hand' : 'And in hand it is'}
+          {plays.length === 0 ? 'Play it in hand' : 'Something more in hand'}
         </Button>
       )}
     </div>
