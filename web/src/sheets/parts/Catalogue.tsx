@@ -89,7 +89,9 @@ export default function Catalogue({ close }: { close: (addedId: string | null) =
             </section>
           );
         })}
-        {found.length === 0 && <p>Nothing of the catalogue is called that. Try another word, or describe it from its sheet.</p>}
+        {found.length === 0 && (
+          <p>Nothing of the catalogue is called that. Try another word, or describe it from its sheet.</p>
+        )}
         <Drawer sought={sought} take={(own) => add(addOwnPartEdit(gadget, own), own.title)} />
       </div>
       <Button variant="default" onClick={() => setDescribing(true)}>
