@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { contactOf } from '../contact/index.ts';
 import { gadgetArbitrary, stimuliArbitrary } from '../test/arbitraries.ts';
+import { editArbitrary } from '../test/editArbitrary.ts';
 import {
   button,
   frozen,
@@ -11,7 +12,7 @@ import {
   state,
   numberVariable,
 } from '../test/fixtures.ts';
-import { emptyFlow, type Gadget } from '../gadget/index.ts';
+import { applyEdit, EditRefused, emptyFlow, type Gadget } from '../gadget/index.ts';
 import { Machine, replay, type EntryOf, type Lane, type Stimulus, type TraceEntry } from './index.ts';
 
 const press = (atMs: number, heldMs: number, controlId = 'b1'): Stimulus[] => [
@@ -374,6 +375,43 @@ describe('taking over an edit while running', () => {
     machine.takeTrace();
     machine.adopt(waiting);
     expect(of(machine.takeTrace(), 'blocked')).toEqual([{ at: 100_000, lane: 'blocked', untilUs: 150_000 }]);
+  });
+
+  it('plays on through any edits in play, and a restored one plays on alike', () => {
+    fc.assert(
+      fc.property(
+        gadgetArbitrary,
+        stimuliArbitrary,
+        fc.array(fc.tuple(editArbitrary, fc.integer({ min: 1_000, max: 300_000 })), { maxLength: 8 }),
+        (first, stimuli, list) => {
+          let gadget = frozen(first);
+          const machine = new Machine(gadget, 4);
+          for (const stimulus of stimuli) machine.stimulate(stimulus);
+          for (const [make, afterUs] of list) {
+            machine.advanceTo(machine.nowUs + afterUs);
+            try {
+              gadget = frozen(applyEdit(gadget, make(gadget)));
+            } catch (error) {
+              if (!(error instanceof EditRefused)) throw error;
+            }
+            machine.adopt(gadget);
+            const { stateIds, variables, lights } = machine.shown;
+            const known = new Set(gadget.flow.states.map(({ id }) => id));
+            expect(stateIds.filter((id) => !known.has(id))).toEqual([]);
+            expect(Object.keys(variables)).toEqual(gadget.flow.variables.map(({ id }) => id));
+            expect(Object.keys(lights)).toEqual(
+              gadget.outputs.flatMap(({ id, kind }) => (kind === 'light' ? [id] : [])),
+            );
+          }
+          const restored = Machine.restore(gadget, machine.snapshot());
+          machine.takeTrace();
+          machine.advanceTo(3_000_000);
+          restored.advanceTo(3_000_000);
+          expect(restored.takeTrace()).toEqual(machine.takeTrace());
+        },
+      ),
+      { seed: 17, numRuns: 120 },
+    );
   });
 
   it('survives any edit from any gadget to any other', () => {

@@ -147,9 +147,9 @@ const actionArbitrary: fc.Arbitrary<Action> = fc.oneof(
     (actionOf[kind] as fc.Arbitrary<object>).map((rest) => ({ kind, ...rest }) as Action),
   ),
 );
-const actions = fc.array(actionArbitrary, { maxLength: 3 });
+export const actionsArbitrary = fc.array(actionArbitrary, { maxLength: 3 });
 
-const ruleArbitrary: fc.Arbitrary<Omit<Rule, 'id'>> = fc.record({
+export const ruleArbitrary: fc.Arbitrary<Omit<Rule, 'id'>> = fc.record({
   trigger: fc.oneof(
     fc.record({
       kind: fc.constant('gesture' as const),
@@ -176,7 +176,7 @@ const ruleArbitrary: fc.Arbitrary<Omit<Rule, 'id'>> = fc.record({
     }),
   ),
   guard: fc.option(expression),
-  actions,
+  actions: actionsArbitrary,
   targetIds: fc.option(fc.constantFrom(...stateIds)).map((id): string[] => (id === null ? [] : [id])),
   internal: fc.constant(false),
 });
@@ -203,7 +203,7 @@ export const gesturesArbitrary: fc.Arbitrary<GestureSetting> = fc
     triple: triple && rest.doubleWindowUs !== null,
   }));
 
-const buttonArbitrary = (id: string): fc.Arbitrary<Button> =>
+export const buttonArbitrary = (id: string): fc.Arbitrary<Button> =>
   fc.record({
     id: fc.constant(id),
     kind: fc.constant('button' as const),
@@ -262,7 +262,7 @@ const othersArbitrary: fc.Arbitrary<Control[]> = fc
     ];
   });
 
-const chordArbitrary: fc.Arbitrary<Chord> = fc.record({
+export const chordArbitrary: fc.Arbitrary<Chord> = fc.record({
   id: fc.constant('c1'),
   name: fc.constant('c1'),
   controlIds: fc.constantFrom(['b1', 'b2'], ['b3', 'b1']),
@@ -272,7 +272,7 @@ const chordArbitrary: fc.Arbitrary<Chord> = fc.record({
   waits: fc.boolean(),
 });
 
-const layerArbitrary: fc.Arbitrary<Omit<Layer, 'id' | 'name'>> = fc.record({
+export const layerArbitrary: fc.Arbitrary<Omit<Layer, 'id' | 'name'>> = fc.record({
   when: fc.option(
     fc.oneof(
       fc.record({ kind: fc.constant('held' as const), controlId: fc.constantFrom(...controlIds) }),
@@ -284,7 +284,11 @@ const layerArbitrary: fc.Arbitrary<Omit<Layer, 'id' | 'name'>> = fc.record({
     .chain((ids) =>
       fc.tuple(
         ...ids.map((controlId) =>
-          fc.record({ controlId: fc.constant(controlId), press: actions, release: actions }),
+          fc.record({
+            controlId: fc.constant(controlId),
+            press: actionsArbitrary,
+            release: actionsArbitrary,
+          }),
         ),
       ),
     ),
@@ -310,8 +314,8 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
         fc.record({
           id: fc.constant(id),
           name: fc.constant(id),
-          entry: actions,
-          exit: actions,
+          entry: actionsArbitrary,
+          exit: actionsArbitrary,
           rules: fc.array(ruleArbitrary, { maxLength: 5 }),
         }),
       ),

@@ -1,0 +1,296 @@
+import fc from 'fast-check';
+import { contactOf, switchModels, type SwitchModel } from '../contact/index.ts';
+import { addOwnPartEdit, addPartEdit, figuresEdit, ownClassEdit } from '../drawer/index.ts';
+import {
+  applyEdit,
+  emptyGadget,
+  ownEnds,
+  ownNeeds,
+  type Edit,
+  type EditName,
+  type Gadget,
+  type OwnClass,
+} from '../gadget/index.ts';
+import { partKinds } from '../parts/index.ts';
+import { schemes } from '../scan/index.ts';
+import { boardChoices } from '../wiring/index.ts';
+import {
+  actionsArbitrary,
+  buttonArbitrary,
+  chordArbitrary,
+  gadgetArbitrary,
+  layerArbitrary,
+  ruleArbitrary,
+  settingArbitrary,
+} from './arbitraries.ts';
+
+/* Every edit that there is, on gadgets as `gadgetArbitrary` draws them: what it names may be there, or gone already. */
+
+type Args<N extends EditName> = Extract<Edit, { name: N }>['args'];
+type Made = (gadget: Gadget) => Edit;
+
+const id = (letter: string, most: number) => fc.integer({ min: 1, max: most }).map((n) => `${letter}${n}`);
+const stateId = id('s', 7);
+const ruleId = fc
+  .tuple(fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 4 }))
+  .map(([s, r]) => `r${s * 100 + r}`);
+const partId = id('p', 14);
+const controlId = id('b', 7);
+const variableId = id('v', 4);
+const name = fc.constantFrom('Ember', 'Ash', 'Soot', 'A');
+const by = fc.integer({ min: -3, max: 3 });
+const bool = fc.boolean();
+const pin = fc.constantFrom('P0', 'P3', 'P9', 'D1', '5V', 'GND1', 'nowhere');
+const terminal = fc.constantFrom('contact', 'anode', 'cathode', 'sda', 'plus', 'minus', 'signal', 'in');
+const when = layerArbitrary.map((layer) => layer.when);
+const role = fc.constantFrom('light-resistor', 'pull-up', 'bus-pull-up');
+const board = fc.constantFrom(...boardChoices(emptyGadget('Any')));
+
+export const ownClassArbitrary: fc.Arbitrary<OwnClass> = fc
+  .record({
+    title: name,
+    doc: fc.constantFrom('', 'Hums.'),
+    priceCents: fc.integer({ min: 0, max: 900 }),
+    needs: fc.array(fc.constantFrom(...ownNeeds), { maxLength: 6 }),
+    plays: fc.array(fc.constantFrom(...ownEnds), { maxLength: 3 }),
+    supplied: bool,
+    volts: fc.constantFrom([3_000, 3_600], [4_500, 5_500], [3_000, 5_500]),
+    ua: fc.integer({ min: 0, max: 90_000 }),
+    address: fc.option(fc.uniqueArray(fc.integer({ min: 8, max: 119 }), { minLength: 1, maxLength: 3 })),
+  })
+  .map(({ needs, supplied, volts, ua, address, ...rest }) => {
+    const twoWire = needs.includes('sda') && needs.includes('scl');
+    return {
+      ...rest,
+      lines: needs.map((need, n) => ({ name: `line${n}`, need, maxUa: ua })),
+      supply: supplied ? { minMv: volts[0]!, maxMv: volts[1]!, typicalUa: ua, worstUa: ua } : null,
+      address: twoWire && address ? { usual: address[0]!, choices: address } : null,
+      busBaud: 100_000,
+      busPullOhms: twoWire ? 4_700 : 0,
+    };
+  });
+
+const relay: OwnClass = {
+  title: 'Relay', doc: '', priceCents: 90, lines: [{ name: 'coil', need: 'out', maxUa: 2_000 }], plays: ['light'],
+  supply: { minMv: 4_500, maxMv: 5_500, typicalUa: 0, worstUa: 70_000 }, address: null, busBaud: 100_000, busPullOhms: 0,
+}; // prettier-ignore
+const moods = {
+  kind: 'choice' as const,
+  name: 'mood',
+  saved: null,
+  options: [
+    { id: 'q1', name: 'Calm' },
+    { id: 'q2', name: 'Wild' },
+  ],
+  initialId: 'q2',
+};
+const idleTask = (called: string) => ({
+  name: called, startStateId: null, goalStateId: null, doneWhen: null, budgetPresses: null, budgetUs: null, circumstances: [],
+}); // prettier-ignore
+const variable = fc.constantFrom<Args<'addVariable'>[0][]>(
+  { kind: 'number', name: 'soot', saved: null, initial: 1, min: 0, max: 5, overflow: 'wrap', unit: '' },
+  { kind: 'flag', name: 'lit', saved: { when: 'change' }, initial: true },
+  moods,
+  { kind: 'list', name: 'row', saved: null, initial: 0, min: 0, max: 3, overflow: 'hold', length: 3 },
+); // prettier-ignore
+const word = fc.record({ text: name, reason: fc.constant('') });
+const companion = fc.record({
+  role, forId: partId, terminal, fate: fc.constantFrom('fitted' as const, 'declined' as const),
+  value: fc.integer({ min: 0, max: 9_000 }), quantity: fc.constant(1), priceCents: fc.constant(null), have: fc.constant(0),
+}); // prettier-ignore
+const to = fc.oneof(
+  pin.map((one) => ({ kind: 'pin' as const, pin: one })),
+  fc.tuple(partId, terminal).map(([ownerId, end]) => ({ kind: 'terminal' as const, ownerId, terminal: end })),
+);
+const wire = fc.record({ ownerId: partId, terminal, to, locked: bool });
+const scheme = fc.constantFrom(...schemes);
+const task = fc.record({
+  name, startStateId: fc.option(stateId), goalStateId: fc.option(stateId), doneWhen: fc.constant(null),
+  budgetPresses: fc.option(fc.integer({ min: 1, max: 9 })), budgetUs: fc.constant(null), circumstances: fc.subarray(['dark' as const, 'gloves' as const]),
+}); // prettier-ignore
+const trigger = ruleArbitrary.map((rule) => rule.trigger);
+const presses = [{ heldUs: 90_000, closeUs: [0, 100, 250], openUs: [0] }];
+
+/** Edits that depend on what is there: of the drawer, as the sheet of parts makes them, and of the wiring. */
+const drawn = {
+  addPart: fc.oneof(
+    fc.constantFrom(...partKinds).map(({ id: kind }): Made => (gadget) => addPartEdit(gadget, kind)),
+    ownClassArbitrary.map((own): Made => (gadget) => addOwnPartEdit(gadget, own)),
+  ),
+  resizePart: fc.integer({ min: 1, max: 4 }).map((rows): Made => (gadget) => {
+    const keypad = gadget.parts.find(({ kind }) => kind === 'key-matrix');
+    return keypad ? figuresEdit(gadget, keypad, { rows }) : addPartEdit(gadget, 'key-matrix');
+  }),
+  redefinePart: fc.tuple(fc.nat(), ownClassArbitrary).map(([at, own]): Made => (gadget) => {
+    const owned = gadget.parts.filter((part) => part.own !== null);
+    const part = owned[at % Math.max(1, owned.length)];
+    return part ? ownClassEdit(gadget, part, own) : addOwnPartEdit(gadget, own);
+  }),
+  addKeySet: scheme.map(({ id: kind, defaults }): Made => (gadget) => {
+    const taken = new Set(gadget.wiring.sets.flatMap(({ controlIds }) => controlIds));
+    const free = gadget.controls.flatMap(({ id, kind }) => (kind === 'button' && !taken.has(id) ? [id] : []));
+    const params = defaults(Math.max(1, free.length));
+    return { name: 'addKeySet', args: [{ name: 'Set', controlIds: free, scheme: kind, params, chords: [] }] };
+  }),
+  changeKeySet: fc.nat().map((at): Made => ({ wiring: { sets } }) => {
+    const set = sets[at % Math.max(1, sets.length)];
+    return { name: 'changeKeySet', args: [set?.id ?? 'k9', { controlIds: set?.controlIds.slice(1) ?? [], chords: [] }] };
+  }),
+  lockWire: fc.tuple(fc.nat(), bool).map(([at, locked]): Made => ({ wiring: { wires } }) => {
+    const { ownerId, terminal: end } = wires[at % Math.max(1, wires.length)] ?? { ownerId: 'p1', terminal: 'contact' };
+    return { name: 'lockWire', args: [ownerId, end, locked] };
+  }),
+} satisfies Partial<Record<EditName, fc.Arbitrary<Made>>>; // prettier-ignore
+
+/** What each edit can be given; `satisfies` fails where one is left out. */
+const argsOf = {
+  renameGadget: fc.tuple(name),
+  setPurpose: fc.tuple(name),
+  setPicture: fc.tuple(fc.constant(null)),
+  setWishes: fc.tuple(fc.constantFrom({ priceCents: 900 }, { priceCents: null }, { latencyUs: 20_000 })),
+  setLoopPeriod: fc.tuple(fc.constantFrom(100, 1_000, 20_000)),
+  addWord: fc.tuple(name, fc.constantFrom('keep' as const, 'later' as const, 'cut' as const)),
+  changeWord: fc.tuple(id('w', 3), word),
+  placeWord: fc.tuple(id('w', 3), fc.constantFrom('keep' as const, 'cut' as const), fc.option(id('w', 3))),
+  removeWord: fc.tuple(id('w', 3)),
+  addTask: fc.tuple(task),
+  changeTask: fc.tuple(id('t', 3), task),
+  moveTask: fc.tuple(id('t', 3), by),
+  removeTask: fc.tuple(id('t', 3)),
+  setCurrency: fc.tuple(fc.constantFrom('EUR', 'SEK')),
+  changePart: fc.tuple(partId, fc.record({ name, quantity: fc.integer({ min: 1, max: 3 }) })),
+  movePart: fc.tuple(partId, by),
+  removePart: fc.tuple(partId),
+  changeControl: fc.tuple(
+    fc.constantFrom('b1', 'b2', 'b3'),
+    fc.oneof(
+      fc
+        .constantFrom(...(Object.keys(switchModels) as SwitchModel[]))
+        .map((model) => ({ contact: contactOf(model) })),
+      settingArbitrary.map((debounce) => ({ debounce })),
+      buttonArbitrary('b1').map(({ gestures }) => ({ gestures })),
+    ),
+  ),
+  changeOutput: fc.tuple(
+    fc.constantFrom('o1', 'o2', 'o3'),
+    fc.constantFrom({ name: 'Renamed' }, { columns: 4 }, { rows: 1 }, { colour: 'blue' as const }),
+  ),
+  chooseBoard: fc.tuple(fc.option(board.map((one) => one.id))),
+  swapBoard: fc.tuple(board.map((one) => one.id)),
+  putBoard: fc.tuple(board.map((one) => ({ ...one, id: 'own-1', name: 'Own' }))),
+  removeBoard: fc.tuple(fc.constantFrom('own-1', 'own-2')),
+  setRadio: fc.tuple(bool),
+  removeKeySet: fc.tuple(id('k', 2)),
+  wire: fc.tuple(partId, terminal, fc.option(to), bool),
+  layWires: fc.tuple(
+    fc.uniqueArray(wire, { maxLength: 4, selector: (one) => `${one.ownerId}.${one.terminal}` }),
+  ),
+  clearWires: fc.constant<Args<'clearWires'>>([]),
+  decide: fc.tuple(fc.array(companion, { maxLength: 2 })),
+  undecide: fc.tuple(role, partId, terminal),
+  changeHands: fc.tuple(fc.record({ longTapUs: fc.integer({ min: 200_000, max: 400_000 }) })),
+  addChord: fc.tuple(chordArbitrary.map(({ id: _id, ...chord }) => chord)),
+  changeChord: fc.tuple(id('c', 2), fc.record({ ordered: bool, waits: bool })),
+  removeChord: fc.tuple(id('c', 2)),
+  addCapture: fc.constant<Args<'addCapture'>>([{ name: 'Cut', presses }]),
+  changeCapture: fc.tuple(id('x', 2), fc.record({ name })),
+  removeCapture: fc.tuple(id('x', 2)),
+  setCodes: fc.tuple(
+    controlId,
+    fc
+      .uniqueArray(fc.constantFrom(16, 17, 18), { maxLength: 3 })
+      .map((codes) =>
+        codes.map((code) => ({ name: `code ${code}`, code, wrongPerMille: 0, latencyUs: 40_000 })),
+      ),
+  ),
+  replaceFlow: gadgetArbitrary.map(({ flow }): Args<'replaceFlow'> => [flow]),
+  addState: fc.tuple(name, fc.option(stateId)),
+  changeState: fc.tuple(
+    stateId,
+    fc.oneof(
+      fc.record({ name }),
+      fc.record({ entry: actionsArbitrary, exit: actionsArbitrary }),
+      fc.record({
+        kind: fc.constantFrom('plain' as const, 'parallel' as const, 'final' as const, 'history' as const),
+      }),
+    ),
+  ),
+  moveState: fc.tuple(stateId, by),
+  nestState: fc.tuple(stateId, fc.option(stateId)),
+  setInitialState: fc.tuple(stateId),
+  removeState: fc.tuple(stateId),
+  extractParent: fc.tuple(fc.subarray(['s1', 's2', 's3', 's4'], { minLength: 1 }), name),
+  splitState: fc.tuple(stateId),
+  setIgnored: fc.tuple(stateId, trigger, bool),
+  setMark: fc.tuple(
+    fc.oneof(stateId, ruleId),
+    fc.constantFrom('lasting' as const, 'asleep' as const, 'asks' as const),
+    bool,
+  ),
+  addRule: fc.tuple(stateId, ruleArbitrary),
+  changeRule: fc.tuple(ruleId, ruleArbitrary),
+  moveRule: fc.tuple(ruleId, by),
+  removeRule: fc.tuple(ruleId),
+  waitInOwnState: fc.tuple(fc.constantFrom('r0', 'r1'), fc.integer({ min: 0, max: 1 }), name),
+  addVariable: fc.tuple(variable),
+  changeVariable: fc.tuple(variableId, fc.constantFrom({ name: 'renamed' }, { saved: null }, { max: 60 })),
+  replaceVariable: fc.tuple(variableId, variable),
+  removeVariable: fc.tuple(variableId),
+  addOption: fc.tuple(fc.constantFrom('v1', 'v4'), name),
+  addSignal: fc.tuple(fc.constantFrom('gust', 'lull')),
+  renameSignal: fc.tuple(id('g', 3), fc.constantFrom('gust', 'lull')),
+  removeSignal: fc.tuple(id('g', 3)),
+  addTimer: fc.tuple(fc.constantFrom('wick', 'bell')),
+  renameTimer: fc.tuple(id('m', 3), fc.constantFrom('wick', 'bell')),
+  removeTimer: fc.tuple(id('m', 3)),
+  setChance: fc.tuple(fc.constantFrom('noise' as const, 'same' as const, 'press' as const)),
+  addLayer: fc.tuple(name, when),
+  changeLayer: fc.tuple(id('y', 3), fc.record({ when })),
+  moveLayer: fc.tuple(id('y', 3), by),
+  removeLayer: fc.tuple(id('y', 3)),
+  setLayerKey: fc.tuple(
+    id('y', 3),
+    controlId,
+    fc.option(fc.record({ press: actionsArbitrary, release: actionsArbitrary })),
+  ),
+} satisfies {
+  [N in Exclude<EditName, 'several' | keyof typeof drawn>]: fc.Arbitrary<Args<N>>;
+};
+
+const made: fc.Arbitrary<Made>[] = [
+  ...Object.entries(argsOf).map(([edit, args]) =>
+    (args as fc.Arbitrary<unknown[]>).map(
+      (given): Made =>
+        () =>
+          ({ name: edit, args: given }) as Edit,
+    ),
+  ),
+  ...Object.values(drawn),
+];
+
+/** One edit of any name, for the gadget as it is then. Several at once are as good as each. */
+export const editArbitrary: fc.Arbitrary<Made> = fc.oneof(...made);
+
+/** The same gadget with one of everything that edits can change, so that none of them finds nothing to do. */
+export const furnished = (gadget: Gadget): Gadget =>
+  (
+    [
+      { name: 'addWord', args: ['Glow', 'keep'] },
+      { name: 'addWord', args: ['Hum', 'later'] },
+      { name: 'addTask', args: [idleTask('Light it')] },
+      { name: 'addTask', args: [idleTask('Put it out')] },
+      addPartEdit(gadget, 'key-matrix'),
+      addOwnPartEdit(gadget, relay),
+      { name: 'wire', args: ['p1', 'contact', { kind: 'pin', pin: 'P3' }, false] },
+      { name: 'addCapture', args: [{ name: 'Cut', presses }] },
+      { name: 'addVariable', args: [moods] },
+      { name: 'changeRule', args: ['r0', { actions: [{ kind: 'wait', lengthUs: 5_000 }], targetIds: ['s2'] }] },
+    ] satisfies Edit[]
+  ).reduce<Gadget>((before, edit) => {
+    try {
+      return applyEdit(before, edit);
+    } catch {
+      // The rule may not be there.
+      return before;
+    }
+  }, gadget); // prettier-ignore
