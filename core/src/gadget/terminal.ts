@@ -32,6 +32,8 @@ export interface Terminal {
   highPerMille: number;
   /** It drives the pin up to its own supply. */
   drives: boolean;
+  /** Its current flows into the pin: the common end of several. */
+  sinks: boolean;
   /** What it can hold the pin at when power comes. */
   atBoot: 'low' | 'high' | null;
 }
@@ -46,6 +48,7 @@ export function signal(name: string, need: Need, special: Partial<Terminal> = {}
     contact: false,
     highPerMille: 0,
     drives: false,
+    sinks: false,
     atBoot: null,
     ...special,
   };

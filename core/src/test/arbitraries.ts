@@ -279,19 +279,17 @@ export const layerArbitrary: fc.Arbitrary<Omit<Layer, 'id' | 'name'>> = fc.recor
       fc.constant({ kind: 'on' as const, condition: 'v1 > 0' }),
     ),
   ),
-  keys: fc
-    .uniqueArray(fc.constantFrom(...controlIds), { maxLength: 2 })
-    .chain((ids) =>
-      fc.tuple(
-        ...ids.map((controlId) =>
-          fc.record({
-            controlId: fc.constant(controlId),
-            press: actionsArbitrary,
-            release: actionsArbitrary,
-          }),
-        ),
+  keys: fc.uniqueArray(fc.constantFrom(...controlIds), { maxLength: 2 }).chain((ids) =>
+    fc.tuple(
+      ...ids.map((controlId) =>
+        fc.record({
+          controlId: fc.constant(controlId),
+          press: actionsArbitrary,
+          release: actionsArbitrary,
+        }),
       ),
     ),
+  ),
 });
 const savedArbitrary: fc.Arbitrary<Saved | null> = fc.constantFrom<(Saved | null)[]>(
   null,

@@ -250,7 +250,7 @@ export const wiringCases: Case[] = [
     'a buzzer that a weak pin cannot drive',
     to(gadgetOf(small, ['buzzer', { worstUa: 40_000 }]), 'p1', 'on', 'P4'),
     { level: 'stop', values: expect.objectContaining({ scope: 'pin', ua: 40_000, mostUa: 20_000 }) },
-    false,
+    true,
   ],
   [
     'W14',

@@ -1,6 +1,7 @@
-import type { Companion, Gadget, Terminal } from '../gadget/index.ts';
+import type { Board, Companion, Gadget, Terminal } from '../gadget/index.ts';
 import { schemeOf, standardAtLeast } from '../scan/index.ts';
 import { pullMissing, wantedPull } from './demands.ts';
+import { driverOhms, driverRole } from './drivers.ts';
 import { netsOf, supplyMvOf, type Nets } from './nets.ts';
 import type { Owner } from './owners.ts';
 
@@ -14,6 +15,7 @@ export const companionRoles: Readonly<Record<string, { title: string; unit: stri
   'midi-data-resistor': { title: 'MIDI loop resistor, data side', unit: 'Ω', priceCents: 2 },
   'midi-input-resistor': { title: 'MIDI input resistor', unit: 'Ω', priceCents: 2 },
   'midi-input-diode': { title: 'MIDI input protection diode', unit: '', priceCents: 3 },
+  'driver-transistor': { title: 'Transistor with base resistor', unit: 'Ω', priceCents: 6 },
   'level-shifter': { title: 'Level shifter', unit: 'lines', priceCents: 90 },
   'flyback-diode': { title: 'Flyback diode', unit: '', priceCents: 4 },
   'key-diode': { title: 'Key diode', unit: '', priceCents: 3 },
@@ -44,6 +46,7 @@ export function proposalsFor(gadget: Gadget): Proposal[] {
     ...pulls(nets, owner),
     ...busPulls(nets, owner),
     ...links(nets, owner),
+    ...drivers(nets, owner),
     ...shifting(nets, owner),
     ...keys(owner),
   ]);
@@ -121,6 +124,30 @@ function links({ logicMv }: Nets, owner: Owner): Proposal[] {
     default:
       return [];
   }
+}
+
+/**
+ * For what takes more than a pin gives. Of several lines with a common end in the part, only that end can be switched:
+ * lines that share it cannot have a transistor below them each.
+ */
+export function driverFor({ board }: Nets, owner: Owner, terminal: Terminal): Proposal | null {
+  if (!board || !owner.part || terminal.role !== 'signal' || terminal.maxUa <= board.pinMaxUa) return null;
+  const loaded = owner.terminals.filter(({ role, maxUa }) => role === 'signal' && maxUa > 0);
+  const ohms = terminal.sinks || loaded.length === 1 ? driverOhms(terminal, board) : null;
+  return ohms === null ? null : one(driverRole, owner, terminal.name, ohms);
+}
+
+const drivers = (nets: Nets, owner: Owner): Proposal[] =>
+  owner.terminals.flatMap((terminal) => driverFor(nets, owner, terminal) ?? []);
+
+/** A transistor for each line that takes more than a pin of that board gives, and has none yet. */
+export function driversFor(gadget: Gadget, board: Board): { owner: Owner; proposal: Proposal }[] {
+  const nets = { ...netsOf(gadget), board };
+  return nets.owners.flatMap((owner) =>
+    drivers(nets, owner).flatMap((proposal) =>
+      owner.drivers.has(proposal.terminal) ? [] : [{ owner, proposal }],
+    ),
+  );
 }
 
 /** A line that needs its level shifted: too low for the part, or too high for the board. */

@@ -1,5 +1,6 @@
 import type { Board, Gadget, Need, Terminal } from '../gadget/index.ts';
 import { pinsOf, type PinFacts } from './boards.ts';
+import { asksUa } from './drivers.ts';
 import { layBoard, seatsByEnd, threadLength, type Seat } from './layout.ts';
 import { ownersOf, type Owner } from './owners.ts';
 import type { Candidate, Claim, Demand, Problem } from './solver/index.ts';
@@ -136,7 +137,10 @@ export function waysOn(
 ): { cost: number; claims: Claim[] }[] {
   if (pin.hidden || (!pin.signal && line.need !== 'usb')) return [];
   const { need, terminals } = line;
-  const amount = Math.max(0, ...terminals.map(({ terminal }) => terminal.maxUa));
+  const amount = Math.max(
+    0,
+    ...terminals.map(({ owner, terminal }) => asksUa(owner, terminal, board.logicMv)),
+  );
   if (amount > board.pinMaxUa) return [];
   // A part that can hold the pin the wrong way at power-up would keep the board from starting.
   if (

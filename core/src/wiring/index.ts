@@ -1,3 +1,4 @@
+export { driverOhms } from './drivers.ts';
 export { choicesFor, type PlaceChoice } from './choices.ts';
 export { billOf, gaugesOf, type Bill, type BillLine, type Gauge } from './bill.ts';
 export { boardChoices, boardOf, boards, pinsOf, type PinFacts } from './boards.ts';
@@ -30,7 +31,7 @@ export {
   type Seat,
   type Spot,
 } from './layout.ts';
-export { netsOf, type Lead, type Nets } from './nets.ts';
+export { leadUa, netsOf, type Lead, type Nets } from './nets.ts';
 export { wiringOrder, type StepCheck, type WiringStep } from './order.ts';
 export { waysOut, type WayOut } from './waysOut.ts';
 export { readSetBy } from './setEdits.ts';

@@ -1,5 +1,6 @@
 import type { Board, Gadget, Wire } from '../gadget/index.ts';
 import { wiringProblem, type LineDemand, type WiringProblem } from './demands.ts';
+import { asksUa } from './drivers.ts';
 import { crossings, layBoard, seatsByEnd } from './layout.ts';
 import { ownersOf } from './owners.ts';
 import { explain, solve, untangle, type Choice } from './solver/index.ts';
@@ -104,6 +105,7 @@ function clashOf(
   { pins, board }: WiringProblem,
 ): Clash {
   const { owner, terminal } = terminals[0]!;
+  const askedUa = asksUa(owner, terminal, board.logicMv);
   return {
     ownerId: owner.id,
     ownerName: owner.name,
@@ -112,6 +114,6 @@ function clashOf(
     lockedTo,
     lockedMissing: lockedTo !== null && !pinsOf(board).has(lockedTo),
     pins: [...new Set(candidates.map(({ place }) => pins[place]!.name))],
-    tooMuchUa: terminal.maxUa > board.pinMaxUa ? terminal.maxUa : null,
+    tooMuchUa: askedUa > board.pinMaxUa ? askedUa : null,
   };
 }

@@ -1,6 +1,7 @@
 import type { Board, Derived, Gadget, Terminal, Wire } from '../gadget/index.ts';
 import { boardOf, pinsOf, type PinFacts } from './boards.ts';
 import { lines, type Line } from './demands.ts';
+import { asksUa } from './drivers.ts';
 import { ownersOf, usualLogicMv, type Owner } from './owners.ts';
 
 /** One terminal and where it leads. */
@@ -107,5 +108,6 @@ export function lampUa(nets: Nets, { id, part }: Owner, terminal: string): numbe
 
 /** What a lead asks of its pin at worst, µA. */
 export function leadUa(nets: Nets, { owner, terminal }: Pick<Lead, 'owner' | 'terminal'>): number {
-  return lampUa(nets, owner, terminal.name) ?? terminal.maxUa;
+  const driven = owner.drivers.has(terminal.name);
+  return (driven ? null : lampUa(nets, owner, terminal.name)) ?? asksUa(owner, terminal, nets.logicMv);
 }

@@ -15,7 +15,7 @@ export interface WiringStep {
   stage: 'supply' | 'grounds' | 'rails' | 'lights' | 'controls' | 'buses' | 'rest';
   ownerId: string | null;
   name: string;
-  leads: { ownerId: string; name: string; terminal: string; to: string }[];
+  leads: { ownerId: string; name: string; terminal: string; to: string; driven: boolean }[];
   check: StepCheck;
 }
 
@@ -38,6 +38,7 @@ export function wiringOrder(gadget: Gadget): WiringStep[] {
       name: lead.owner.name,
       terminal: lead.terminal.name,
       to: place(lead, names),
+      driven: lead.owner.drivers.has(lead.terminal.name),
     }));
   const steps: WiringStep[] = [];
   const add = (

@@ -1,5 +1,6 @@
 import type { Gadget, KeySet, Part, Terminal } from '../gadget/index.ts';
 import { figuresOf, kindOf, terminalsOf, type Figures, type PartKind } from '../parts/index.ts';
+import { driversOf } from './drivers.ts';
 import { matrixCircuit, matrixScanUs, schemeOf, setCircuit, type Circuit } from '../scan/index.ts';
 
 /** Whatever has terminals to lead somewhere: a part, or a set of keys that are read together. */
@@ -9,6 +10,8 @@ export interface Owner {
   terminals: Terminal[];
   /** Controls and outputs that it stands for. */
   endIds: readonly string[];
+  /** Terminals that a transistor switches, with the resistor at its base, Ω. */
+  drivers: ReadonlyMap<string, number>;
   part: { part: Part; kind: PartKind; figures: Figures } | null;
   set: KeySet | null;
 }
@@ -20,6 +23,8 @@ export const contactNames: ReadonlySet<string> = new Set(['contact', 'push']);
 export function canJoinSet(part: Part): boolean {
   return part.plays.length > 0 && terminalsOf(part).some(({ name }) => contactNames.has(name));
 }
+
+const none: ReadonlyMap<string, number> = new Map();
 
 /** All owners: parts in the order of the bill, then the key sets. Keys of a set have no contact to lead any more. */
 export function ownersOf({ parts, wiring }: Pick<Gadget, 'parts' | 'wiring'>): Owner[] {
@@ -37,6 +42,7 @@ export function ownersOf({ parts, wiring }: Pick<Gadget, 'parts' | 'wiring'>): O
         name: part.name,
         terminals,
         endIds: part.plays,
+        drivers: driversOf(wiring, part.id),
         part: { part, kind, figures },
         set: null,
       };
@@ -44,7 +50,15 @@ export function ownersOf({ parts, wiring }: Pick<Gadget, 'parts' | 'wiring'>): O
     ...wiring.sets.map((set): Owner => {
       const terminals =
         set.controlIds.length === 0 ? [] : schemeOf(set.scheme).lines(set.controlIds.length, set.params);
-      return { id: set.id, name: set.name, terminals, endIds: set.controlIds, part: null, set };
+      return {
+        id: set.id,
+        name: set.name,
+        terminals,
+        endIds: set.controlIds,
+        drivers: none,
+        part: null,
+        set,
+      };
     }),
   ];
 }

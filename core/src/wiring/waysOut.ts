@@ -3,14 +3,14 @@ import { figuresOf } from '../parts/index.ts';
 import { schemes } from '../scan/index.ts';
 import { billOf } from './bill.ts';
 import { boardChoices } from './boards.ts';
-import { fitted, proposalsFor } from './companions.ts';
+import { driversFor, fitted, proposalsFor } from './companions.ts';
 import { looseKeys, schemeEdit } from './compare.ts';
 import { wiringProblem } from './demands.ts';
 import { layWiring, type Clash } from './lay.ts';
 
 /** One way of making an impossible wiring possible, tried out: applied, everything has its pin. */
 export interface WayOut {
-  kind: 'scheme' | 'board' | 'unlock' | 'current';
+  kind: 'scheme' | 'board' | 'unlock' | 'current' | 'driver';
   /** The scheme or board, or whose wire is unlocked. */
   id: string;
   name: string;
@@ -88,7 +88,14 @@ export function waysOut(gadget: Gadget, board: Board, clashes: readonly Clash[],
     const figures = { ...part.figures, wantUa: board.pinMaxUa };
     attempt('current', ownerId, ownerName, { name: 'changePart', args: [ownerId, { figures }] }, board);
   }
-  const ease: Record<WayOut['kind'], number> = { current: 0, unlock: 1, scheme: 2, board: 3 };
+  // All that take too much at once: with one of two digits left, the other is in the way as before.
+  const drivers = driversFor(gadget, board);
+  if (clashes.some(({ tooMuchUa }) => tooMuchUa !== null) && drivers.length > 0) {
+    const names = drivers.map(({ owner, proposal }) => `${owner.name} ${proposal.terminal}`).join(', ');
+    const fit = drivers.map(({ proposal }) => fitted(proposal));
+    attempt('driver', drivers[0]!.owner.id, names, { name: 'decide', args: [fit] }, board);
+  }
+  const ease: Record<WayOut['kind'], number> = { current: 0, unlock: 1, driver: 2, scheme: 3, board: 4 };
   // A cheaper board is no gain to who has one on the table already.
   const price = ({ extraCents }: WayOut) => Math.max(0, extraCents);
   return found.sort(

@@ -60,6 +60,7 @@ export const roleWords: Record<string, string> = {
   'pull-up': 'a pull-up',
   'pull-down': 'a pull-down',
   'bus-pull-up': 'bus pull-ups',
+  'driver-transistor': 'a transistor, with a base resistor',
   'level-shifter': 'a level shifter',
 };
 

@@ -19,7 +19,7 @@ export const sevenSegment = definePart({
   terminals: ({ digits, wantUa }) => [
     ...segmentNames.map((name) => signal(name, 'out', { maxUa: wantUa })),
     ...Array.from({ length: digits }, (_, digit) =>
-      signal(`digit${digit + 1}`, 'out', { maxUa: 8 * wantUa }),
+      signal(`digit${digit + 1}`, 'out', { maxUa: 8 * wantUa, sinks: true }),
     ),
   ],
   draws: ({ wantUa }) => ({ typicalUa: 4 * wantUa, worstUa: 8 * wantUa }),

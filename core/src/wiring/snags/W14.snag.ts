@@ -1,6 +1,7 @@
 import type { Snag, SnagRule } from '../../gadget/index.ts';
+import { driverFor } from '../companions.ts';
 import { leadUa, netsIn, signalLeads } from '../nets.ts';
-import { leadSnag, leadValues, movePin } from './help.ts';
+import { fit, leadSnag, leadValues, movePin } from './help.ts';
 
 /** More current than a pin, its port or all pins together may carry. */
 export const W14: SnagRule = {
@@ -14,7 +15,8 @@ export const W14: SnagRule = {
       .filter(({ ua }) => ua > board.pinMaxUa)
       .map(({ lead, ua }) => {
         const values = { ...leadValues(lead, lead.pin.name), scope: 'pin', ua, mostUa: board.pinMaxUa };
-        return leadSnag('W14', 'stop', lead, values);
+        const driver = driverFor(nets, lead.owner, lead.terminal);
+        return leadSnag('W14', 'stop', lead, values, driver ? fit(driver) : {});
       });
     const ports = new Map<string, typeof loads>();
     for (const load of loads)

@@ -20,7 +20,8 @@ export const W15: SnagRule = {
           if (!wired) return [];
           const resistor = fittedFor(nets, 'light-resistor', owner.id, terminal);
           const ua = lampUa(nets, owner, terminal);
-          const mostUa = Math.min(maxUa, board.pinMaxUa);
+          // Behind a transistor, the pin does not carry it.
+          const mostUa = owner.drivers.has(terminal) ? maxUa : Math.min(maxUa, board.pinMaxUa);
           const best = lightOhms(logicMv, forwardMv, wantUa);
           const reason =
             best === null

@@ -26,7 +26,12 @@ export const W16: SnagRule = {
       return [leadSnag('W16', 'stop', lead, values, leadTo(lead, right))];
     });
     const fed = nets.leads.filter(
-      ({ terminal, pin }) => terminal.role === 'supply' && pin?.givesMv !== null && pin,
+      ({ owner, terminal, pin }) =>
+        pin &&
+        (terminal.role === 'supply'
+          ? pin.givesMv !== null
+          : // Behind a transistor, it hangs on a rail instead of its pin.
+            owner.drivers.has(terminal.name) && !terminal.sinks),
     );
     const ua = fed.reduce((sum, { terminal }) => sum + terminal.maxUa, 0);
     if (fed.length === 0 || ua <= board.railMaxUa) return onSignals;

@@ -12,6 +12,7 @@ const wayWords: Record<WayOut['kind'], (way: WayOut) => string> = {
   scheme: ({ id, name }) => `Read ${name} another way: ${schemeTitle(id)}`,
   board: ({ name }) => `Take another board: ${name}`,
   unlock: ({ name }) => `Unsolder ${name}`,
+  driver: ({ name }) => `Switch ${name} by a transistor`,
   current: ({ name }) => `Let ${name} do with what a pin gives`,
 };
 

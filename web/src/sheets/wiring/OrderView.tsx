@@ -55,6 +55,13 @@ export function OrderView() {
               <li key={`${lead.ownerId} ${lead.terminal}`}>
                 {lead.name} {lead.terminal} <span className="soft">to</span>{' '}
                 <strong className="number">{lead.to}</strong>
+                {lead.driven && (
+                  <span className="soft">
+                    {' '}
+                    by its transistor: the pin through the resistor to the base, the emitter to ground, the
+                    load between supply and collector
+                  </span>
+                )}
               </li>
             ))}
           </ul>

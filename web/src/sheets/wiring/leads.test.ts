@@ -4,6 +4,7 @@ import {
   choicesFor,
   editGadget,
   emptyGadget,
+  fitted,
   layWiring,
   netsOf,
   type Gadget,
@@ -34,6 +35,12 @@ describe('ends of the wiring', () => {
     expect(needOf(end('p1', 'contact'))).toBe('input');
     expect(needOf(end('p3', 'sda'))).toBe('bus data (SDA)');
     expect(needOf(end('p5', 'in'))).toBe('takes supply');
+    const driver = { role: 'driver-transistor', forId: 'p2', terminal: 'anode', value: 1_000, quantity: 1 };
+    current = editGadget(current, { name: 'decide', args: [[fitted(driver)]] });
+    expect([needOf(end('p2', 'anode')), needOf(end('p2', 'cathode'))]).toEqual([
+      'output, by a transistor',
+      'ground, through the transistor',
+    ]);
     expect([stageOfLead(end('p1', 'contact')), stageOfLead(end('p2', 'anode'))]).toEqual([
       'contact',
       'output',

@@ -3,10 +3,13 @@ import type { Stage } from '../../shared/index.ts';
 import { needWords } from '../../words/index.ts';
 
 /** What an end is or asks, in words. */
-export function needOf({ terminal }: Pick<Lead, 'terminal'>): string {
+export function needOf({ owner, terminal }: Pick<Lead, 'owner' | 'terminal'>): string {
   const { role, need } = terminal;
   const id = role === 'signal' && need !== null ? (typeof need === 'string' ? need : need.line) : role;
-  return needWords[id] ?? id;
+  const word = needWords[id] ?? id;
+  if (owner.drivers.has(terminal.name)) return `${word}, by a transistor`;
+  const below = owner.terminals.some(({ name, sinks }) => owner.drivers.has(name) && !sinks);
+  return role === 'ground' && below ? `${word}, through the transistor` : word;
 }
 
 /** Where it leads, for people; '' where it leads nowhere. */
