@@ -351,8 +351,10 @@ export {
 export {
   Arena,
   degreesBetween,
+  answerOf,
   askExplorer,
   canAnswer,
+  guessingFor,
   mostPressesTried,
   medianInterval,
   shareInterval,

@@ -67,6 +67,16 @@ describe('what is asked, and what is answered', () => {
     await bench.until('a count', async () =>
       /1 way among 3: 3 keys, 1 press\. Trying them all takes/.test(await inQuestion()),
     );
+    // More of them take a while, tell how far they have come, and can be stopped.
+    await bench.fill(await bench.label('Presses', question), '8');
+    await bench.click('Ask');
+    await bench.until('how far it has come', async () =>
+      (await bench.driver.findElements(By.css('[aria-label="Ways tried, of those that will be"]'))).length > 0,
+    );
+    await bench.click('Enough');
+    await bench.until('what was tried until then', async () =>
+      /among the first of 6,561; not all were tried\./.test(await inQuestion()),
+    );
     await bench.pick(await bench.label('What is asked'), 'Can it be, without this, that');
     await bench.fill(await bench.label('What it should come to'), 'in(Settings)');
     await bench.fill(await bench.label('What it should not pass'), 'in(Ready)');

@@ -17,6 +17,7 @@ import { button, frozen, gestures, numberVariable, partsFor, rule, state } from 
 import {
   Explorer,
   usualLimits,
+  answerOf,
   askExplorer,
   canAnswer,
   movesOf,
@@ -25,6 +26,8 @@ import {
   scriptOf,
   waysOf,
   type Question,
+  guessingFor,
+  type Guessed,
 } from './index.ts';
 
 /** Signals of a chart are raised by buttons, so that hands can cause them. */
@@ -588,6 +591,23 @@ describe('what a question comes to', () => {
     // Four do not open it, however the first of the next try goes on from there.
     expect(ask(4)).toMatchObject({ verdict: 'no', guessed: { orders: 256, tried: 256, ways: 0 } });
     expect(() => ask(0)).toThrow('1 to 8');
+    // Press by press it comes to the same, and left half-way it claims no more than it tried.
+    const piecemeal = guessingFor(walked(gadget), { kind: 'ways', what: 'in(s3)', controlIds, presses: 3 });
+    expect([piecemeal.share, answerOf(piecemeal).verdict]).toEqual([0, 'unknown']);
+    let last = 0;
+    let halfway: Guessed | undefined;
+    while (!piecemeal.advance(10)) {
+      expect(piecemeal.share).toBeGreaterThan(last);
+      last = piecemeal.share;
+      if (last > 0.75) halfway ??= { ...piecemeal.told };
+    }
+    expect(last).toBeLessThanOrEqual(1);
+    expect(halfway!.tried).toBeGreaterThan(0);
+    expect(halfway!.tried).toBeLessThan(64);
+    expect(answerOf(piecemeal)).toEqual(ask(3));
+    // What is so from the beginning needs no press.
+    const already = askExplorer(walked(gadget), { kind: 'ways', what: 'in(s1)', controlIds, presses: 5 });
+    expect(already).toMatchObject({ verdict: 'yes', guessed: { already: true, tried: 0 } });
   });
 });
 

@@ -16,13 +16,15 @@ export interface Guessed {
   timeUs: number;
   /** Of that, waiting until it would listen again, µs. */
   waitedUs: number;
+  /** It is so before anything is pressed. */
+  already: boolean;
   /** How often it had to be switched off and on, because it came back by itself no more. */
   cycles: number;
 }
 
-/** What can be tried, in the kernel's parts and in presses: a few seconds of computing. */
-const mostWork = 400_000_000;
-const mostPresses = 60_000;
+/** What can be tried, in the kernel's parts and in presses: about half a minute of computing, with progress. */
+const mostWork = 4_000_000_000;
+const mostPresses = 1_000_000;
 /** A lock-out that lasts longer than that is got round by switching off and on. */
 const mostWaitUs = 3_600_000_000;
 /** Off and on again, by hand. */
@@ -35,80 +37,103 @@ const settleUs = 40_000;
 /**
  * Counts the orders of at most `presses` taps that get there from where power-up leads, and tries all of so many, one
  * after the other, on one gadget: whoever tries waits as long as it comes back to its first state by itself, and
- * switches it off and on where it does not.
- * @param taps moves of one press each
- * @param presses at least 1
- * @param goal what is got; an expression of the gadget's own flow
+ * switches it off and on where it does not. It stops at each press, and can be left there: what it came to so far
+ * stands in `told`.
  */
-export function guessAll(gadget: Gadget, taps: readonly Move[], presses: number, goal: Code): Guessed {
-  const begun = new Machine(gadget, 1);
-  // Whoever begins looks at it first.
-  begun.advanceTo(lookedUs);
-  const told: Guessed = {
-    orders: taps.length ** presses,
-    tried: 0,
-    ways: 0,
-    timeUs: 0,
-    waitedUs: 0,
-    cycles: 0,
-  };
-  if (taps.length === 0 || begun.evaluate(goal) !== 0) return told;
-  const budget = { presses: mostPresses, work: mostWork };
-  told.ways = countWays(begun, taps, presses, goal, budget);
-  tryAll(begun, taps, presses, goal, told);
-  if (budget.presses <= 0 || budget.work <= 0) told.tried = Math.min(told.tried, told.orders - 1);
-  return told;
-}
+export class Guessing {
+  readonly told: Guessed;
+  private readonly run: Generator<void, void>;
+  private readonly inTree: number;
+  private readonly whole: number;
+  private pressed = 0;
+  private work = 0;
 
-/** Ways to get there, each up to the press that did it, tried from the same beginning. */
-function countWays(
-  from: Machine,
-  taps: readonly Move[],
-  presses: number,
-  goal: Code,
-  budget: { presses: number; work: number },
-): number {
-  const start = from.snapshot();
-  let ways = 0;
-  for (const one of taps) {
-    if (budget.presses <= 0 || budget.work <= 0) break;
-    const machine = from.restoredTo(start);
-    const before = machine.work;
-    tap(machine, one);
-    budget.presses -= 1;
-    budget.work -= machine.work - before;
-    if (machine.evaluate(goal) !== 0) ways += 1;
-    else if (presses > 1) ways += countWays(machine, taps, presses - 1, goal, budget);
+  /**
+   * @param taps moves of one press each
+   * @param presses at least 1
+   * @param goal what is got; an expression of the gadget's own flow
+   */
+  constructor(
+    gadget: Gadget,
+    private readonly taps: readonly Move[],
+    private readonly presses: number,
+    private readonly goal: Code,
+  ) {
+    const orders = taps.length ** presses;
+    // Both passes: a tree of ways, then each order in full.
+    const inTree = taps.length < 2 ? presses : (orders * taps.length - taps.length) / (taps.length - 1);
+    this.inTree = Math.min(mostPresses, inTree);
+    this.whole = this.inTree + Math.min(mostPresses, orders * presses);
+    const machine = new Machine(gadget, 1);
+    // Whoever begins looks at it first.
+    machine.advanceTo(lookedUs);
+    const already = machine.evaluate(goal) !== 0;
+    this.told = { orders, tried: 0, ways: 0, timeUs: 0, waitedUs: 0, cycles: 0, already };
+    this.run = already || taps.length === 0 ? nothing() : this.tryAll(machine);
   }
-  return ways;
-}
 
-/** Tries one order after the other, as somebody would who does not know the way. */
-function tryAll(begun: Machine, taps: readonly Move[], presses: number, goal: Code, told: Guessed): void {
-  const start = begun.snapshot();
-  const home = begun.shown.stateIds.join();
-  let machine = begun.restoredTo(start);
-  let workBefore = 0;
-  let pressed = 0;
-  const order = Array<number>(presses).fill(0);
-  while (told.tried < told.orders && pressed < mostPresses && workBefore + machine.work < mostWork) {
-    const fromUs = machine.nowUs;
-    let got = false;
-    for (let at = 0; at < presses && !got; at += 1) {
-      tap(machine, taps[order[at]!]!);
-      pressed += 1;
-      got = machine.evaluate(goal) !== 0;
+  /** How far it has come, 0 to 1. */
+  get share(): number {
+    return Math.min(1, this.pressed / this.whole);
+  }
+
+  /** Presses so many times more. @returns whether it has come to its end */
+  advance(presses: number): boolean {
+    for (let n = 0; n < presses; n += 1) if (this.run.next().done) return true;
+    return false;
+  }
+
+  private *tryAll(begun: Machine): Generator<void, void> {
+    const counted = yield* this.countWays(begun, this.presses);
+    this.pressed = this.inTree;
+    const { told, taps, goal } = this;
+    const start = begun.snapshot();
+    const home = begun.shown.stateIds.join();
+    let machine = begun.restoredTo(start);
+    let [workBefore, pressed] = [0, 0];
+    const order = Array<number>(this.presses).fill(0);
+    // The last of a count that was cut short is not claimed to be tried.
+    const most = counted ? told.orders : told.orders - 1;
+    while (told.tried < most && pressed < mostPresses && workBefore + machine.work < mostWork) {
+      const fromUs = machine.nowUs;
+      let got = false;
+      for (let at = 0; at < order.length && !got; at += 1) {
+        tap(machine, taps[order[at]!]!);
+        pressed += 1;
+        this.pressed += 1;
+        got = machine.evaluate(goal) !== 0;
+        yield;
+      }
+      told.tried += 1;
+      told.timeUs += machine.nowUs - fromUs;
+      if (got) {
+        // What was got is known; the next is tried on the gadget as it was.
+        workBefore += machine.work;
+        machine = machine.restoredTo(start);
+      } else comeHome(machine, home, told);
+      next(order, taps.length);
     }
-    told.tried += 1;
-    told.timeUs += machine.nowUs - fromUs;
-    if (got) {
-      // What was got is known; the next is tried on the gadget as it was.
-      workBefore += machine.work;
-      machine = machine.restoredTo(start);
-    } else comeHome(machine, home, told);
-    next(order, taps.length);
+  }
+
+  /** Ways to get there, each up to the press that did it, tried from the same beginning. @returns whether all were */
+  private *countWays(from: Machine, presses: number): Generator<void, boolean> {
+    const start = from.snapshot();
+    for (const one of this.taps) {
+      if (this.pressed >= mostPresses || this.work >= mostWork) return false;
+      const machine = from.restoredTo(start);
+      const before = machine.work;
+      tap(machine, one);
+      this.pressed += 1;
+      this.work += machine.work - before;
+      yield;
+      if (machine.evaluate(this.goal) !== 0) this.told.ways += 1;
+      else if (presses > 1 && !(yield* this.countWays(machine, presses - 1))) return false;
+    }
+    return true;
   }
 }
+
+function* nothing(): Generator<void, void> {}
 
 function tap(machine: Machine, { stimuli, lengthUs }: Move): void {
   const fromUs = machine.nowUs;

@@ -8,8 +8,10 @@ export {
 } from './explorer.ts';
 export { doableMoves, movesOf, type Move } from './moves.ts';
 export {
+  answerOf,
   askExplorer,
   canAnswer,
+  guessingFor,
   mostPressesTried,
   pressesTo,
   variablesAsked,

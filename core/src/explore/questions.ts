@@ -2,7 +2,7 @@ import { compileExpression, evaluate, scopeOf, type Code } from '../flow/index.t
 import { variableRange, type Gadget } from '../gadget/index.ts';
 import { edgesBy, seenBy, type EdgeIndex } from './edges.ts';
 import type { Explorer, Step } from './explorer.ts';
-import { guessAll, type Guessed } from './guessing.ts';
+import { Guessing, type Guessed } from './guessing.ts';
 import { variablesIn } from './influence.ts';
 
 /** What a maker can ask of everything that the gadget can come to. Expressions are over ids. */
@@ -104,8 +104,11 @@ export function askExplorer(explorer: Explorer, question: Question): Answer {
         question.pass === null ? null : holding(explorer, compile(question.pass)),
         question.holdId,
       );
-    case 'ways':
-      return ways(explorer, question, compile(question.what));
+    case 'ways': {
+      const guessing = guessingFor(explorer, question);
+      guessing.advance(Infinity);
+      return answerOf(guessing);
+    }
     case 'within':
       return within(explorer, question);
     case 'home':
@@ -161,18 +164,26 @@ function without(
   return { verdict: explorer.complete ? 'no' : 'unknown', path: null };
 }
 
-function ways(
+/**
+ * The trying that a question about ways is answered by, to be done piece by piece.
+ * @throws ExpressionError for an expression that cannot be read, RangeError for too many presses
+ */
+export function guessingFor(
   { gadget, controls }: Explorer,
-  { controlIds, presses }: Extract<Question, { kind: 'ways' }>,
-  goal: Code,
-): Answer {
+  { what, controlIds, presses }: Extract<Question, { kind: 'ways' }>,
+): Guessing {
   if (presses < 1 || presses > mostPressesTried)
     throw new RangeError(`expected 1 to ${mostPressesTried} presses, got ${presses}`);
   const taps = controls.whole.filter(
     ({ controlId, what }) => what === 'tap' && controlIds.includes(controlId),
   );
-  const guessed = guessAll(gadget, taps, presses, goal);
-  const verdict = guessed.ways > 0 ? 'yes' : guessed.tried >= guessed.orders ? 'no' : 'unknown';
+  return new Guessing(gadget, taps, presses, compileExpression(what, scopeOf(gadget), null));
+}
+
+/** The answer that trying has come to, or as far as it came. */
+export function answerOf({ told: guessed }: Guessing): Answer {
+  const verdict =
+    guessed.ways > 0 || guessed.already ? 'yes' : guessed.tried >= guessed.orders ? 'no' : 'unknown';
   return { verdict, path: null, guessed };
 }
 

@@ -1,8 +1,10 @@
 import {
+  answerOf,
   Arena,
   askExplorer,
   canAnswer,
   Explorer,
+  guessingFor,
   sameAs,
   sameStatesAs,
   scriptOf,
@@ -67,6 +69,7 @@ export interface ToldTask {
 /** Computations that may take longer than a frame. */
 const sliceMs = 40;
 const sliceStates = 500;
+const slicePresses = 50;
 
 /** Counts runs; one that is not the newest stops. */
 let run = 0;
@@ -117,6 +120,25 @@ function toldWay(of: Explorer, way: Way | null): ToldWay | null {
   return { presses, timeUs, steps: steps.map((step) => toldStep(of, step)), waits, script };
 }
 
+/** Tries them, telling how far it has come; what was tried until then where a newer run has begun. */
+async function tryWays(
+  of: Explorer,
+  question: Extract<Question, { kind: 'ways' }>,
+  tell: (share: number) => void,
+): Promise<Answer> {
+  const mine = (run += 1);
+  const guessing = guessingFor(of, question);
+  for (;;) {
+    const untilMs = performance.now() + sliceMs;
+    let done = false;
+    while (!done && performance.now() < untilMs) done = guessing.advance(slicePresses);
+    if (done) return answerOf(guessing);
+    tell(guessing.share);
+    await listen();
+    if (run !== mine) return answerOf(guessing);
+  }
+}
+
 const work = {
   /** Walks everything, telling how far it has come; stops soon after `cancel`. */
   async explore(gadget: Gadget, states: number, tell: (so: Explored) => void): Promise<Explored | null> {
@@ -130,7 +152,11 @@ const work = {
    * @returns null where that was cancelled
    * @throws Error where nothing was walked
    */
-  async ask(question: Question, tell: (so: Explored) => void): Promise<ToldAnswer | null> {
+  async ask(
+    question: Question,
+    tell: (so: Explored) => void,
+    tellShare: (share: number) => void,
+  ): Promise<ToldAnswer | null> {
     if (!explorer) throw new Error('Nothing has been looked at yet.');
     if (!canAnswer(explorer, question)) {
       const { gadget, tables, followed } = explorer;
@@ -140,7 +166,8 @@ const work = {
     }
     const of = explorer;
     const explored = summary(of);
-    const { path, endId, ...answer } = askExplorer(of, question);
+    const { path, endId, ...answer } =
+      question.kind === 'ways' ? await tryWays(of, question, tellShare) : askExplorer(of, question);
     if (path === null) return { ...answer, path, script: null, ends: [], explored };
     const arrived = typeof endId === 'number' ? sameAs(of, endId) : () => true;
     const script = scriptOf(of, path, arrived);

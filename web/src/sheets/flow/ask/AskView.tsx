@@ -58,6 +58,8 @@ export function AskView() {
       </section>
       <QuestionForm
         ask={ask}
+        tried={exploration.tried}
+        stop={exploration.cancel}
         ready={!running && explored !== null}
         cut={cancelled || explored?.cut === true}
       />

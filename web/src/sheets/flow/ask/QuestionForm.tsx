@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { Button, Progress } from '@mantine/core';
 import { IconPlayerPlay } from '@tabler/icons-react';
 import {
   controlsOf,
@@ -62,10 +62,15 @@ function fresh(kind: Kind, gadget: Gadget): Question | null {
 /** A question as a sentence with slots, and its answer with what shows it. */
 export function QuestionForm({
   ask,
+  tried,
+  stop,
   ready,
   cut,
 }: {
   ask: (question: Question) => Promise<ToldAnswer | null>;
+  /** How far its ways have been tried, 0 to 1; null: none are. */
+  tried: number | null;
+  stop: () => void;
   ready: boolean;
   cut: boolean;
 }) {
@@ -125,6 +130,19 @@ export function QuestionForm({
           Ask
         </Button>
       </div>
+      {tried !== null && (
+        <div className={classes.bar}>
+          <Progress
+            value={100 * tried}
+            aria-label="Ways tried, of those that will be"
+            color="var(--stage-state)"
+            className={classes.progress}
+          />
+          <Button size="compact-sm" variant="default" onClick={stop}>
+            Enough
+          </Button>
+        </div>
+      )}
       <div ref={below}>
         {failure !== null && <p role="alert">{failure}</p>}
         {answered && <Told {...answered} cut={cut} />}
@@ -350,14 +368,15 @@ function verdictWords({ question, answer }: { question: Question; answer: ToldAn
 }
 
 function waysWords({ controlIds, presses }: As<'ways'>, guessed: Guessed): string {
-  const { orders, tried, ways, timeUs, waitedUs, cycles } = guessed;
+  const { orders, tried, ways, timeUs, waitedUs, cycles, already } = guessed;
   if (controlIds.length === 0) return 'No key was chosen.';
-  if (tried === 0) return 'It is so from power-up on: nothing has to be pressed.';
+  if (already) return 'It is so from power-up on: nothing has to be pressed.';
   const all = tried >= orders;
   const number = (n: number) => n.toLocaleString('en');
   const found = all
     ? `${count(ways, 'way')} among ${number(orders)}: ${controlIds.length} keys, ${count(presses, 'press', 'presses')}.`
     : `${count(ways, 'way')} among the first of ${number(orders)}; not all were tried.`;
+  if (tried === 0) return found;
   const wholeUs = all ? timeUs : (timeUs / tried) * orders;
   const waits =
     waitedUs > timeUs / 100 ? `, ${showDuration((waitedUs / timeUs) * wholeUs)} of it waiting` : '';

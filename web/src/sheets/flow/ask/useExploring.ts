@@ -12,6 +12,8 @@ export function useExploring() {
   const [cancelled, setCancelled] = useState(false);
   const [tasks, setTasks] = useState<ToldTask[] | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
+  /** How far the ways of a question have been tried, 0 to 1; null: none are. */
+  const [tried, setTried] = useState<number | null>(null);
   const newest = useRef(0);
   const [states, setStates] = useState(usualLimits.states);
 
@@ -57,12 +59,17 @@ export function useExploring() {
       setExplored(so);
     };
     try {
-      const answer = await exploring().ask(question, proxy(tell));
+      const answer = await exploring().ask(
+        question,
+        proxy(tell),
+        proxy((share: number) => current() && setTried(share)),
+      );
       if (!current()) return null;
       setCancelled(answer === null);
       if (answer) setExplored(answer.explored);
       return answer;
     } finally {
+      setTried(null);
       if (current()) setRunning(false);
     }
   }, []);
@@ -72,6 +79,7 @@ export function useExploring() {
     cancelled,
     failure,
     tasks,
+    tried,
     ask,
     more: () => setStates((now) => now * 5),
     cancel: () => void exploring().cancel(),
