@@ -70,8 +70,11 @@ describe('what is asked, and what is answered', () => {
     // More of them take a while, tell how far they have come, and can be stopped.
     await bench.fill(await bench.label('Presses', question), '8');
     await bench.click('Ask');
-    await bench.until('how far it has come', async () =>
-      (await bench.driver.findElements(By.css('[aria-label="Ways tried, of those that will be"]'))).length > 0,
+    await bench.until(
+      'how far it has come',
+      async () =>
+        (await bench.driver.findElements(By.css('[aria-label="Ways tried, of those that will be"]'))).length >
+        0,
     );
     await bench.click('Enough');
     await bench.until('what was tried until then', async () =>
