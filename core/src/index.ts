@@ -254,6 +254,7 @@ export {
   seatsOf,
   standOff,
   waysOut,
+  throughOf,
   wiringOrder,
   type Bill,
   type BillLine,

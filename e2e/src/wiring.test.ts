@@ -58,7 +58,7 @@ describe('from a blank gadget to a wiring list', () => {
     await bench.shows('no other choice of pins costs less');
     // A light without a resistor: the small part is proposed with its value, and fitted.
     await bench.shows('390 Ω');
-    await bench.click('Fit all 1');
+    await bench.click('Fit it');
     await bench.shows('fitted, on the bill');
     await bench.until('no snag of the wiring', async () => {
       const { body } = await bench.server.ask('GET', `/gadgets/${id}`);
@@ -224,7 +224,9 @@ describe('each gadget of the demo', () => {
       async () =>
         (
           await bench.driver.findElements(
-            By.xpath('//main//button[starts-with(normalize-space(), "Fit all")]'),
+            By.xpath(
+              '//main//button[starts-with(normalize-space(), "Fit all") or normalize-space()="Fit it"]',
+            ),
           )
         )[0],
     );

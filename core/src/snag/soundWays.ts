@@ -1,5 +1,5 @@
 import { applyEdit, type Edit, type Gadget } from '../gadget/index.ts';
-import { fitted, proposalsFor } from '../wiring/index.ts';
+import { boardOf, fitted, proposalsFor, supplyWires } from '../wiring/index.ts';
 import { checkGadget } from './check.ts';
 import { snagRules } from './registry.ts';
 
@@ -22,6 +22,18 @@ const stops = (gadget: Gadget): Set<string> =>
       .map(({ rule, place }) => `${rule} ${place.kind} ${place.id}`),
   );
 
+/** With what has no wire yet led to its rail: what is wrong with the supply itself is the fault of no way either. */
+function supplied(gadget: Gadget): Gadget {
+  const board = boardOf(gadget);
+  if (!board) return gadget;
+  const { wires } = gadget.wiring;
+  const laid = new Set(wires.map(({ ownerId, terminal }) => `${ownerId}.${terminal}`));
+  const more = supplyWires(gadget, board).filter(
+    ({ ownerId, terminal }) => !laid.has(`${ownerId}.${terminal}`),
+  );
+  return applyEdit(gadget, { name: 'layWires', args: [[...wires.filter(({ locked }) => !locked), ...more]] });
+}
+
 /**
  * Those of some ways that break nothing: what they bring that cannot work was wrong before. They stay in their order,
  * each with how many of the stops that there were it does away with.
@@ -30,7 +42,7 @@ export function soundWays<W extends { edit: Edit }>(
   gadget: Gadget,
   ways: readonly W[],
 ): (W & { mends: number })[] {
-  const before = stops(gadget);
+  const before = new Set([...stops(gadget), ...stops(supplied(gadget))]);
   return ways.flatMap((way) => {
     const after = stops(applyEdit(gadget, way.edit));
     if ([...after].some((stop) => !before.has(stop))) return [];

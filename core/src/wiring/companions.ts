@@ -140,8 +140,13 @@ export function driverFor({ board }: Nets, owner: Owner, terminal: Terminal): Pr
 const drivers = (nets: Nets, owner: Owner): Proposal[] =>
   owner.terminals.flatMap((terminal) => driverFor(nets, owner, terminal) ?? []);
 
+export interface Driver {
+  owner: Owner;
+  proposal: Proposal;
+}
+
 /** A transistor for each line that takes more than a pin of that board gives, and has none yet. */
-export function driversFor(gadget: Gadget, board: Board): { owner: Owner; proposal: Proposal }[] {
+export function driversFor(gadget: Gadget, board: Board): Driver[] {
   const nets = { ...netsOf(gadget), board };
   return nets.owners.flatMap((owner) =>
     drivers(nets, owner).flatMap((proposal) =>

@@ -5,6 +5,7 @@ import { edited, gadgetOf, to, wired } from '../test/wiringFixtures.ts';
 import {
   billOf,
   boardOf,
+  boards,
   companionsOf,
   driverOhms,
   fitted,
@@ -75,12 +76,37 @@ describe('a transistor between a pin and its load', () => {
     ]);
     expect(companionsOf(switched)).toMatchObject({ wanted: [{ value: 1_000 }], leftOver: [] });
     const driven = wiringOrder(switched).flatMap(({ leads }) =>
-      leads.map((one) => [one.terminal, one.driven]),
+      leads.map((one) => [one.terminal, one.through]),
     );
     expect(driven).toEqual([
-      ['minus', false],
-      ['on', true],
+      ['minus', 'collector'],
+      ['on', 'base'],
     ]);
+  });
+
+  it('comes with another way where neither helps alone', () => {
+    const keys = Array.from({ length: 22 }, (): ['push-button'] => ['push-button']);
+    const full = gadgetOf(small, ['buzzer', { worstUa: 40_000 }], ...keys);
+    const ways = waysFor(full);
+    expect(ways.map(({ kind }) => kind)).not.toContain('driver');
+    const matrix = ways.find(({ kind, id }) => kind === 'scheme' && id === 'matrix')!;
+    expect(matrix.drivers).toEqual(['p1 on']);
+    const read = applyEdit(full, matrix.edit);
+    expect([clashesIn(read), of(read, 'W14', 'W17')]).toEqual([[], []]);
+    // A board whose pins give as much needs none.
+    for (const { kind, id, drivers } of ways)
+      if (kind === 'board')
+        expect([id, drivers.length]).toEqual([
+          id,
+          boards.find((one) => one.id === id)!.pinMaxUa < 40_000 ? 1 : 0,
+        ]);
+  });
+
+  it('is no less a way out because the cell is weak for the board anyway', () => {
+    // The board wants 6.5 V and the cell has 3.7: laid or not, that is so.
+    const weak = gadgetOf('board-8bit-70', ['buzzer', { worstUa: 90_000 }], ['cell']);
+    expect(of(to(weak, 'p2', 'plus', 'VIN'), 'P04')).toMatchObject([{ level: 'stop' }]);
+    expect(waysFor(weak)[0]).toMatchObject({ kind: 'driver', name: 'p1 on', mends: 0 });
   });
 
   it('mends what was soldered straight to the pin', () => {

@@ -32,6 +32,7 @@ export {
   type Spot,
 } from './layout.ts';
 export { leadUa, netsOf, type Lead, type Nets } from './nets.ts';
-export { wiringOrder, type StepCheck, type WiringStep } from './order.ts';
+export { throughOf, wiringOrder, type StepCheck, type WiringStep } from './order.ts';
+export { supplyWires } from './supplies.ts';
 export { waysOut, type WayOut } from './waysOut.ts';
 export { readSetBy } from './setEdits.ts';

@@ -15,7 +15,13 @@ export interface WiringStep {
   stage: 'supply' | 'grounds' | 'rails' | 'lights' | 'controls' | 'buses' | 'rest';
   ownerId: string | null;
   name: string;
-  leads: { ownerId: string; name: string; terminal: string; to: string; driven: boolean }[];
+  leads: {
+    ownerId: string;
+    name: string;
+    terminal: string;
+    to: string;
+    through: 'base' | 'collector' | null;
+  }[];
   check: StepCheck;
 }
 
@@ -23,6 +29,16 @@ const place = ({ wire }: Lead, names: ReadonlyMap<string, string>): string =>
   wire?.to.kind === 'terminal'
     ? `${names.get(wire.to.ownerId) ?? ''} ${wire.to.terminal}`
     : (wire?.to.pin ?? '');
+
+/** Which end of a transistor stands between: its base at the pin, or its collector on the way to ground. */
+export function throughOf({
+  owner,
+  terminal,
+}: Pick<Lead, 'owner' | 'terminal'>): 'base' | 'collector' | null {
+  if (owner.drivers.has(terminal.name)) return 'base';
+  const below = owner.terminals.some(({ name, sinks }) => owner.drivers.has(name) && !sinks);
+  return terminal.role === 'ground' && below ? 'collector' : null;
+}
 
 /**
  * Wire it in this order: supply before anything that it feeds, grounds before signals, one light early as a sign of
@@ -38,7 +54,7 @@ export function wiringOrder(gadget: Gadget): WiringStep[] {
       name: lead.owner.name,
       terminal: lead.terminal.name,
       to: place(lead, names),
-      driven: lead.owner.drivers.has(lead.terminal.name),
+      through: throughOf(lead),
     }));
   const steps: WiringStep[] = [];
   const add = (

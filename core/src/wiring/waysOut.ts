@@ -3,7 +3,7 @@ import { figuresOf } from '../parts/index.ts';
 import { schemes } from '../scan/index.ts';
 import { billOf } from './bill.ts';
 import { boardChoices } from './boards.ts';
-import { driversFor, fitted, proposalsFor } from './companions.ts';
+import { driversFor, fitted, proposalsFor, type Driver } from './companions.ts';
 import { looseKeys, schemeEdit } from './compare.ts';
 import { wiringProblem } from './demands.ts';
 import { layWiring, type Clash } from './lay.ts';
@@ -14,6 +14,8 @@ export interface WayOut {
   /** The scheme or board, or whose wire is unlocked. */
   id: string;
   name: string;
+  /** Ends that get a transistor as well, because nothing helps without. */
+  drivers: string[];
   /** Pins that it saves; negative where it needs more. */
   pinsSaved: number;
   /** What the bill grows by, in cents. */
@@ -23,6 +25,20 @@ export interface WayOut {
 }
 
 const singles = (edit: Edit): readonly SingleEdit[] => (edit.name === 'several' ? edit.args[0] : [edit]);
+
+/** The wires of a gadget, with a transistor at what takes more than any pin gives: nothing else helps without. */
+function laidWith(gadget: Gadget, on: Board) {
+  const drivers = driversFor(gadget, on);
+  const decided = drivers.length > 0 ? [fitting(drivers)] : [];
+  const edited = decided.reduce<Gadget>(applyEdit, gadget);
+  const laid = layWiring(edited, on);
+  return laid.outcome === 'laid' ? { edited, decided, drivers, wires: laid.wires } : null;
+}
+
+const fitting = (drivers: readonly Driver[]): SingleEdit => ({
+  name: 'decide',
+  args: [drivers.map(({ proposal }) => fitted(proposal))],
+});
 
 /**
  * Ways out of a clash, cheapest first. Each was laid out in full before it is offered.
@@ -34,9 +50,9 @@ export function waysOut(gadget: Gadget, board: Board, clashes: readonly Clash[],
   const pins = (one: Gadget, on: Board) => wiringProblem(one, on).demands.length;
   const before = { cents: cost(gadget), pins: pins(gadget, board) };
   const attempt = (kind: WayOut['kind'], id: string, name: string, change: Edit, on: Board) => {
-    let edited = applyEdit(gadget, change);
-    const laid = layWiring(edited, on);
-    if (laid.outcome !== 'laid') return;
+    const way = laidWith(applyEdit(gadget, change), on);
+    if (!way) return;
+    let { edited } = way;
     // What the change brings along belongs to its price.
     const parts =
       kind === 'scheme' ? proposalsFor(edited).filter(({ terminal }) => /^part\d+$/.test(terminal)) : [];
@@ -46,11 +62,12 @@ export function waysOut(gadget: Gadget, board: Board, clashes: readonly Clash[],
       kind,
       id,
       name,
+      drivers: way.drivers.map(({ owner, proposal }) => `${owner.name} ${proposal.terminal}`),
       pinsSaved: before.pins - pins(edited, on),
       extraCents: cost(edited) - before.cents,
       edit: {
         name: 'several',
-        args: [[...singles(change), ...fit, { name: 'layWires', args: [laid.wires] }]],
+        args: [[...singles(change), ...way.decided, ...fit, { name: 'layWires', args: [way.wires] }]],
       },
     });
   };
@@ -92,12 +109,13 @@ export function waysOut(gadget: Gadget, board: Board, clashes: readonly Clash[],
   const drivers = driversFor(gadget, board);
   if (clashes.some(({ tooMuchUa }) => tooMuchUa !== null) && drivers.length > 0) {
     const names = drivers.map(({ owner, proposal }) => `${owner.name} ${proposal.terminal}`).join(', ');
-    const fit = drivers.map(({ proposal }) => fitted(proposal));
-    attempt('driver', drivers[0]!.owner.id, names, { name: 'decide', args: [fit] }, board);
+    attempt('driver', drivers[0]!.owner.id, names, fitting(drivers), board);
   }
   const ease: Record<WayOut['kind'], number> = { current: 0, unlock: 1, driver: 2, scheme: 3, board: 4 };
-  // A cheaper board is no gain to who has one on the table already.
-  const price = ({ extraCents }: WayOut) => Math.max(0, extraCents);
+  // Who has a board on the table already pays for the other one in full.
+  const boardCents = new Map(boardChoices(gadget).map(({ id, priceCents }) => [id, priceCents]));
+  const price = ({ kind, id, extraCents }: WayOut) =>
+    Math.max(0, extraCents, kind === 'board' ? (boardCents.get(id) ?? 0) : 0);
   return found.sort(
     (a, b) => price(a) - price(b) || ease[a.kind] - ease[b.kind] || b.pinsSaved - a.pinsSaved,
   );

@@ -113,61 +113,70 @@ function VariableRow({ variable }: { variable: Variable }) {
   const { variables } = gadget.flow;
   const change = (patch: object) => edit({ name: 'changeVariable', args: [variable.id, patch] });
   const uses = countUses(gadget, variable.id);
+  const places = Array.isArray(now) ? now : null;
   return (
-    <Table.Tr {...place}>
-      <Table.Td>
-        <TextField
-          size="xs"
-          classNames={{ input: 'number' }}
-          aria-label={`Name of ${variable.name}`}
-          value={variable.name}
-          commit={(name) => change({ name: name.trim() })}
-        />
-      </Table.Td>
-      <Table.Td>
-        <Choice
-          label={`Kind of ${variable.name}`}
-          data={Object.entries(kindWords).map(([value, label]) => ({ value, label }))}
-          value={variable.kind}
-          choose={(kind) =>
-            edit({
-              name: 'replaceVariable',
-              args: [variable.id, fresh(kind as Kind, variable.name, variable.saved, optionIds(variables))],
-            })
-          }
-        />
-      </Table.Td>
-      <Figures variable={variable} change={change} />
-      <Table.Td>
-        <Choice
-          label={`At power-off, ${variable.name}`}
-          data={Object.entries(savedWords).map(([value, label]) => ({ value, label }))}
-          value={variable.saved?.when ?? 'no'}
-          choose={(when) => change({ saved: savedAs(when) })}
-        />
-      </Table.Td>
-      <Table.Td className="right number">
-        {Array.isArray(now) ? <Places values={now} /> : nowWords(variable, now)}
-      </Table.Td>
-      <Table.Td>
-        <UsesMenu id={variable.id} name={variable.name} />
-      </Table.Td>
-      <Table.Td>
-        <ActionIcon
-          variant="subtle"
-          aria-label={`Remove ${variable.name}, used in ${count(uses, 'place')}`}
-          onClick={() => edit({ name: 'removeVariable', args: [variable.id] })}
-        >
-          <IconTrash size={17} stroke={1.7} />
-        </ActionIcon>
-      </Table.Td>
-    </Table.Tr>
+    <>
+      <Table.Tr {...place} data-places={places ? true : undefined}>
+        <Table.Td>
+          <TextField
+            size="xs"
+            miw={84}
+            classNames={{ input: 'number' }}
+            aria-label={`Name of ${variable.name}`}
+            value={variable.name}
+            commit={(name) => change({ name: name.trim() })}
+          />
+        </Table.Td>
+        <Table.Td>
+          <Choice
+            label={`Kind of ${variable.name}`}
+            data={Object.entries(kindWords).map(([value, label]) => ({ value, label }))}
+            value={variable.kind}
+            choose={(kind) =>
+              edit({
+                name: 'replaceVariable',
+                args: [variable.id, fresh(kind as Kind, variable.name, variable.saved, optionIds(variables))],
+              })
+            }
+          />
+        </Table.Td>
+        <Figures variable={variable} change={change} />
+        <Table.Td>
+          <Choice
+            label={`At power-off, ${variable.name}`}
+            data={Object.entries(savedWords).map(([value, label]) => ({ value, label }))}
+            value={variable.saved?.when ?? 'no'}
+            choose={(when) => change({ saved: savedAs(when) })}
+          />
+        </Table.Td>
+        <Table.Td className="right number">{!places && nowWords(variable, now)}</Table.Td>
+        <Table.Td>
+          <UsesMenu id={variable.id} name={variable.name} />
+        </Table.Td>
+        <Table.Td>
+          <ActionIcon
+            variant="subtle"
+            aria-label={`Remove ${variable.name}, used in ${count(uses, 'place')}`}
+            onClick={() => edit({ name: 'removeVariable', args: [variable.id] })}
+          >
+            <IconTrash size={17} stroke={1.7} />
+          </ActionIcon>
+        </Table.Td>
+      </Table.Tr>
+      {places && (
+        <Table.Tr>
+          <Table.Td colSpan={9}>
+            <Places name={variable.name} values={places} />
+          </Table.Td>
+        </Table.Tr>
+      )}
+    </>
   );
 }
 
 /** A list, place by place, counted from 0. */
-const Places = ({ values }: { values: number[] }) => (
-  <ol className={classes.places} start={0}>
+const Places = ({ name, values }: { name: string; values: number[] }) => (
+  <ol className={`number ${classes.places}`} start={0} aria-label={`Places of ${name} now`}>
     {values.map((value, place) => (
       <li key={place} title={`place ${place}`}>
         {value}
@@ -218,7 +227,7 @@ function Figures({ variable, change }: { variable: Variable; change: Change }) {
     <NumberField
       label=""
       aria-label={`${label} of ${name}`}
-      width={68}
+      width={60}
       value={variable[field]}
       commit={(value) => change({ [field]: value })}
     />
@@ -231,7 +240,7 @@ function Figures({ variable, change }: { variable: Variable; change: Change }) {
           <NumberField
             label=""
             aria-label={`Places of ${name}`}
-            width={84}
+            width={100}
             unit="places"
             min={1}
             max={64}

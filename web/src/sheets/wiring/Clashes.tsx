@@ -12,9 +12,13 @@ const wayWords: Record<WayOut['kind'], (way: WayOut) => string> = {
   scheme: ({ id, name }) => `Read ${name} another way: ${schemeTitle(id)}`,
   board: ({ name }) => `Take another board: ${name}`,
   unlock: ({ name }) => `Unsolder ${name}`,
-  driver: ({ name }) => `Switch ${name} by a transistor`,
+  driver: ({ name }) => `Fit a transistor at ${name}`,
   current: ({ name }) => `Let ${name} do with what a pin gives`,
 };
+
+const saidOf = (way: WayOut) =>
+  wayWords[way.kind](way) +
+  (way.drivers.length > 0 ? `, and fit a transistor at ${way.drivers.join(', ')}` : '');
 
 /** Why not every line can have a pin, and what would help, cheapest first. */
 export function Clashes({ impossible: { clashes, minimal } }: { impossible: Impossible }) {
@@ -63,15 +67,15 @@ export function Clashes({ impossible: { clashes, minimal } }: { impossible: Impo
           <Table.Tbody>
             {ways.map((way) => (
               <Table.Tr key={`${way.kind} ${way.id} ${way.name}`}>
-                <Table.Td>{wayWords[way.kind](way)}</Table.Td>
+                <Table.Td>{saidOf(way)}</Table.Td>
                 <Table.Td className="number right">{way.pinsSaved}</Table.Td>
-                <Table.Td className="number right">
+                <Table.Td className={`number right ${classes.whole}`}>
                   {showMoney(way.extraCents, gadget.bill.currency)}
                 </Table.Td>
                 <Table.Td>
                   <Button
                     size="compact-xs"
-                    aria-label={`Do this: ${wayWords[way.kind](way)}`}
+                    aria-label={`Do this: ${saidOf(way)}`}
                     onClick={() => edit(way.edit)}
                   >
                     Do this

@@ -28,6 +28,11 @@ const checks: Record<StepCheck['kind'], (check: StepCheck) => string> = {
   sounds: () => 'Before going on: it can be heard.',
 };
 
+const throughWords = {
+  base: 'through its resistor to the base of the transistor; the emitter to ground, the load between supply and collector',
+  collector: 'through the transistor: this end to the collector, the emitter to ground',
+};
+
 /** Wire it in this order, and check before going on. */
 export function OrderView() {
   const gadget = useDocument();
@@ -55,13 +60,7 @@ export function OrderView() {
               <li key={`${lead.ownerId} ${lead.terminal}`}>
                 {lead.name} {lead.terminal} <span className="soft">to</span>{' '}
                 <strong className="number">{lead.to}</strong>
-                {lead.driven && (
-                  <span className="soft">
-                    {' '}
-                    by its transistor: the pin through the resistor to the base, the emitter to ground, the
-                    load between supply and collector
-                  </span>
-                )}
+                {lead.through && <span className="soft"> {throughWords[lead.through]}</span>}
               </li>
             ))}
           </ul>

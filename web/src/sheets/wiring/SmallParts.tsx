@@ -27,7 +27,7 @@ export function SmallParts({ nets }: { nets: Nets }) {
         <h2 className={classes.heading}>Small parts that this wiring needs</h2>
         {open.length > 0 && (
           <Button size="xs" onClick={() => decide(...open.map(fitted))}>
-            Fit all {open.length}
+            {open.length === 1 ? 'Fit it' : `Fit all ${open.length}`}
           </Button>
         )}
       </div>

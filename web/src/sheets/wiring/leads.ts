@@ -1,4 +1,4 @@
-import type { Edit, Lead, Nets, PlaceChoice } from '@hum-lever/core';
+import { throughOf, type Edit, type Lead, type Nets, type PlaceChoice } from '@hum-lever/core';
 import type { Stage } from '../../shared/index.ts';
 import { needWords } from '../../words/index.ts';
 
@@ -7,9 +7,8 @@ export function needOf({ owner, terminal }: Pick<Lead, 'owner' | 'terminal'>): s
   const { role, need } = terminal;
   const id = role === 'signal' && need !== null ? (typeof need === 'string' ? need : need.line) : role;
   const word = needWords[id] ?? id;
-  if (owner.drivers.has(terminal.name)) return `${word}, by a transistor`;
-  const below = owner.terminals.some(({ name, sinks }) => owner.drivers.has(name) && !sinks);
-  return role === 'ground' && below ? `${word}, through the transistor` : word;
+  const through = throughOf({ owner, terminal });
+  return through ? `${word}, ${through === 'base' ? 'by a' : 'through the'} transistor` : word;
 }
 
 /** Where it leads, for people; '' where it leads nowhere. */
