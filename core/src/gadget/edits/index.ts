@@ -64,7 +64,8 @@ export function applyEdit(gadget: Gadget, edit: Edit): Gadget {
   const done = (edits[edit.name] as (gadget: Gadget, ...args: unknown[]) => Gadget)(gadget, ...edit.args);
   const edited = withoutLostMarks(done);
   const parsed = gadgetSchema.safeParse(edited);
-  if (parsed.success) return edited;
+  // What changes nothing is no change: no step of undo, no new revision.
+  if (parsed.success) return JSON.stringify(edited) === JSON.stringify(gadget) ? gadget : edited;
   const faults = faultsOf(parsed.error.issues);
   throw new EditRefused(`${faults[0]!.path}: ${faults[0]!.message}`, faults);
 }
