@@ -1,5 +1,6 @@
 import { bare, compileExpression, evaluate, ExpressionError, guardParts, scopeOf } from '../flow/index.ts';
 import { findRule, type Gadget, type Rule, type Trigger } from '../gadget/index.ts';
+import { isMessage } from './midiIn.ts';
 import { nowActiveIn } from './nowActive.ts';
 import type { TraceEntry } from './trace.ts';
 
@@ -18,6 +19,8 @@ export interface WhyNot {
   /** When what it waits for came last; null: it never had, or it is a timer, whose coming leaves no mark. */
   heardUs: number | null;
   timed: boolean;
+  /** What it waits for leaves no mark either: the end of a state; or it waits for nothing. */
+  unmarked: boolean;
   /** The condition, in the parts that must all hold; empty without one. */
   guard: GuardPart[];
   /** The rule that answered that event instead. */
@@ -26,33 +29,73 @@ export interface WhyNot {
   firedUs: number | null;
 }
 
-/** Whether an entry of the trace is what the trigger waits for. */
-function isIt(entry: TraceEntry, trigger: Trigger): boolean {
+/** Entries that any event leaves. */
+const eventLanes: ReadonlySet<TraceEntry['lane']> = new Set([
+  'gesture',
+  'chord',
+  'code',
+  'signal',
+  'midiIn',
+  'power',
+]);
+
+const isCycle = (entry: TraceEntry) => entry.lane === 'power' && entry.event === 'cycle';
+
+/** Whether an entry of the trace is what the trigger waits for; asked of each entry in turn, from power-up. */
+function hearing(trigger: Trigger): (entry: TraceEntry) => boolean {
   switch (trigger.kind) {
     case 'gesture':
-      return entry.lane === 'gesture' && entry.id === trigger.controlId && entry.gesture === trigger.gesture;
-    case 'turn':
-      return (
-        entry.lane === 'gesture' &&
-        entry.id === trigger.controlId &&
-        entry.gesture === (trigger.by > 0 ? 'up' : 'down')
-      );
-    case 'crossing':
-      return entry.lane === 'value' && entry.id === trigger.controlId;
+      return (entry) =>
+        entry.lane === 'gesture' && entry.id === trigger.controlId && entry.gesture === trigger.gesture;
+    case 'turn': {
+      // Every so many steps one way, without one back.
+      const by = Math.sign(trigger.by);
+      let oneWay = 0;
+      return (entry) => {
+        if (isCycle(entry)) oneWay = 0;
+        if (entry.lane !== 'gesture' || entry.id !== trigger.controlId) return false;
+        const step = entry.gesture === 'up' ? 1 : entry.gesture === 'down' ? -1 : 0;
+        if (step === 0) return false;
+        oneWay = Math.sign(oneWay) === -step ? step : oneWay + step;
+        return step === by && oneWay % trigger.by === 0;
+      };
+    }
+    case 'crossing': {
+      let from: number | null = null;
+      return (entry) => {
+        if (isCycle(entry)) from = null;
+        if (entry.lane !== 'value' || entry.id !== trigger.controlId) return false;
+        const [was, now] = [from, entry.value];
+        from = now;
+        if (was === null) return false;
+        const { at, rising } = trigger;
+        return rising ? was < at && now >= at : was >= at && now < at;
+      };
+    }
     case 'chord':
-      return entry.lane === 'chord' && entry.id === trigger.chordId;
+      return (entry) => entry.lane === 'chord' && entry.id === trigger.chordId;
     case 'code':
-      return entry.lane === 'code' && entry.codeId === trigger.codeId && entry.gesture === trigger.gesture;
+      return (entry) =>
+        entry.lane === 'code' && entry.codeId === trigger.codeId && entry.gesture === trigger.gesture;
     case 'signal':
-      return entry.lane === 'signal' && entry.id === trigger.signalId;
+      return (entry) => entry.lane === 'signal' && entry.id === trigger.signalId;
     case 'midi':
-      return entry.lane === 'midiIn';
+      return (entry) => entry.lane === 'midiIn' && isMessage(entry.bytes, trigger);
     case 'power':
-      return entry.lane === 'power';
-    default:
-      return false;
+      return (entry) =>
+        entry.lane === 'power' && (entry.event === 'cycle' ? 'up' : entry.event) === trigger.what;
+    case 'any':
+      return ({ lane }) => eventLanes.has(lane);
+    case 'after':
+    case 'every':
+    case 'timer':
+    case 'done':
+    case 'always':
+      return () => false;
   }
 }
+/** What it waits for leaves no mark: the end of a state, or nothing at all. */
+const isUnmarked = ({ kind }: Trigger) => kind === 'done' || kind === 'always';
 const isTimed = ({ kind }: Trigger) => kind === 'after' || kind === 'every' || kind === 'timer';
 
 /** Values at a moment, by slot. */
@@ -110,6 +153,7 @@ export function whyNot(
   if (!found) return null;
   const { rule, state } = found;
   const next = nowActiveIn(gadget);
+  const isIt = hearing(rule.trigger);
   let active: string[] = [];
   let heardUs: number | null = null;
   let heardAt = -1;
@@ -118,7 +162,7 @@ export function whyNot(
   let before: string[] = [];
   for (const [at, entry] of trace.entries()) {
     if (entry.at > atUs) break;
-    if (isIt(entry, rule.trigger)) {
+    if (isIt(entry)) {
       heardUs = entry.at;
       heardAt = at;
       before = active;
@@ -138,6 +182,7 @@ export function whyNot(
     activeIds: looked.filter((id) => !holds.has(id)),
     heardUs,
     timed: isTimed(rule.trigger),
+    unmarked: isUnmarked(rule.trigger),
     guard: judged(gadget, rule, values, new Set(looked)),
     instead: answer?.lane === 'rule' && answer.at === heardUs && answer.id !== ruleId ? answer.id : null,
     firedUs,

@@ -27,14 +27,14 @@ export default function WhyNot({ ruleId, close }: { ruleId: string; close: () =>
 }
 
 function sentences(gadget: Gadget, found: Found): string[] {
-  const { active, activeIds, heardUs, timed, guard, instead, firedUs } = found;
+  const { active, activeIds, heardUs, timed, unmarked, guard, instead, firedUs } = found;
   const names = activeIds
     .map((id) => gadget.flow.states.find((state) => state.id === id)?.name ?? '')
     .join(' and ');
   if (firedUs !== null && (heardUs === null || firedUs >= heardUs))
     return [`It did fire, at ${showMoment(firedUs)}.`];
   const said: string[] = [];
-  if (!timed)
+  if (!timed && !unmarked)
     said.push(
       heardUs === null
         ? 'What it waits for has not come yet.'
