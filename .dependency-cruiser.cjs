@@ -32,6 +32,7 @@ const mayKnow = {
   formats: [...ground, ...path, 'feel', 'parts', 'drawer', 'wiring', 'machine', 'trial', 'snag'],
 };
 const test = '\\.test\\.tsx?$|/test/';
+const face = '^core/(dist|src)/index\\.(d\\.ts|js|ts)$';
 const rooms = Object.entries(mayKnow).map(([room, known]) => ({
   name: `core-${room}`,
   comment: `${room} may know ${known.join(', ') || 'nobody'}`,
@@ -68,8 +69,15 @@ module.exports = {
       name: 'public-face-only',
       comment: 'server and web know the core by its public face',
       severity: 'error',
-      from: { path: '^(server|web)/src/' },
-      to: { path: '^core/', pathNot: '^core/(dist|src)/index\\.(d\\.ts|js|ts)$' },
+      from: { path: '^(server|web)/src/', pathNot: test },
+      to: { path: '^core/', pathNot: face },
+    },
+    {
+      name: 'tests-by-the-face',
+      comment: 'tests may also draw the gadgets that tests of the core draw',
+      severity: 'error',
+      from: { path: `^(server|web)/src/.*(${test})` },
+      to: { path: '^core/', pathNot: `${face}|^core/src/test/` },
     },
     {
       name: 'server-and-web-are-strangers',
