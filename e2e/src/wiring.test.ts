@@ -47,6 +47,42 @@ const pickBoard = (name: string) =>
   });
 
 describe('from a blank gadget to a wiring list', () => {
+  it('what no pin can feed gets a transistor, in one step that can be undone', async () => {
+    const id = await fresh('Late bell', 'parts');
+    await addParts('push button', 'buzzer');
+    await pickBoard('8-bit board, 20 pins, 5 V');
+    await toSheet('wiring');
+    await bench.click('Lay the wires');
+    await bench.shows('more than a pin gives');
+    // The obvious way comes first: no other board, which costs more and may break something.
+    const first = await bench.css('[role=alert] tbody tr');
+    expect(await first.getText()).toMatch(/^Fit a transistor at Buzzer on\s+0\s+€0\.06/);
+    await bench.clickLabel('Do this: Fit a transistor at Buzzer on');
+    await bench.until(
+      'nothing in the way any more',
+      async () => (await bench.driver.findElements(By.css('[role=alert]'))).length === 0,
+    );
+    const companions = async () =>
+      (await bench.server.ask('GET', `/gadgets/${id}`)).body.document.wiring.companions as object[];
+    await bench.until('it, saved', async () => (await companions()).length === 1);
+    // 25 mA by a tenth into the base: (5 V - 0.7 V) / 2.5 mA = 1,720 Ω, the standard value below.
+    expect(await companions()).toMatchObject([
+      { role: 'driver-transistor', terminal: 'on', value: 1_500, fate: 'fitted' },
+    ]);
+    await bench.segment('List');
+    await bench.shows('output, by a transistor');
+    await bench.shows('ground, through the transistor');
+    await bench.shows('Transistor with base resistor');
+    await bench.segment('In this order');
+    await bench.shows('to the base of the transistor');
+    await bench.until('no snag of the wiring', async () => {
+      const { document } = (await bench.server.ask('GET', `/gadgets/${id}`)).body;
+      return checkGadget(document as Gadget).snags.every(({ rule }) => !/^[WKP]/.test(rule));
+    });
+    await bench.clickLabel('Undo');
+    await bench.until('it, gone', async () => (await companions()).length === 0);
+  });
+
   it('by mouse: parts, board, wires, small parts, and the printed list', async () => {
     const id = await fresh('Booth light', 'parts');
     await addParts('push button', 'push button', 'light', 'small graphic display, two-wire', 'piezo');
