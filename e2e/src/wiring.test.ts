@@ -79,7 +79,7 @@ describe('from a blank gadget to a wiring list', () => {
       const { document } = (await bench.server.ask('GET', `/gadgets/${id}`)).body;
       return checkGadget(document as Gadget).snags.every(({ rule }) => !/^[WKP]/.test(rule));
     });
-    await bench.clickLabel('Undo');
+    await bench.clickLabel('Undo the last step');
     await bench.until('it, gone', async () => (await companions()).length === 0);
   });
 
