@@ -3,7 +3,9 @@
  * room is entered by its face (index.ts) only.
  */
 const ground = ['gadget', 'kernel'];
-const path = ['contact', 'scan', 'debounce', 'gesture', 'flow', 'light', 'screen', 'sound'];
+// Kinds of output, each a room.
+const outputs = ['light', 'screen', 'sound', 'motion', 'midi', 'typing'];
+const path = ['contact', 'scan', 'debounce', 'gesture', 'flow', 'output', ...outputs];
 const mayKnow = {
   gadget: [],
   kernel: [],
@@ -12,10 +14,9 @@ const mayKnow = {
   debounce: [...ground, 'scan'],
   gesture: [...ground, 'debounce'],
   flow: [...ground, 'gesture'],
-  // The outputs stand side by side behind the flow.
-  light: [...ground, 'flow'],
-  screen: [...ground, 'flow'],
-  sound: [...ground, 'flow'],
+  // What every output is while the gadget runs; the kinds stand side by side behind the flow.
+  output: [...ground, 'flow'],
+  ...Object.fromEntries(outputs.map((room) => [room, [...ground, 'flow', 'output', 'parts']])),
   // Beside the path: what is bought, and how it is wired.
   brief: [...ground],
   parts: [...ground],
@@ -32,13 +33,20 @@ const mayKnow = {
   formats: [...ground, ...path, 'feel', 'parts', 'drawer', 'wiring', 'machine', 'trial', 'snag'],
 };
 const test = '\\.test\\.tsx?$|/test/';
+// How a kind of output stands in the document is said in its own room, and belongs to the ground floor.
+const described = '\\.(document|fields)\\.ts$';
+// How it is written in a line is said there, too, and belongs to the line.
+const written = '\\.line\\.ts$|/moveLine\\.ts$';
 const face = '^core/(dist|src)/index\\.(d\\.ts|js|ts)$';
 const rooms = Object.entries(mayKnow).map(([room, known]) => ({
   name: `core-${room}`,
   comment: `${room} may know ${known.join(', ') || 'nobody'}`,
   severity: 'error',
   from: { path: `^core/src/${room}/`, pathNot: test },
-  to: { path: '^core/src/', pathNot: [room, ...known].map((name) => `^core/src/${name}/`).join('|') },
+  to: {
+    path: '^core/src/',
+    pathNot: [...[room, ...known].map((name) => `^core/src/${name}/`), described, written].join('|'),
+  },
 }));
 
 module.exports = {
@@ -49,8 +57,35 @@ module.exports = {
       comment:
         'a room is entered by its index.ts; the registry of snags lists files that live in their rooms',
       severity: 'error',
-      from: { path: '^core/src/([^/]+)/', pathNot: `${test}|^core/src/snag/registry\\.ts$` },
-      to: { path: '^core/src/[^/]+/', pathNot: '^core/src/$1/|/index\\.ts$' },
+      from: {
+        path: '^core/src/([^/]+)/',
+        pathNot: `${test}|${described}|${written}|^core/src/(snag/registry|machine/outputRegistry|flow/line/outputLines)\\.ts$`,
+      },
+      to: { path: '^core/src/[^/]+/', pathNot: `^core/src/$1/|/index\\.ts$|${described}` },
+    },
+    {
+      name: 'documents-are-ground',
+      comment: 'what describes an output in the document knows what documents are made of, and nothing else',
+      severity: 'error',
+      from: { path: described },
+      to: {
+        path: '^core/src/',
+        pathNot: `^core/src/gadget/(outputDocument|primitives\\.schema|limits)\\.ts$|${described}`,
+      },
+    },
+    {
+      name: 'described-for-the-document',
+      comment: 'only the document and its face look into the rooms for it',
+      severity: 'error',
+      from: { path: '^core/src/', pathNot: `${test}|${described}|${written}|^core/src/gadget/` },
+      to: { path: described },
+    },
+    {
+      name: 'lines-are-the-flows',
+      comment: 'what writes a line knows lines and its own document',
+      severity: 'error',
+      from: { path: written },
+      to: { path: '^core/src/', pathNot: `^core/src/flow/line/outputLine\\.ts$|${described}|${written}` },
     },
     {
       name: 'core-hostless',

@@ -7,6 +7,7 @@ import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const core = join(dirname(fileURLToPath(import.meta.url)), '..', 'core', 'src');
+const outputOrder = ['light', 'text', 'tone', 'servo', 'motor', 'midi', 'typist'];
 const registries = [
   {
     ending: '.algorithm.ts',
@@ -26,6 +27,30 @@ const registries = [
   },
   { ending: '.part.ts', below: 'parts', file: 'parts/registry.ts', name: 'partList', type: null },
   { ending: '.board.ts', below: 'wiring', file: 'wiring/boardRegistry.ts', name: 'boardList', type: null },
+  {
+    ending: '.document.ts',
+    below: '',
+    file: 'gadget/outputDocuments.ts',
+    name: 'outputDocuments',
+    type: null,
+    order: outputOrder,
+  },
+  {
+    ending: '.output.ts',
+    below: '',
+    file: 'machine/outputRegistry.ts',
+    name: 'outputList',
+    type: null,
+    order: outputOrder,
+  },
+  {
+    ending: '.line.ts',
+    below: '',
+    file: 'flow/line/outputLines.ts',
+    name: 'outputLines',
+    type: null,
+    order: outputOrder,
+  },
   { ending: '.snag.ts', below: '', file: 'snag/registry.ts', name: 'snagRules', type: 'SnagRule' },
 ];
 

@@ -1,5 +1,6 @@
 import {
   isHistory,
+  isOutputAction,
   nestingOf,
   variableRange,
   variableSize,
@@ -22,10 +23,9 @@ import {
   type CompiledLength,
   type FlowProblem,
   type FlowTables,
-  type Shown,
   type StateType,
 } from './tables.ts';
-import { drawsChance } from './show.ts';
+import { compileOrder } from './orders.ts';
 import { compileTemplate } from './template.ts';
 import { checkFits } from './types.ts';
 
@@ -40,6 +40,7 @@ class Writing {
   private readonly variableAt: ReadonlyMap<string, number>;
   private readonly timerAt: ReadonlyMap<string, number>;
   private readonly signalAt: ReadonlyMap<string, number>;
+  private readonly outputAt: ReadonlyMap<string, number>;
   constructor(gadget: Gadget) {
     const numbers = (list: readonly { id: string }[]) => new Map(list.map(({ id }, at) => [id, at]));
     this.gadget = gadget;
@@ -47,6 +48,7 @@ class Writing {
     this.variableAt = numbers(gadget.flow.variables);
     this.timerAt = numbers(gadget.flow.timers);
     this.signalAt = numbers(gadget.flow.signals);
+    this.outputAt = numbers(gadget.outputs);
   }
 
   attempt<T>(place: Place, text: string, compile: () => T): T | undefined {
@@ -83,8 +85,14 @@ class Writing {
 
   private action(place: Place, action: Action, own: number | null): CompiledAction | undefined {
     const expression = (text: string) => this.expression(place, text, own);
-    const template = (text: string) =>
-      this.attempt(place, text, () => compileTemplate(text, this.scope, own));
+    if (isOutputAction(action)) {
+      const order = compileOrder(action, {
+        expression,
+        template: (text) => this.attempt(place, text, () => compileTemplate(text, this.scope, own)),
+        variable: (id) => this.variableAt.get(id)!,
+      });
+      return order && { kind: 'tell', output: this.outputAt.get(action.outputId)!, order };
+    }
     switch (action.kind) {
       case 'set': {
         const variable = this.variableAt.get(action.variableId)!;
@@ -102,37 +110,6 @@ class Writing {
         const value = this.into(place, action.variableId, action.value, own);
         return value && { kind: 'shift', variable: this.variableAt.get(action.variableId)!, value };
       }
-      case 'level': {
-        const percent = expression(action.percent);
-        return percent && shown({ ...action, percent });
-      }
-      case 'tone': {
-        const hz = expression(action.hz);
-        return hz && shown({ ...action, hz });
-      }
-      case 'text':
-      case 'type': {
-        const text = template(action.text);
-        return text && shown({ ...action, text });
-      }
-      case 'sprite': {
-        const [row, column] = [expression(action.row), expression(action.column)];
-        const text = template(action.text);
-        return row && column && text && shown({ ...action, row, column, text });
-      }
-      case 'lane': {
-        const { outputId, row, glyphs, variableId } = action;
-        const variable = this.variableAt.get(variableId)!;
-        return shown({ kind: 'lane', outputId, row, glyphs: [...glyphs], variable });
-      }
-      case 'midi': {
-        const [first, second] = [expression(action.first), expression(action.second)];
-        return first && second && shown({ ...action, first, second });
-      }
-      case 'move': {
-        const to = expression(action.to);
-        return to && shown({ ...action, to });
-      }
       case 'start': {
         const length = this.length(place, action.length, own);
         return { kind: 'start', timer: this.timerAt.get(action.timerId)!, length, every: action.every };
@@ -145,11 +122,6 @@ class Writing {
       }
       case 'cancel':
         return { kind: 'cancel', signal: this.signalAt.get(action.signalId)! };
-      case 'light':
-      case 'colour':
-      case 'tune':
-      case 'silence':
-        return shown(action);
       case 'save':
       case 'recall':
       case 'wait':
@@ -157,8 +129,6 @@ class Writing {
     }
   }
 }
-
-const shown = (what: Shown): CompiledAction => ({ kind: 'show', what, draws: drawsChance(what) });
 
 function typeOfState(state: State, nesting: Nesting): StateType {
   if (state.kind === 'final') return stateType.final;
@@ -259,6 +229,7 @@ export function compileFlow(gadget: Gadget): { tables: FlowTables; problems: Flo
     timerEvent: flow.timers.map(({ id }) => codes.timer(id)),
     signalIds: flow.signals.map(({ id }) => id),
     signalEvent: flow.signals.map(({ id }) => codes.signal(id)),
+    outputIds: gadget.outputs.map(({ id }) => id),
     powerUpEvent: codes.power('up'),
     layers: [],
     controls: controls.length,

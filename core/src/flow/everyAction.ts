@@ -1,5 +1,6 @@
 import type { Code } from './expression.ts';
-import type { CompiledAction, CompiledLength, FlowTables, Shown } from './tables.ts';
+import { codesOfOrder } from './orders.ts';
+import type { CompiledAction, CompiledLength, FlowTables } from './tables.ts';
 
 /** Everything that is done somewhere: on entering, leaving, by a rule, at a beginning, by a key of a layer. */
 export const everyAction = ({
@@ -17,30 +18,6 @@ export const everyAction = ({
 const ofLength = (length: CompiledLength | null): Code[] =>
   typeof length === 'object' && length !== null ? [length.ms] : [];
 
-function ofShown(what: Shown): Code[] {
-  switch (what.kind) {
-    case 'level':
-      return [what.percent];
-    case 'text':
-    case 'type':
-      return what.text.filter((piece) => typeof piece !== 'string');
-    case 'sprite':
-      return [what.row, what.column, ...what.text.filter((piece) => typeof piece !== 'string')];
-    case 'tone':
-      return [what.hz];
-    case 'midi':
-      return [what.first, what.second];
-    case 'move':
-      return [what.to];
-    case 'light':
-    case 'colour':
-    case 'lane':
-    case 'tune':
-    case 'silence':
-      return [];
-  }
-}
-
 /** The expressions of an action. */
 export function codesOf(action: CompiledAction): Code[] {
   switch (action.kind) {
@@ -50,8 +27,8 @@ export function codesOf(action: CompiledAction): Code[] {
       return [action.value];
     case 'setPlace':
       return [action.index, action.value];
-    case 'show':
-      return ofShown(action.what);
+    case 'tell':
+      return codesOfOrder(action.order);
     case 'start':
       return ofLength(action.length);
     case 'raise':

@@ -52,7 +52,9 @@ function play(...keys: string[]): string {
   };
   const { state: now } = powerUp(tables, around);
   const text = (effects: readonly Effect[]) =>
-    effects.flatMap((effect) => (effect.kind === 'typed' ? [effect.text] : []));
+    effects.flatMap((effect) =>
+      effect.kind === 'output' && effect.order.kind === 'type' ? [effect.order.text] : [],
+    );
   return keys
     .flatMap((key) => {
       const id = key.slice(0, -1);

@@ -12,7 +12,7 @@ import { evaluate, type EvaluationFault, type Surroundings } from './evaluate.ts
 import type { Code } from './expression.ts';
 import type { Effect, FlowState, FlowStep, FlowTimer } from './state.ts';
 import type { CompiledAction, CompiledLength, FlowTables } from './tables.ts';
-import { clamp, show } from './show.ts';
+import { orderNow } from './orders.ts';
 import { forgetGuards } from './guards.ts';
 
 /** What surrounds one step of the flow. */
@@ -132,7 +132,10 @@ export class Run implements Surroundings {
     return this.around.nowUs + this.offsetUs;
   }
   lengthUs(length: CompiledLength): number {
-    const us = typeof length === 'number' ? length : clamp(this.evaluate(length.ms), 0, longestMs) * 1_000;
+    const us =
+      typeof length === 'number'
+        ? length
+        : Math.min(longestMs, Math.max(0, this.evaluate(length.ms))) * 1_000;
     return us < shortestUs ? shortestUs : us;
   }
   effect(effect: Effect): void {
@@ -325,8 +328,12 @@ export class Run implements Surroundings {
       case 'wait':
         this.offsetUs += action.lengthUs;
         return;
-      case 'show':
-        if (!this.quiet || action.draws) show(this, action.what, offsetUs);
+      case 'tell': {
+        const { output, order } = action;
+        if (this.quiet && !order.draws) return;
+        const outputId = tables.outputIds[output]!;
+        this.effect({ offsetUs, kind: 'output', outputId, order: orderNow(order, this) });
+      }
     }
   }
 

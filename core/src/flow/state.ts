@@ -1,5 +1,6 @@
-import type { LightColour, LightMode } from '../gadget/index.ts';
+import type { LightMode } from '../gadget/index.ts';
 import type { EvaluationFault } from './evaluate.ts';
+import type { OutputOrder } from './orders.ts';
 import type { FlowTables } from './tables.ts';
 
 /** Something that comes by itself: a rule's own timer, a named one, a signal on its way, or time to save. */
@@ -48,16 +49,7 @@ export type Effect = { offsetUs: number } & (
   | { kind: 'ended' }
   | { kind: 'signal'; signalId: string }
   | { kind: 'variable'; variableId: string; index: number | null; value: number }
-  | { kind: 'light'; outputId: string; light: LightOrder }
-  | { kind: 'colour'; outputId: string; colour: LightColour }
-  | { kind: 'text'; outputId: string; row: number; text: string }
-  | { kind: 'sprite'; outputId: string; row: number; column: number; text: string }
-  | { kind: 'tone'; outputId: string; hz: number; lengthUs: number }
-  | { kind: 'tune'; outputId: string; notes: { hz: number; lengthUs: number }[] }
-  | { kind: 'silence'; outputId: string }
-  | { kind: 'midi'; outputId: string; bytes: number[] }
-  | { kind: 'typed'; outputId: string; text: string }
-  | { kind: 'move'; outputId: string; value: number }
+  | { kind: 'output'; outputId: string; order: OutputOrder }
   | { kind: 'saved' }
   | { kind: 'fault'; fault: EvaluationFault; stateId: string | null }
 );

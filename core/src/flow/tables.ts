@@ -1,24 +1,9 @@
-import type { LightColour, LightMode, MidiMessage, Place } from '../gadget/index.ts';
+import type { Place } from '../gadget/index.ts';
 import type { Code } from './expression.ts';
-import type { Template } from './template.ts';
+import type { CompiledOrder } from './orders.ts';
 
 /** How long: whole µs, or an expression in ms. */
 export type CompiledLength = number | { ms: Code };
-
-/** Something to be seen, heard or sent, with everything looked up. */
-export type Shown =
-  | { kind: 'light'; outputId: string; light: LightMode }
-  | { kind: 'level'; outputId: string; percent: Code }
-  | { kind: 'colour'; outputId: string; colour: LightColour }
-  | { kind: 'text'; outputId: string; row: number; text: Template }
-  | { kind: 'sprite'; outputId: string; row: Code; column: Code; text: Template }
-  | { kind: 'lane'; outputId: string; row: number; variable: number; glyphs: string[] }
-  | { kind: 'tone'; outputId: string; hz: Code; lengthUs: number }
-  | { kind: 'tune'; outputId: string; notes: { hz: number; lengthUs: number }[] }
-  | { kind: 'silence'; outputId: string }
-  | { kind: 'midi'; outputId: string; message: MidiMessage; channel: number; first: Code; second: Code }
-  | { kind: 'type'; outputId: string; text: Template }
-  | { kind: 'move'; outputId: string; to: Code };
 
 /** One thing to do, with everything looked up. */
 export type CompiledAction =
@@ -27,8 +12,8 @@ export type CompiledAction =
   /** Every place of a list. */
   | { kind: 'fill'; variable: number; value: Code }
   | { kind: 'shift'; variable: number; value: Code }
-  /** `draws`: it draws chance, which must be drawn unseen, too: what comes after depends on how often it was. */
-  | { kind: 'show'; what: Shown; draws: boolean }
+  /** `output`: the number of an output. */
+  | { kind: 'tell'; output: number; order: CompiledOrder }
   | { kind: 'save' }
   | { kind: 'recall' }
   | { kind: 'start'; timer: number; length: CompiledLength; every: boolean }
@@ -113,6 +98,7 @@ export interface FlowTables {
   timerEvent: number[];
   signalIds: string[];
   signalEvent: number[];
+  outputIds: string[];
   powerUpEvent: number;
   layers: {
     id: string;

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { expressionSchema } from './actions.schema.ts';
+import { expressionSchema } from './expressions.schema.ts';
 import { limits } from './limits.ts';
 import {
   durationUsSchema,

@@ -1,7 +1,9 @@
 import type { Control } from './controls.schema.ts';
-import type { Action, Length } from './actions.schema.ts';
+import type { Action } from './actions.schema.ts';
+import type { Length } from './expressions.schema.ts';
 import type { Rule, State } from './flow.schema.ts';
 import type { Gadget } from './gadget.schema.ts';
+import { fieldList, isOutputAction, type OutputAction } from './outputs.schema.ts';
 import { actionLists } from './flowReferences.ts';
 import type { Place } from './place.ts';
 
@@ -26,35 +28,37 @@ const lengthText = (length: Length | null): string[] =>
   length !== null && typeof length === 'object' ? [length.ms] : [];
 
 /** What can be written in an action: expressions, and texts with expressions in braces. */
-export function writtenIn(action: Action): { expressions: string[]; templates: string[] } {
-  const expressions = (...texts: (string | null)[]) => ({
-    expressions: texts.filter((text) => text !== null),
-    templates: [],
-  });
+export interface Written {
+  expressions: string[];
+  templates: string[];
+}
+
+export function writtenIn(action: Action): Written {
+  if (isOutputAction(action)) {
+    const said = action as unknown as Record<string, string>;
+    const of = (role: string) =>
+      fieldList(action.kind).flatMap(([name, field]) => (field.role === role ? [said[name]!] : []));
+    return { expressions: of('expression'), templates: of('template') };
+  }
+  return { expressions: expressionsOf(action), templates: [] };
+}
+
+function expressionsOf(action: Exclude<Action, OutputAction>): string[] {
   switch (action.kind) {
     case 'set':
-      return expressions(action.index, action.value);
+      return action.index === null ? [action.value] : [action.index, action.value];
     case 'shift':
-      return expressions(action.value);
-    case 'level':
-      return expressions(action.percent);
-    case 'tone':
-      return expressions(action.hz);
-    case 'midi':
-      return expressions(action.first, action.second);
-    case 'move':
-      return expressions(action.to);
+      return [action.value];
     case 'start':
-      return expressions(...lengthText(action.length));
+      return lengthText(action.length);
     case 'raise':
-      return expressions(...lengthText(action.delay));
-    case 'text':
-    case 'type':
-      return { expressions: [], templates: [action.text] };
-    case 'sprite':
-      return { expressions: [action.row, action.column], templates: [action.text] };
-    default:
-      return expressions();
+      return lengthText(action.delay);
+    case 'save':
+    case 'recall':
+    case 'stop':
+    case 'cancel':
+    case 'wait':
+      return [];
   }
 }
 

@@ -1,5 +1,7 @@
 import * as z from 'zod';
-import { actionsSchema, expressionSchema, lengthSchema, midiMessages } from './actions.schema.ts';
+import { midiMessages } from '../midi/midi.document.ts';
+import { actionsSchema } from './actions.schema.ts';
+import { expressionSchema, lengthSchema } from './expressions.schema.ts';
 import { limits } from './limits.ts';
 import { idSchema, nameSchema, wholeSchema } from './primitives.schema.ts';
 import { variableSchema } from './variables.schema.ts';

@@ -1,5 +1,6 @@
 import type { Action } from './actions.schema.ts';
-import type { Control, Output } from './controls.schema.ts';
+import type { Control } from './controls.schema.ts';
+import { isOutputAction, kindsTold, type Output } from './outputs.schema.ts';
 import type { Flow, State, Trigger } from './flow.schema.ts';
 import type { Chord } from './gestures.schema.ts';
 import { limits } from './limits.ts';
@@ -14,21 +15,6 @@ interface Referring {
   outputs: Output[];
   flow: Flow;
 }
-
-const outputOf: Partial<Record<Action['kind'], readonly Output['kind'][]>> = {
-  light: ['light'],
-  level: ['light'],
-  colour: ['light'],
-  text: ['text'],
-  sprite: ['text'],
-  lane: ['text'],
-  tone: ['tone'],
-  tune: ['tone'],
-  silence: ['tone'],
-  midi: ['midi'],
-  type: ['typist'],
-  move: ['servo', 'motor'],
-};
 
 /** Every list of actions in the flow, with its path in the document: of states in order, then of layers. */
 export function* actionLists(
@@ -207,8 +193,8 @@ function actionFaults({ outputs, flow }: Referring, fault: Fault): void {
         if (!variable) fault(at('variableId'), `expected the id of a variable, got "${action.variableId}"`);
         else if (list && variable.kind !== 'list') fault(at('variableId'), 'expected a list');
       }
-      if ('outputId' in action) {
-        const wanted = outputOf[action.kind]!;
+      if (isOutputAction(action)) {
+        const wanted = kindsTold(action.kind);
         const kind = outputKinds.get(action.outputId);
         if (!kind || !wanted.includes(kind))
           fault(

@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import { briefSchema, noWishes } from './brief.schema.ts';
 import { captureSchema } from './contact.schema.ts';
-import { controlSchema, outputSchema } from './controls.schema.ts';
+import { controlSchema } from './controls.schema.ts';
+import { outputSchema } from './outputs.schema.ts';
 import { emptyFlow, flowSchema } from './flow.schema.ts';
 import { chordsSchema } from './gestures.schema.ts';
 import { handsSchema, human } from './human.ts';

@@ -9,19 +9,32 @@ export {
   readableText,
 } from './primitives.schema.ts';
 export {
-  lightColours,
-  type LightColour,
   purposes,
   type Button,
   type Control,
   type DebounceSetting,
-  type Light,
-  type Output,
   type Purpose,
-  type TextDisplay,
-  type Tone,
   type Wants,
 } from './controls.schema.ts';
+export {
+  fieldList,
+  isOutputAction,
+  kindsTold,
+  type ActionKindOf,
+  type Output,
+  type OutputAction,
+  type OutputActionKind,
+  type OutputActionOf,
+  type OutputFields,
+  type OutputKind,
+  type OutputOf,
+} from './outputs.schema.ts';
+export { type Field, type Fields } from './outputDocument.ts';
+export { expressionSchema, type Length } from './expressions.schema.ts';
+export { lightColours, type Light, type LightColour, type LightMode } from '../light/light.document.ts';
+export type { Note, Tone } from '../sound/tone.document.ts';
+export type { TextDisplay } from '../screen/text.document.ts';
+export { midiMessages, type MidiMessage } from '../midi/midi.document.ts';
 export {
   type Capture,
   type CapturedPress,
@@ -39,14 +52,7 @@ export {
   type Taper,
   type Wiper,
 } from './turning.schema.ts';
-export {
-  expressionSchema,
-  midiMessages,
-  type Action,
-  type Length,
-  type LightMode,
-  type MidiMessage,
-} from './actions.schema.ts';
+export type { Action } from './actions.schema.ts';
 export {
   functionNames,
   variableRange,

@@ -5,7 +5,8 @@ import { flowFaults } from './flowReferences.ts';
 import type { Chord } from './gestures.schema.ts';
 import type { Part } from './parts.schema.ts';
 import type { Wiring } from './wiring.schema.ts';
-import type { Control, Output } from './controls.schema.ts';
+import type { Control } from './controls.schema.ts';
+import type { Output } from './outputs.schema.ts';
 
 type Path = (string | number)[];
 export interface ReferenceFault {

@@ -3,6 +3,7 @@ import type { LightOrder } from '../flow/index.ts';
 
 /** A light as it was last told to be. Plain JSON: it costs nothing while it blinks. */
 export interface LitLight {
+  kind: 'light';
   light: LightOrder;
   sinceUs: number;
   /** Level when it was told, where a fade starts. */
@@ -11,7 +12,7 @@ export interface LitLight {
   colour?: LightColour;
 }
 
-export const darkLight: LitLight = { light: { mode: 'off' }, sinceUs: 0, fromPercent: 0 };
+export const darkLight: LitLight = { kind: 'light', light: { mode: 'off' }, sinceUs: 0, fromPercent: 0 };
 
 /**
  * Level in percent at a moment, 0–100.

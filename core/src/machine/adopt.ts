@@ -5,6 +5,7 @@ import type { CompiledGadget, CompiledInput, CompiledKnob } from './compiled.ts'
 import { adoptFlow } from './adoptFlow.ts';
 import { freshEncoder } from './encoders.ts';
 import { freshInput } from './input.ts';
+import { adoptOutput } from './outputKinds.ts';
 import { darkShown } from './outputs.ts';
 import { freshKnob } from './knobs.ts';
 import { freshReceiver } from './receivers.ts';
@@ -107,16 +108,9 @@ function adoptShown(was: Shown, dark: Shown, stateIds: string[]): Shown {
         return [id, alike ? then : fresh];
       }),
     ),
-    lights: keep(dark.lights, was.lights),
-    texts: Object.fromEntries(
-      Object.entries(dark.texts).map(([id, rows]) => [
-        id,
-        rows.map((row, index) => was.texts[id]?.[index] ?? row),
-      ]),
+    outputs: Object.fromEntries(
+      Object.entries(dark.outputs).map(([id, fresh]) => [id, adoptOutput(was.outputs[id], fresh)]),
     ),
-    tones: keep(dark.tones, was.tones),
-    moves: keep(dark.moves, was.moves),
-    sent: keep(dark.sent, was.sent),
   };
 }
 

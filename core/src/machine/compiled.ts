@@ -9,12 +9,11 @@ import {
   type Encoder,
   type Gadget,
   type Knob,
-  type LightColour,
   type Taper,
-  type Tone,
 } from '../gadget/index.ts';
 import type { Straighten } from '../gesture/index.ts';
-import { colouredLights, encoderPart, taperOf, type EncoderPart } from '../parts/index.ts';
+import { encoderPart, taperOf, type EncoderPart } from '../parts/index.ts';
+import { compileOutputs, type CompiledOutput } from './outputKinds.ts';
 import { nowActiveIn, type NowActive } from './nowActive.ts';
 import { arraysOf, boardOf, usualLogicMv, type ScannedArray } from '../wiring/index.ts';
 
@@ -56,9 +55,7 @@ export interface CompiledGadget {
   arrays: readonly CompiledArray[];
   /** Inputs that share one timer with others, those of one algorithm together. */
   ports: readonly (readonly CompiledInput[])[];
-  tones: ReadonlyMap<string, Tone>;
-  /** Of lights that can be told a colour: the one that they begin with. */
-  colours: ReadonlyMap<string, LightColour>;
+  outputs: ReadonlyMap<string, CompiledOutput>;
   events: EventCodes;
   tables: FlowTables;
   nowActive: NowActive;
@@ -94,7 +91,6 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
     captured: capturedBy(one.control.contact),
     inArray: inArray.has(one.control.id),
   }));
-  const coloured = colouredLights(gadget);
   return {
     gadget,
     arrays,
@@ -112,12 +108,7 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
       return { ...one, taper, straighten: straightenBy(taper), restless };
     }),
     receivers: of<Codes, CompiledReceiver>('codes', (one) => one),
-    tones: new Map(gadget.outputs.flatMap((output) => (output.kind === 'tone' ? [[output.id, output]] : []))),
-    colours: new Map(
-      gadget.outputs.flatMap((output) =>
-        output.kind === 'light' && coloured.has(output.id) ? [[output.id, output.colour]] : [],
-      ),
-    ),
+    outputs: compileOutputs(gadget),
     events: eventCodes(gadget),
     tables: compileFlow(gadget).tables,
     nowActive: nowActiveIn(gadget),

@@ -1,6 +1,14 @@
 export { Machine, type Adopted } from './machine.ts';
 export type { Waiting } from './adopt.ts';
 export { replay } from './replay.ts';
+export {
+  looksOf,
+  outputStateOf,
+  type OutputEntry,
+  type OutputLane,
+  type OutputState,
+  type OutputStateOf,
+} from './outputKinds.ts';
 export { wholeGadget } from './state.ts';
 export type { MachineState, Shown, Stimulus, Touch } from './state.ts';
 export type { EntryOf, Lane, TraceEntry } from './trace.ts';

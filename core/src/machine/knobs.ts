@@ -2,6 +2,7 @@ import { noiseReach, trackShare, wiperCount } from '../contact/index.ts';
 import { heldStep, readKnob, refill, unreadKnob, valueOf } from '../gesture/index.ts';
 import { spend, worth } from '../kernel/index.ts';
 import type { CompiledKnob } from './compiled.ts';
+import { loadSupply } from './outputKinds.ts';
 import type { KnobInput, MachineState } from './state.ts';
 import type { TraceEntry } from './trace.ts';
 
@@ -97,9 +98,7 @@ function countAt(state: MachineState, { control, number, taper }: CompiledKnob, 
   );
 }
 
-const isLoaded = ({ shown }: MachineState) =>
-  Object.values(shown.tones).some(({ hz }) => hz > 0) ||
-  Object.values(shown.lights).some(({ light }) => light.mode !== 'off');
+const isLoaded = ({ shown }: MachineState) => loadSupply(shown.outputs);
 
 /**
  * Whether noise alone could ever move the value from where the knob rests: if not, it need not be read until it is

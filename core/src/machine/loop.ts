@@ -1,4 +1,12 @@
-import { nextTimerUs, powerUp, stepFlow, stepTimer, type Around, type FlowStep } from '../flow/index.ts';
+import {
+  freshFlow,
+  nextTimerUs,
+  powerUp,
+  stepFlow,
+  stepTimer,
+  type Around,
+  type FlowStep,
+} from '../flow/index.ts';
 import type { GestureKind } from '../gadget/index.ts';
 import {
   nextGestureUs,
@@ -12,22 +20,21 @@ import {
 } from '../gesture/index.ts';
 import { blame, schedule, spend, worth, type Standstill } from '../kernel/index.ts';
 import { turnAtOrAfter, turnsLost } from '../scan/index.ts';
-import { lightLevel } from '../light/index.ts';
 import type { CompiledGadget, CompiledInput, CompiledKnob } from './compiled.ts';
 import { readShaft } from './encoders.ts';
 import { cleanChange, readInput, scanArrays, swallowed } from './input.ts';
 import { readWiper, wakeForLoad, wakeForWait } from './knobs.ts';
 import { aroundFlow } from './flowAround.ts';
-import { isMessage } from './midiIn.ts';
-import { carryOut, darkShown } from './outputs.ts';
+import { isMessage } from '../midi/index.ts';
+import { carryOut, darken, remember } from './outputs.ts';
 import { forgetWithPower } from './powerCycle.ts';
 import { stirByChange, stirByReading } from './port.ts';
 import { readReceiver, receiverDueUs } from './receivers.ts';
 import type { MachineEvent, MachineState, Touch } from './state.ts';
 import type { TraceEntry } from './trace.ts';
 
-/** What is forgotten with the power: effects and tones on their way. */
-const powered: ReadonlySet<MachineEvent['kind']> = new Set(['effect', 'hush', 'note']);
+/** What is forgotten with the power: effects on their way, and what outputs planned. */
+const powered: ReadonlySet<MachineEvent['kind']> = new Set(['effect', 'output']);
 
 /**
  * The firmware's main loop over a state and the document it runs: what a turn reads, what comes of it, and when the
@@ -206,35 +213,22 @@ export class MainLoop {
     if (state.blockedUntilUs > state.nowUs)
       trace.push({ at: state.nowUs, lane: 'blocked', untilUs: state.nowUs });
     forgetWithPower(state, compiled);
+    darken(state, compiled, trace);
+    state.queue.heap = state.queue.heap.filter(({ event: { kind } }) => !powered.has(kind));
+    state.shown.stateIds = [];
+    this.showValues(freshFlow(compiled.tables, state.flow.saved).values);
     const { state: flow, ...first } = powerUp(compiled.tables, this.around, state.flow.saved);
     state.flow = flow;
-    const { nowUs } = state;
-    const dark = darkShown(compiled.gadget);
-    for (const [id, { hz }] of Object.entries(state.shown.tones))
-      if (hz > 0) trace.push({ at: nowUs, lane: 'tone', id, hz: 0 });
-    for (const [id, lit] of Object.entries(state.shown.lights))
-      if (lit.light.mode !== 'off')
-        trace.push({
-          at: nowUs,
-          lane: 'light',
-          id,
-          light: { mode: 'off' },
-          fromPercent: lightLevel(lit, nowUs),
-        });
-    state.queue.heap = state.queue.heap.filter(({ event: { kind } }) => !powered.has(kind));
-    state.shown = dark;
-    for (const slot of compiled.tables.variableIds.keys()) this.showValue(slot);
     this.follow(first);
   }
 
-  /** What was kept is seen from the beginning. */
-  private showValue(variable: number): void {
-    const { state, compiled } = this;
+  /** What was kept is seen from the beginning, and what was not begins anew. @param values by slot */
+  private showValues(values: readonly number[]): void {
+    const { state, compiled, trace } = this;
     const { variableIds, slot, size } = compiled.tables;
-    const id = variableIds[variable]!;
-    const from = slot[variable]!;
-    const values = state.flow.values.slice(from, from + size[variable]!);
-    state.shown.variables[id] = Array.isArray(state.shown.variables[id]) ? values : values[0]!;
+    for (const [variable, id] of variableIds.entries())
+      for (let place = 0; place < size[variable]!; place += 1)
+        remember(state.shown, id, place, values[slot[variable]! + place]!, state.nowUs, trace);
   }
 
   /** Carries out what the flow wants, at once or behind its blocking waits. */

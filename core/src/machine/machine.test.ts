@@ -50,7 +50,7 @@ describe('from finger to output', () => {
 
   it('powers up into the first state', () => {
     const machine = new Machine(pressToLight(), 1);
-    expect(machine.shown).toMatchObject({ stateIds: ['s1'], texts: { o2: ['Dark'] } });
+    expect(machine.shown).toMatchObject({ stateIds: ['s1'], outputs: { o2: { rows: ['Dark'] } } });
   });
 
   it('an empty gadget and a gadget without states do nothing, quietly', () => {
@@ -245,7 +245,11 @@ describe('taking over an edit while running', () => {
       debounce: setting('stable', { settleUs: 40_000 }),
     });
     expect(machine.adopt(slower)).toEqual({ restarted: null, waits: [] });
-    expect(machine.shown).toMatchObject({ stateIds: ['s2'], variables: { v1: 1 }, texts: { o2: ['Lit 1'] } });
+    expect(machine.shown).toMatchObject({
+      stateIds: ['s2'],
+      variables: { v1: 1 },
+      outputs: { o2: { rows: ['Lit 1'] } },
+    });
     machine.takeTrace();
     press(500, 60).forEach((stimulus) => machine.stimulate(stimulus));
     machine.advanceTo(700_000);
@@ -323,9 +327,9 @@ describe('taking over an edit while running', () => {
     } as Gadget['controls'][number]);
     renamed.flow.layers.unshift({ id: 'y2', name: 'Under', when: null, keys: [] });
     machine.adopt(renamed);
-    expect(machine.shown.tones.o3).toMatchObject({ hz: 440 });
+    expect(machine.shown.outputs.o3).toMatchObject({ hz: 440 });
     machine.advanceTo(400_000);
-    expect(machine.shown.tones.o3).toMatchObject({ hz: 0 });
+    expect(machine.shown.outputs.o3).toMatchObject({ hz: 0 });
   });
 
   it('says what an edit changes that nothing comes of yet', () => {
@@ -395,12 +399,12 @@ describe('taking over an edit while running', () => {
               if (!(error instanceof EditRefused)) throw error;
             }
             machine.adopt(gadget);
-            const { stateIds, variables, lights } = machine.shown;
+            const { stateIds, variables, outputs } = machine.shown;
             const known = new Set(gadget.flow.states.map(({ id }) => id));
             expect(stateIds.filter((id) => !known.has(id))).toEqual([]);
             expect(Object.keys(variables)).toEqual(gadget.flow.variables.map(({ id }) => id));
-            expect(Object.keys(lights)).toEqual(
-              gadget.outputs.flatMap(({ id, kind }) => (kind === 'light' ? [id] : [])),
+            expect(Object.entries(outputs).map(([id, { kind }]) => [id, kind])).toEqual(
+              gadget.outputs.map(({ id, kind }) => [id, kind]),
             );
           }
           const restored = Machine.restore(gadget, machine.snapshot());

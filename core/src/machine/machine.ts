@@ -24,7 +24,8 @@ import { happen } from './happen.ts';
 import { freshInput } from './input.ts';
 import { freshKnob, wakeForLoad } from './knobs.ts';
 import { MainLoop } from './loop.ts';
-import { carryOut, darkShown, hush, playNote, stillPlays } from './outputs.ts';
+import { laterOutput } from './outputKinds.ts';
+import { carryOut, darkShown, dueOutput } from './outputs.ts';
 import { leastPlanned, tidyPlanned } from './planned.ts';
 import { freshReceiver } from './receivers.ts';
 import { freshOf, type MachineEvent, type MachineState, type Shown, type Stimulus } from './state.ts';
@@ -256,7 +257,8 @@ export class Machine {
     for (const queued of state.queue.heap) queued.at += nowUs;
     for (const timer of state.flow.timers) timer.dueUs += nowUs;
     state.flow.enteredUs = state.flow.enteredUs.map((us) => us + nowUs);
-    for (const lit of Object.values(state.shown.lights)) if (lit.light.mode !== 'off') lit.sinceUs += nowUs;
+    const { outputs } = state.shown;
+    for (const id in outputs) outputs[id] = laterOutput(outputs[id]!, nowUs);
     state.blockedFromUs += nowUs;
     state.blockedUntilUs += nowUs;
     state.lastTurnUs = nowUs - 1;
@@ -275,17 +277,14 @@ export class Machine {
       if ('controlId' in event) happen(state, compiled, event, trace);
       return;
     }
-    if (event.kind === 'effect' || event.kind === 'hush' || event.kind === 'note')
+    if (event.kind === 'effect' || event.kind === 'output')
       if (wakeForLoad(state, compiled.knobs.values())) this.loop.planTurn();
     switch (event.kind) {
       case 'effect':
         carryOut(state, compiled, event.effect, trace);
         return;
-      case 'hush':
-        hush(state, event.outputId, event.order, trace);
-        return;
-      case 'note':
-        if (stillPlays(state, event.outputId, event.order)) playNote(state, compiled, event, trace);
+      case 'output':
+        dueOutput(state, compiled, event.outputId, event.what, trace);
         return;
       default:
         if (event.kind === 'touch' && (event.touch.what === 'power' || event.touch.what === 'midi')) {

@@ -3,7 +3,12 @@ import { turnAtOrAfter, turnsLost } from '../scan/index.ts';
 import { blankRows, rowCells } from '../screen/index.ts';
 import { soundedHz } from '../sound/index.ts';
 
-const lit = (light: LitLight['light'], fromPercent = 0): LitLight => ({ light, sinceUs: 1_000, fromPercent });
+const lit = (light: LitLight['light'], fromPercent = 0): LitLight => ({
+  kind: 'light',
+  light,
+  sinceUs: 1_000,
+  fromPercent,
+});
 
 describe('a light', () => {
   it('is on or off', () => {

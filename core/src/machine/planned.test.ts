@@ -15,7 +15,7 @@ describe('what is planned', () => {
     state.queue.heap = [];
     const input = state.inputs.b1!;
     [input.changes, input.contactEdges] = [3, 5];
-    state.shown.tones.o3!.order = 2;
+    state.shown.outputs.o3 = { kind: 'tone', hz: 440, order: 2 };
     plan(
       state,
       { kind: 'edge', controlId: 'b1', change: 3, level: 1 },
@@ -23,15 +23,16 @@ describe('what is planned', () => {
       { kind: 'stuck', controlId: 'b1', change: 1 },
       { kind: 'cross', controlId: 'b1', contactEdge: 5 },
       { kind: 'cross', controlId: 'b1', contactEdge: 4 },
-      { kind: 'hush', outputId: 'o3', order: 2 },
-      { kind: 'hush', outputId: 'o3', order: 1 },
-      { kind: 'note', outputId: 'o3', order: 1, notes: [{ hz: 440, lengthUs: 1_000 }] },
+      { kind: 'output', outputId: 'o3', what: { order: 2, notes: [] } },
+      { kind: 'output', outputId: 'o3', what: { order: 1, notes: [] } },
+      { kind: 'output', outputId: 'o3', what: { order: 1, notes: [{ hz: 440, lengthUs: 1_000 }] } },
+      { kind: 'output', outputId: 'gone', what: { order: 1, notes: [] } },
       { kind: 'touch', controlId: 'b1', touch: { what: 'down' } },
       { kind: 'disturbance', controlId: 'b1', what: 'spike', end: true, number: 0 },
-      { kind: 'effect', effect: { offsetUs: 0, kind: 'silence', outputId: 'o3' } },
+      { kind: 'effect', effect: { offsetUs: 0, kind: 'output', outputId: 'o3', order: { kind: 'silence' } } },
     );
     tidyPlanned(state);
-    expect(kinds(state)).toEqual(['edge', 'cross', 'hush', 'touch', 'disturbance', 'effect']);
+    expect(kinds(state)).toEqual(['edge', 'cross', 'output', 'output', 'touch', 'disturbance', 'effect']);
     expect(state.tidyAt).toBe(leastPlanned);
     // What is left still comes in its order.
     const times = state.queue.heap.map(({ at }) => at);

@@ -1,5 +1,5 @@
 import { mostPlanned, standsStill, type Cause } from '../kernel/index.ts';
-import { stillPlays } from './outputs.ts';
+import { isVoidPlan } from './outputKinds.ts';
 import type { MachineEvent, MachineState } from './state.ts';
 
 /** Fewer than that are not looked through. */
@@ -21,9 +21,10 @@ function isVoid(state: MachineState, event: MachineEvent): boolean {
       const encoder = state.encoders[event.controlId];
       return encoder !== undefined && encoder[event.channel].changes !== event.change;
     }
-    case 'hush':
-    case 'note':
-      return !stillPlays(state, event.outputId, event.order);
+    case 'output': {
+      const output = state.shown.outputs[event.outputId];
+      return output !== undefined && isVoidPlan(output, event.what);
+    }
     // These are judged by what is so when they come.
     case 'disturbance':
     case 'touch':

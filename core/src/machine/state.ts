@@ -3,7 +3,7 @@ import type { Disturbance } from '../contact/index.ts';
 import type { FlowState, Effect } from '../flow/index.ts';
 import type { ButtonState, DecoderState, HeardState, KnobState, TogetherState } from '../gesture/index.ts';
 import type { QueueState, Standstill, Work } from '../kernel/index.ts';
-import type { LitLight } from '../light/index.ts';
+import type { OutputState } from './outputKinds.ts';
 
 /** What a hand does: the only input of the machine. A recorded list of these is a trial's script. */
 export type Stimulus = { atUs: number; controlId: string } & Touch;
@@ -41,10 +41,8 @@ export type MachineEvent =
   /** A code arrives for the how manieth time; the next is planned then. */
   | { kind: 'code'; controlId: string; codeId: string; sending: Sending; number: number }
   | { kind: 'effect'; effect: Effect }
-  /** A tone's end; void if another began since (`order`). */
-  | { kind: 'hush'; outputId: string; order: number }
-  /** The rest of a tune; void if another order came since. */
-  | { kind: 'note'; outputId: string; order: number; notes: { hz: number; lengthUs: number }[] };
+  /** What an output planned for itself. */
+  | { kind: 'output'; outputId: string; what: unknown };
 
 /** An even turn under way. */
 export interface Turn {
@@ -153,20 +151,13 @@ export interface ReceiverState {
   heard: HeardState;
 }
 
-/** What the gadget shows: the state as seen from outside, and its outputs. Records are by id. */
+/** What the gadget shows: the state as seen from outside, and its outputs. Records are by id, in the document's order. */
 export interface Shown {
   /** The active states, in the order of the document. */
   stateIds: string[];
   /** A list as all its places. */
   variables: Record<string, number | number[]>;
-  lights: Record<string, LitLight>;
-  texts: Record<string, string[]>;
-  /** Pitch now, 0: silent. `order` counts the orders to this sounder. */
-  tones: Record<string, { hz: number; order: number }>;
-  /** Degrees of servos, percent of motors. */
-  moves: Record<string, number>;
-  /** What was sent or typed last, latest last. */
-  sent: Record<string, string[]>;
+  outputs: Record<string, OutputState>;
 }
 
 /** The whole machine as plain JSON. With the document it belongs to, going on from it is going on. */

@@ -1,7 +1,8 @@
 import type { SwallowReason } from '../debounce/index.ts';
-import type { EvaluationFault, LightOrder } from '../flow/index.ts';
-import type { CodeGesture, GestureKind, LightColour } from '../gadget/index.ts';
+import type { EvaluationFault } from '../flow/index.ts';
+import type { CodeGesture, GestureKind } from '../gadget/index.ts';
 import type { Cause, Excess } from '../kernel/index.ts';
+import type { OutputEntry } from './outputKinds.ts';
 
 /**
  * What happened, in order of time. Entries carry ids of the document, whole microseconds and plain values, so
@@ -57,16 +58,7 @@ export type TraceEntry =
   | { at: number; lane: 'fault'; id: string | null; fault: EvaluationFault }
   | { at: number; lane: 'power'; event: 'cycle' | 'wake' | 'low' }
   | { at: number; lane: 'midiIn'; bytes: number[] }
-  /** `fromPercent` is the level at that moment: where a fade begins. */
-  | { at: number; lane: 'light'; id: string; light: LightOrder; fromPercent: number }
-  | { at: number; lane: 'colour'; id: string; colour: LightColour }
-  | { at: number; lane: 'text'; id: string; row: number; text: string }
-  | { at: number; lane: 'midi'; id: string; bytes: number[] }
-  | { at: number; lane: 'typed'; id: string; text: string }
-  /** Degrees of a servo, percent of a motor. */
-  | { at: number; lane: 'move'; id: string; value: number }
-  /** hz 0: silent. */
-  | { at: number; lane: 'tone'; id: string; hz: number }
+  | OutputEntry
   /** More was asked for than can happen; nothing does any more. What came most often, and since when. */
   | { at: number; lane: 'still'; excess: Excess; cause: Cause; times: number; sinceUs: number }
   /** The loop stands still until then. */

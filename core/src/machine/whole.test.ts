@@ -13,6 +13,7 @@ import {
 } from '../test/fixtures.ts';
 import {
   Machine,
+  outputStateOf,
   replay,
   wholeGadget,
   type EntryOf,
@@ -53,11 +54,12 @@ const counting = (saved: ReturnType<typeof numberVariable>['saved']) =>
       }),
     ],
   });
+const rowOf = ({ shown }: Machine) => outputStateOf(shown.outputs, 'text', 'o2')!.rows[0];
 const shownAfter = (gadget: Gadget, stimuli: Stimulus[], untilMs: number) => {
   const machine = new Machine(gadget, 1);
   stimuli.forEach((stimulus) => machine.stimulate(stimulus));
   machine.advanceTo(untilMs * 1_000);
-  return machine.shown.texts.o2![0];
+  return rowOf(machine);
 };
 
 describe('power off and on', () => {
@@ -92,13 +94,13 @@ describe('power off and on', () => {
     machine.stimulate(power(700, 'cycle'));
     machine.advanceTo(700_000);
     // It counts from where the shaft is, and the wait is over with the power.
-    expect(machine.shown.texts.o2![0]).toBe('0');
+    expect(rowOf(machine)).toBe('0');
     expect(machine.places).toMatchObject({ b1: 1, b2: 5 });
     // The key that is held as it comes on is a press, and waits anew; what was to follow the first never comes.
     machine.advanceTo(2_650_000);
-    expect(machine.shown.texts.o2![0]).toBe('0');
+    expect(rowOf(machine)).toBe('0');
     machine.advanceTo(2_900_000);
-    expect(machine.shown.texts.o2![0]).toBe('late');
+    expect(rowOf(machine)).toBe('late');
     machine.stimulate({ atUs: 3_000_000, controlId: 'b2', what: 'turn', detents: -2, overUs: 80_000 });
     machine.advanceTo(3_300_000);
     expect(machine.evaluate(compileExpression('value(b2)', scopeOf(turned), null))).toBe(-2);
@@ -130,16 +132,66 @@ describe('power off and on', () => {
       const hands = [...tap(100), power(500, 'cycle'), ...tap(640), power(1_000, 'cycle'), ...tap(1_100)];
       return of(replay(gadget, hands, 1_500_000, 7), 'variable').map(({ value }) => value);
     };
-    // Of power-up, and of the first press after each.
+    // Of power-up, and of the first press after each; in between, it begins at 0 again.
     const noise = rolls('noise');
-    expect(noise).toHaveLength(4);
-    expect(new Set(noise).size).toBe(4);
-    const [, first, second, third] = rolls('same');
-    expect([second, third]).toEqual([first, first]);
+    expect(noise.map((value) => value === 0)).toEqual([false, false, true, false, false, true, false, false]);
+    expect(new Set(noise).size).toBe(7);
+    const [begun, first, ...others] = rolls('same');
+    expect(others).toEqual([0, begun, first, 0, begun, first]);
     // Each first press comes at a time of its own after the power; the same time is the same chance.
     const pressed = rolls('press');
-    expect(pressed[1]).not.toBe(pressed[2]);
-    expect(pressed[1]).toBe(pressed[3]);
+    expect(pressed[1]).not.toBe(pressed[4]);
+    expect(pressed[1]).toBe(pressed[7]);
+  });
+  it('is told for every output and variable, in the order of the document, before it begins anew', () => {
+    const gadget: Gadget = {
+      ...pressToLight({ contact: ideal }),
+      outputs: [
+        { id: 'o1', kind: 'light', name: 'Lamp', colour: 'amber' },
+        { id: 'o2', kind: 'text', name: 'Screen', columns: 8, rows: 2 },
+        { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000 },
+        { id: 'o4', kind: 'servo', name: 'Flag', reachDeg: 180 },
+        { id: 'o5', kind: 'motor', name: 'Buzz' },
+        { id: 'o6', kind: 'midi', name: 'Out' },
+      ],
+    };
+    const kept = { when: 'change' } as const;
+    gadget.flow.variables = [
+      numberVariable({ initial: 3 }),
+      numberVariable({ id: 'v2', name: 'kept', saved: kept }),
+    ];
+    const all: Action[] = [
+      { kind: 'level', outputId: 'o1', percent: '40' },
+      { kind: 'text', outputId: 'o2', row: 1, text: 'Cue {v1}' },
+      { kind: 'tone', outputId: 'o3', hz: '440', lengthUs: 0 },
+      { kind: 'move', outputId: 'o4', to: '90' },
+      { kind: 'move', outputId: 'o5', to: '30' },
+      { kind: 'midi', outputId: 'o6', message: 'noteOn', channel: 1, first: '60', second: '100' },
+      { kind: 'set', variableId: 'v1', index: null, value: '7' },
+      { kind: 'set', variableId: 'v2', index: null, value: '8' },
+    ];
+    gadget.flow.states = [state('s1', { rules: [rule('r1', { trigger: press, actions: all })] })];
+    gadget.flow.initialId = 's1';
+    const machine = new Machine(gadget, 1);
+    for (const stimulus of [...tap(100), power(500, 'cycle')]) machine.stimulate(stimulus);
+    machine.advanceTo(499_999);
+    const shone = machine.shown.outputs;
+    expect(Object.values(shone).map(({ kind }) => kind)).toEqual(gadget.outputs.map(({ kind }) => kind));
+    machine.takeTrace();
+    machine.advanceTo(500_000);
+    expect(machine.takeTrace().map(({ at: _at, ...entry }) => entry)).toEqual([
+      { lane: 'power', event: 'cycle' },
+      { lane: 'light', id: 'o1', light: { mode: 'off' }, fromPercent: 40 },
+      { lane: 'text', id: 'o2', row: 1, text: '' },
+      { lane: 'tone', id: 'o3', hz: 0 },
+      { lane: 'move', id: 'o4', value: 0 },
+      { lane: 'move', id: 'o5', value: 0 },
+      // What was sent is out; what is kept is as it was.
+      { lane: 'variable', id: 'v1', value: 3 },
+      { lane: 'state', id: 's1' },
+    ]);
+    // Off, it is as a fresh one is.
+    expect(machine.shown.outputs).toEqual(new Machine(gadget, 1).shown.outputs);
   });
   it('ends tones and dark lights, and says so', () => {
     const loud = gadgetOf({
@@ -299,7 +351,7 @@ describe('a light of several colours', () => {
     stimuli.forEach((stimulus) => machine.stimulate(stimulus));
     machine.advanceTo(900_000);
     return {
-      shown: machine.shown.lights.o1,
+      shown: machine.shown.outputs.o1,
       told: of(machine.takeTrace(), 'colour').map(({ at, colour }) => [at, colour]),
     };
   };

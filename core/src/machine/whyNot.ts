@@ -1,6 +1,6 @@
 import { bare, compileExpression, evaluate, ExpressionError, guardParts, scopeOf } from '../flow/index.ts';
 import { findRule, type Gadget, type Rule, type Trigger } from '../gadget/index.ts';
-import { isMessage } from './midiIn.ts';
+import { isMessage } from '../midi/index.ts';
 import { nowActiveIn } from './nowActive.ts';
 import type { TraceEntry } from './trace.ts';
 

@@ -82,7 +82,7 @@ const lightMode: fc.Arbitrary<LightMode> = fc.oneof(
 );
 
 /** Every kind of thing that can happen, so that none is left out of what is tried at random. */
-const actionOf = {
+export const actionOf = {
   set: fc.oneof(
     fc.record({ variableId: fc.constantFrom('v1', 'v2'), index: fc.constant(null), value: expression }),
     fc.record({

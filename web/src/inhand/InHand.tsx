@@ -95,8 +95,8 @@ export function InHand() {
 
   useEffect(() => {
     // Looking at the past is silent: nothing sounds then.
-    const tones = pastUs === null ? Object.entries(shown?.tones ?? {}) : [];
-    play(Object.fromEntries(tones.map(([id, { hz }]) => [id, hz])));
+    const outputs = pastUs === null ? Object.entries(shown?.outputs ?? {}) : [];
+    play(Object.fromEntries(outputs.flatMap(([id, one]) => (one.kind === 'tone' ? [[id, one.hz]] : []))));
   }, [shown, pastUs]);
 
   const onKey = (event: KeyboardEvent, isDown: boolean) => {
@@ -308,13 +308,13 @@ function Body({
           <Sounder key={id} id={id} name={name} />
         ))}
         {of(gadget, 'servo').map(({ id, name }) => (
-          <Mover key={id} id={id} name={name} unit="°" />
+          <Mover key={id} id={id} kind="servo" name={name} unit="°" />
         ))}
         {of(gadget, 'motor').map(({ id, name }) => (
-          <Mover key={id} id={id} name={name} unit="%" />
+          <Mover key={id} id={id} kind="motor" name={name} unit="%" />
         ))}
-        {[...of(gadget, 'midi'), ...of(gadget, 'typist')].map(({ id, name }) => (
-          <Sender key={id} id={id} name={name} />
+        {[...of(gadget, 'midi'), ...of(gadget, 'typist')].map(({ id, kind, name }) => (
+          <Sender key={id} id={id} kind={kind} name={name} />
         ))}
       </div>
       <div className={classes.row} data-many={gadget.controls.length > keypadFrom || undefined}>

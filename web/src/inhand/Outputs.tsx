@@ -1,12 +1,23 @@
-import { safelyShown, type Light, type TextDisplay } from '@hum-lever/core';
+import {
+  outputStateOf,
+  safelyShown,
+  type Light,
+  type OutputKind,
+  type OutputStateOf,
+  type TextDisplay,
+} from '@hum-lever/core';
 import { showHz, useLit } from '../shared/index.ts';
 import { usePlayer } from '../workers/index.ts';
 import { Cells } from './Cells.tsx';
 import classes from './InHand.module.css';
 import { Lamp } from './Lamp.tsx';
 
+/** What an output is just now; undefined while nothing plays. */
+const useOutput = <K extends OutputKind>(kind: K, id: string): OutputStateOf<K> | undefined =>
+  usePlayer((state) => state.shown && outputStateOf(state.shown.outputs, kind, id)) ?? undefined;
+
 export function Display({ display }: { display: TextDisplay }) {
-  const rows = usePlayer((state) => state.shown?.texts[display.id]);
+  const rows = useOutput('text', display.id)?.rows;
   const pointed = useIsLit(display.id);
   return (
     <div className={classes.display} data-lit={pointed}>
@@ -20,7 +31,7 @@ export function Display({ display }: { display: TextDisplay }) {
 }
 
 export function LightPart({ light }: { light: Light }) {
-  const lit = usePlayer((state) => state.shown?.lights[light.id]);
+  const lit = useOutput('light', light.id);
   const capped = lit !== undefined && safelyShown(lit) !== lit;
   const pointed = useIsLit(light.id);
   return (
@@ -31,7 +42,7 @@ export function LightPart({ light }: { light: Light }) {
 }
 
 export function Sounder({ id, name }: { id: string; name: string }) {
-  const hz = usePlayer((state) => state.shown?.tones[id]?.hz ?? 0);
+  const hz = useOutput('tone', id)?.hz ?? 0;
   const pointed = useIsLit(id);
   return (
     <figure className={classes.sounder} data-on={hz > 0 || undefined} data-lit={pointed}>
@@ -45,8 +56,18 @@ export function Sounder({ id, name }: { id: string; name: string }) {
 }
 
 /** A servo or motor, with where it is or how hard it runs. */
-export function Mover({ id, name, unit }: { id: string; name: string; unit: string }) {
-  const value = usePlayer((state) => state.shown?.moves[id] ?? 0);
+export function Mover({
+  id,
+  kind,
+  name,
+  unit,
+}: {
+  id: string;
+  kind: 'servo' | 'motor';
+  name: string;
+  unit: string;
+}) {
+  const value = useOutput(kind, id)?.value ?? 0;
   const pointed = useIsLit(id);
   return (
     <figure className={classes.sounder} data-on={value > 0 || undefined} data-lit={pointed}>
@@ -64,8 +85,8 @@ export function Mover({ id, name, unit }: { id: string; name: string; unit: stri
 }
 
 /** What went out last, over the wire or as typing. */
-export function Sender({ id, name }: { id: string; name: string }) {
-  const last = usePlayer((state) => state.shown?.sent[id]?.at(-1));
+export function Sender({ id, kind, name }: { id: string; kind: 'midi' | 'typist'; name: string }) {
+  const last = useOutput(kind, id)?.lines.at(-1);
   const pointed = useIsLit(id);
   return (
     <figure className={classes.sounder} data-lit={pointed}>

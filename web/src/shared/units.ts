@@ -68,3 +68,7 @@ export function showBytes(bytes: number): string {
 export function showMoney(cents: number, currency: string): string {
   return new Intl.NumberFormat(undefined, { style: 'currency', currency }).format(cents / 100);
 }
+
+/** Bytes as they are written of messages: two digits each, to the base sixteen. */
+export const showMessage = (bytes: readonly number[]): string =>
+  bytes.map((byte) => byte.toString(16).padStart(2, '0')).join(' ');

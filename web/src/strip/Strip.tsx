@@ -145,7 +145,7 @@ export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
           </span>
         )}
         <p className={classes.why} aria-live={entry ? 'polite' : 'off'} data-testid="why">
-          {spoken >= 0 && <StageIcon stage={stageOf[trace[spoken]!.lane]} />}
+          {spoken >= 0 && <StageIcon stage={stageOf(trace[spoken]!)} />}
           <span>{why}</span>
         </p>
         <Choice

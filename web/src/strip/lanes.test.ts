@@ -103,6 +103,28 @@ describe('the strip', () => {
     ]);
   });
 
+  it('keeps what stood before the power went, until it is told dark', () => {
+    const marks = marksIn(
+      gadget,
+      [
+        { at: 0, lane: 'light', id: 'o1', light: { mode: 'blink', periodUs: 500_000 }, fromPercent: 0 },
+        { at: 10, lane: 'colour', id: 'o1', colour: 'violet' },
+        { at: 40, lane: 'power', event: 'cycle' },
+        { at: 40, lane: 'light', id: 'o1', light: { mode: 'off' }, fromPercent: 100 },
+        { at: 60, lane: 'light', id: 'o1', light: { mode: 'on' }, fromPercent: 0 },
+      ],
+      { fromUs: 0, toUs: 100 },
+    );
+    expect(
+      inLane(marks, 'output o1').map((mark) => mark.kind === 'band' && [mark.text, mark.span.toUs]),
+    ).toEqual([
+      ['blink', 10],
+      ['blink, violet', 40],
+      ['off', 60],
+      // Its colour is its own again.
+      ['on', 100],
+    ]);
+  });
   it('marks what came twice', () => {
     const marks = marksIn(gadget, trace, { fromUs: 0, toUs: trial.endUs });
     const again = marks.filter((mark) => mark.kind === 'tick' && mark.bad);

@@ -3,9 +3,10 @@ import {
   type Control,
   type EntryOf,
   type Gadget,
-  type Lane,
+  type OutputEntry,
   type TraceEntry,
 } from '@hum-lever/core';
+import { isOutputEntry, toldOf, type Band } from '../outputs/index.ts';
 import type { Stage } from '../shared/index.ts';
 import { byHand } from '../words/index.ts';
 import { firstAt } from '../workers/index.ts';
@@ -62,6 +63,7 @@ export function lanesOf({ outputs, flow }: Gadget, controls: readonly Control[])
 }
 
 const laneOf = (entry: TraceEntry): string | null => {
+  if (isOutputEntry(entry)) return `output ${entry.id}`;
   switch (entry.lane) {
     case 'contact':
     case 'clean':
@@ -83,14 +85,6 @@ const laneOf = (entry: TraceEntry): string | null => {
       return `contact ${entry.id}`;
     case 'state':
       return 'state';
-    case 'light':
-    case 'colour':
-    case 'text':
-    case 'tone':
-    case 'midi':
-    case 'typed':
-    case 'move':
-      return `output ${entry.id}`;
     case 'signal':
     case 'still':
       return 'state';
@@ -117,9 +111,15 @@ function addTick(marks: Mark[], tick: Tick, lastAt: Map<string, number>): void {
 }
 
 /** What lasts until the next entry of its lane; everything else is a moment. */
-type Lasting = EntryOf<'contact' | 'clean' | 'state' | 'light' | 'colour' | 'text' | 'tone'>;
-const lasting = new Set<Lane>(['contact', 'clean', 'state', 'light', 'colour', 'text', 'tone']);
-const lasts = (entry: TraceEntry): entry is Lasting => lasting.has(entry.lane);
+type Own = EntryOf<'contact' | 'clean' | 'state'>;
+type Lasting = Own | OutputEntry;
+const ownLasting = new Set<string>(['contact', 'clean', 'state']);
+const bandsOf = (entry: OutputEntry): Band<OutputEntry> | null => {
+  const { strip } = toldOf(entry);
+  return typeof strip === 'function' ? null : strip;
+};
+const lasts = (entry: TraceEntry): entry is Lasting =>
+  isOutputEntry(entry) ? bandsOf(entry) !== null : ownLasting.has(entry.lane);
 
 /** Entries to look back through for what was there before the window; older than that is rare and only paint. */
 const lookBack = 4_000;
@@ -139,19 +139,18 @@ export function marksIn(
   const first = firstAt(trace, window.fromUs);
   const end = firstAt(trace, window.toUs + 1);
   const open = new Map<string, number>();
-  const rows = new Map<string, string[]>();
-  const lit = new Map<string, Lit>();
-  /** What a display shows from this entry on, all its rows as one line; what a light does, and its colour. */
+  const outputs = new Map<string, unknown>();
+  const shown = new Map<string, BandWords>();
+  /** What is active, and what each output has been told so far. */
   const note = (entry: TraceEntry, index: number) => {
     if (entry.lane === 'state') inState.enter(entry.id, index);
-    // Without power a light forgets its colour.
-    if (entry.lane === 'power' && entry.event === 'cycle') lit.clear();
-    if (entry.lane === 'light') lit.set(entry.id, { ...lit.get(entry.id), light: entry.light });
-    if (entry.lane === 'colour') lit.set(entry.id, { ...lit.get(entry.id), colour: entry.colour });
-    if (entry.lane !== 'text') return;
-    const shown = [...(rows.get(entry.id) ?? [])];
-    shown[entry.row] = entry.text.trim();
-    rows.set(entry.id, shown);
+    // Without power they forget what they were told; what that looks like is told next.
+    if (entry.lane === 'power' && entry.event === 'cycle') outputs.clear();
+    const strip = isOutputEntry(entry) && bandsOf(entry);
+    if (!strip) return;
+    const is = strip.gather(outputs.get(entry.id), entry);
+    outputs.set(entry.id, is);
+    shown.set(entry.id, strip.show(is));
   };
   for (let index = Math.max(0, first - lookBack); index < first; index += 1) {
     const entry = trace[index]!;
@@ -168,8 +167,7 @@ export function marksIn(
     if (span.toUs < span.fromUs) return;
     if (entry.lane === 'contact' || entry.lane === 'clean')
       marks.push({ kind: 'level', lane, span, level: entry.level, entry: index });
-    else
-      marks.push({ kind: 'band', lane, span, entry: index, ...bandOf(entry, inState.at(index), rows, lit) });
+    else marks.push({ kind: 'band', lane, span, entry: index, ...bandOf(entry, inState.at(index), shown) });
   };
   for (let index = first; index < end; index += 1) {
     const entry = trace[index]!;
@@ -209,44 +207,16 @@ export function marksIn(
   return marks;
 }
 
-/** A light as it was told last; nothing: never yet. */
-interface Lit {
-  light?: EntryOf<'light'>['light'];
-  colour?: string;
+/** What is written in a band. */
+interface BandWords {
+  text: string;
+  dim: boolean;
 }
-
-function bandOf(
-  entry: Lasting,
+const bandOf = (
+  entry: Exclude<Lasting, EntryOf<'contact' | 'clean'>>,
   states: string,
-  rows: Map<string, string[]>,
-  lit: Map<string, Lit>,
-): { text: string; dim: boolean } {
-  switch (entry.lane) {
-    case 'state':
-      return { text: states, dim: false };
-    case 'light':
-    case 'colour':
-      return lightBand(lit.get(entry.id) ?? {});
-    case 'text':
-      return textBand(rows.get(entry.id) ?? []);
-    case 'tone':
-      return { text: entry.hz === 0 ? '' : `${entry.hz} Hz`, dim: entry.hz === 0 };
-    default:
-      return { text: '', dim: true };
-  }
-}
-
-/** As short as it can be said: a dimmed lamp changes often. */
-function lightBand({ light = { mode: 'off' }, colour }: Lit) {
-  const does = light.mode === 'level' ? `${light.levelPercent}\u202f%` : light.mode;
-  const dim = light.mode === 'off';
-  return { text: dim || colour === undefined ? does : `${does}, ${colour}`, dim };
-}
-
-const textBand = (rows: string[]) => {
-  const text = rows.filter((row) => row !== undefined && row !== '').join(' / ');
-  return { text, dim: text === '' };
-};
+  shown: ReadonlyMap<string, BandWords>,
+): BandWords => (isOutputEntry(entry) ? shown.get(entry.id)! : { text: states, dim: false });
 
 /** What is active from each state entry on, as the innermost names, those of other regions beside one another. */
 function statesIn(gadget: Gadget) {
@@ -272,10 +242,10 @@ function statesIn(gadget: Gadget) {
 function tickOf(entry: TraceEntry, names: ReadonlyMap<string, string>): { text: string; bad: boolean } {
   if (entry.lane === 'signal') return { text: names.get(entry.id) ?? '', bad: false };
   if (entry.lane === 'still') return { text: 'stands still', bad: true };
-  if (entry.lane === 'midi')
-    return { text: entry.bytes.map((byte) => byte.toString(16)).join(' '), bad: false };
-  if (entry.lane === 'typed') return { text: entry.text, bad: false };
-  if (entry.lane === 'move') return { text: String(entry.value), bad: false };
+  if (isOutputEntry(entry)) {
+    const { strip } = toldOf(entry);
+    return { text: typeof strip === 'function' ? strip(entry) : '', bad: false };
+  }
   if (entry.lane === 'gesture') return { text: entry.gesture, bad: false };
   if (entry.lane === 'swallowed') return { text: 'swallowed', bad: true };
   if (entry.lane === 'counted')

@@ -4,11 +4,13 @@ import {
   type EntryOf,
   type Gadget,
   type GestureKind,
+  type OutputLane,
   type TraceEntry,
 } from '@hum-lever/core';
 import type { Stage } from '../shared/stages.tsx';
 import { valueWords } from './valueWords.ts';
-import { showDuration, showHz } from '../shared/units.ts';
+import { isOutputEntry, toldOf } from '../outputs/index.ts';
+import { showMessage, showDuration } from '../shared/units.ts';
 import { sayStill } from './stillWords.ts';
 
 /** Gestures in plain words, the standard term beside them where there is one. */
@@ -35,7 +37,7 @@ export const codeWords: Record<CodeGesture, string> = {
 };
 
 /** Which stage of the path an entry belongs to. */
-export const stageOf: Record<TraceEntry['lane'], Stage> = {
+const ownStages: Record<Exclude<TraceEntry['lane'], OutputLane>, Stage> = {
   finger: 'contact',
   contact: 'contact',
   pin: 'contact',
@@ -61,16 +63,12 @@ export const stageOf: Record<TraceEntry['lane'], Stage> = {
   fault: 'state',
   power: 'contact',
   midiIn: 'contact',
-  midi: 'output',
-  typed: 'output',
-  move: 'output',
   blocked: 'state',
   still: 'state',
-  light: 'output',
-  colour: 'output',
-  text: 'output',
-  tone: 'output',
 };
+
+export const stageOf = (entry: TraceEntry): Stage =>
+  isOutputEntry(entry) ? 'output' : ownStages[entry.lane];
 
 /** Names of what the ids stand for; what is gone is said to be. */
 export function namesOf(gadget: Gadget): (id: string) => string {
@@ -154,6 +152,7 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
   const entry = trace[index]!;
   const answered = (was: string, answer: EntryOf<'rule'> | undefined) =>
     answer ? `${was} ${ruleWords(gadget, answer)}` : `${was} No rule answered.`;
+  if (isOutputEntry(entry)) return toldOf(entry).say(entry, name(entry.id));
   switch (entry.lane) {
     case 'finger':
       return entry.down
@@ -221,21 +220,7 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
     case 'power':
       return powerWords[entry.event];
     case 'midiIn':
-      return `MIDI came in: ${bytesWords(entry.bytes)}.`;
-    case 'midi':
-      return `${name(entry.id)} sent ${bytesWords(entry.bytes)}.`;
-    case 'typed':
-      return `${name(entry.id)} typed “${entry.text}”.`;
-    case 'move':
-      return `${name(entry.id)} went to ${entry.value}.`;
-    case 'light':
-      return `${name(entry.id)}: ${lightWords(entry)}.`;
-    case 'colour':
-      return `${name(entry.id)} turns ${entry.colour}.`;
-    case 'text':
-      return `${name(entry.id)}, row ${entry.row + 1}: “${entry.text}”.`;
-    case 'tone':
-      return `${name(entry.id)}: ${showHz(entry.hz)}.`;
+      return `MIDI came in: ${showMessage(entry.bytes)}.`;
     case 'still':
       return sayStill(gadget, entry);
     case 'blocked':
@@ -248,8 +233,6 @@ const powerWords: Record<EntryOf<'power'>['event'], string> = {
   wake: 'The gadget was woken.',
   low: 'The cell runs low.',
 };
-const bytesWords = (bytes: readonly number[]) =>
-  bytes.map((byte) => byte.toString(16).padStart(2, '0')).join(' ');
 
 const signed = (n: number) => (n > 0 ? `+${n}` : String(n)).replace('-', '−');
 
@@ -258,13 +241,4 @@ function ruleWords(gadget: Gadget, { id, stateId }: EntryOf<'rule'>): string {
   const state = namesOf(gadget)(stateId);
   if (!found) return `A rule of ${state} that was removed since answered.`;
   return `Rule ${found.state.rules.indexOf(found.rule) + 1} of ${state} answered.`;
-}
-
-function lightWords({ light }: EntryOf<'light'>): string {
-  if (light.mode === 'blink') return `blinks every ${showDuration(light.periodUs)}`;
-  if (light.mode === 'level') return `at ${light.levelPercent}\u202f%`;
-  if (light.mode === 'pattern') return `shows ${light.steps}, a step every ${showDuration(light.stepUs)}`;
-  if (light.mode === 'fade')
-    return `fades to ${light.levelPercent}\u202f% over ${showDuration(light.overUs)}`;
-  return light.mode;
 }

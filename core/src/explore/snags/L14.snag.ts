@@ -7,7 +7,7 @@ import {
   type State,
 } from '../../gadget/index.ts';
 import { unfinished } from '../../flow/index.ts';
-import { Machine, type Shown } from '../../machine/index.ts';
+import { looksOf, Machine } from '../../machine/index.ts';
 import type { Explorer } from '../explorer.ts';
 import { sameStatesAs, scriptOf } from '../script.ts';
 import { explored } from './explored.ts';
@@ -33,13 +33,7 @@ function lookOf(gadget: Gadget, explorer: Explorer, id: number, effort: Effort):
   const settled = machine.advance(endUs + settleUs, effort.left - machine.work);
   effort.left -= machine.work;
   if (!settled || machine.shown.stateIds.join() !== before) return null;
-  const { lights, texts, tones, moves }: Readonly<Shown> = machine.shown;
-  return canonicalJson({
-    texts,
-    moves,
-    lights: Object.fromEntries(Object.entries(lights).map(([of, { light }]) => [of, light])),
-    tones: Object.fromEntries(Object.entries(tones).map(([of, { hz }]) => [of, hz])),
-  });
+  return canonicalJson(looksOf(machine.shown.outputs));
 }
 
 /** What a state does with what happens, its own ids apart. */

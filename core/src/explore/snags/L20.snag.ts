@@ -123,7 +123,9 @@ function byRules(
     machine.advance(endUs, derived.effort.left);
     machine.takeTrace();
     const was = Object.fromEntries(
-      Object.entries(machine.shown.lights).map(([of, lit]) => [of, lightLevel(lit, machine.nowUs) > 0]),
+      Object.entries(machine.shown.outputs).flatMap(([of, one]) =>
+        one.kind === 'light' ? [[of, lightLevel(one, machine.nowUs) > 0]] : [],
+      ),
     );
     machine.advance(endUs + watchedUs, Math.max(0, derived.effort.left - machine.work));
     derived.effort.left -= machine.work;

@@ -1,8 +1,15 @@
-import { lightColours, midiMessages, type Action, type LightMode } from '../../gadget/index.ts';
-import { ExpressionError } from '../error.ts';
+import {
+  isOutputAction,
+  kindsTold,
+  type Action,
+  type OutputAction,
+  type OutputKind,
+} from '../../gadget/index.ts';
 import { quoted } from '../lex.ts';
 import { showExpression, showTemplate } from '../words.ts';
 import type { Names } from './names.ts';
+import type { LineWriter, OutputLine } from './outputLine.ts';
+import { outputLines } from './outputLines.ts';
 import type { LineReader } from './reader.ts';
 import { nameOf, showLength } from './trigger.ts';
 
@@ -12,25 +19,33 @@ const reserved: ReadonlySet<string> = new Set(beginnings);
 
 const inQuotes = (text: string): string => `"${text.replace(/["\\]/g, '\\$&')}"`;
 
-function showLight(light: LightMode, names: Names): string {
-  switch (light.mode) {
-    case 'on':
-    case 'off':
-      return light.mode;
-    case 'blink':
-      return `blink ${showLength(light.periodUs, names)}`;
-    case 'fade':
-      return `fade ${light.levelPercent} ${showLength(light.overUs, names)}`;
-    case 'pattern':
-      return `pattern "${light.steps}" ${showLength(light.stepUs, names)}`;
-  }
+/** By the kind of output. What is told to one belongs to it. */
+const lines = new Map<OutputKind, OutputLine<OutputKind>>(
+  outputLines.map((line) => [line.kind, line as unknown as OutputLine<OutputKind>]),
+);
+/** Every kind of the document can be written: one that is missing here fails to compile. */
+type Unwritten = Exclude<OutputKind, (typeof outputLines)[number]['kind']>;
+export const everyKindIsWritten: [Unwritten] extends [never] ? true : Unwritten = true;
+
+const writerFor = (names: Names): LineWriter => ({
+  expression: (text) => showExpression(text, names.gadget),
+  template: (text) => inQuotes(showTemplate(text, names.gadget)),
+  plain: inQuotes,
+  length: (length) => showLength(length, names),
+  variable: (id) => quoted(names.variables.get(id) ?? id, reserved),
+});
+
+function showTold(action: OutputAction, names: Names): string {
+  // The kind that knows the action: where the output is gone, its own words are there still.
+  const [kind] = kindsTold(action.kind);
+  const told = lines.get(kind!)!.show(action, writerFor(names));
+  return `${nameOf(names, 'outputs', action.outputId, reserved)} ${told}`;
 }
 
 export function showAction(action: Action, names: Names): string {
+  if (isOutputAction(action)) return showTold(action, names);
   const { gadget } = names;
   const expression = (text: string) => showExpression(text, gadget);
-  const template = (text: string) => inQuotes(showTemplate(text, gadget));
-  const output = 'outputId' in action ? nameOf(names, 'outputs', action.outputId, reserved) : '';
   const variable =
     'variableId' in action
       ? quoted(names.variables.get(action.variableId) ?? action.variableId, reserved)
@@ -42,32 +57,6 @@ export function showAction(action: Action, names: Names): string {
     }
     case 'shift':
       return `shift ${variable} ${expression(action.value)}`;
-    case 'light':
-      return `${output} ${showLight(action.light, names)}`;
-    case 'level':
-      return `${output} level ${expression(action.percent)}`;
-    case 'colour':
-      return `${output} colour ${action.colour}`;
-    case 'text':
-      return `${output} row ${action.row + 1} ${template(action.text)}`;
-    case 'sprite':
-      return `${output} at ${expression(action.row)}, ${expression(action.column)} ${template(action.text)}`;
-    case 'lane':
-      return `${output} row ${action.row + 1} lane ${variable} ${inQuotes(action.glyphs)}`;
-    case 'tone':
-      return `${output} tone ${expression(action.hz)}${action.lengthUs === 0 ? '' : ` for ${showLength(action.lengthUs, names)}`}`;
-    case 'tune':
-      return `${output} tune ${action.notes.map(({ hz, lengthUs }) => `${hz} ${showLength(lengthUs, names)}`).join(', ')}`;
-    case 'silence':
-      return `${output} silence`;
-    case 'midi':
-      return `${output} ${action.message} ${action.channel}, ${expression(action.first)}${
-        action.message === 'program' && action.second === '0' ? '' : `, ${expression(action.second)}`
-      }`;
-    case 'type':
-      return `${output} type ${template(action.text)}`;
-    case 'move':
-      return `${output} move ${expression(action.to)}`;
     case 'save':
     case 'recall':
       return action.kind;
@@ -123,78 +112,9 @@ function plainAction(line: LineReader): Action {
   }
 }
 
-/** What each kind of output can be told. */
-const verbs = {
-  light: ['on', 'off', 'blink', 'fade', 'level', 'colour', 'pattern'],
-  text: ['row', 'at'],
-  tone: ['tone', 'tune', 'silence'],
-  servo: ['move'],
-  motor: ['move'],
-  midi: midiMessages,
-  typist: ['type'],
-} as const;
-type Verb = (typeof verbs)[keyof typeof verbs][number];
-
 function outputAction(line: LineReader): Action {
   const outputId = line.id('outputs');
   const { kind } = line.names.gadget.outputs.find(({ id }) => id === outputId)!;
-  const { here } = line;
-  const verb: Verb = line.oneOf<Verb>(verbs[kind]);
-  switch (verb) {
-    case 'on':
-    case 'off':
-      return { kind: 'light', outputId, light: { mode: verb } };
-    case 'blink':
-      return { kind: 'light', outputId, light: { mode: 'blink', periodUs: line.fixedLength() } };
-    case 'fade': {
-      const levelPercent = line.number('a level in percent, 0 to 100', 0, 100);
-      return { kind: 'light', outputId, light: { mode: 'fade', levelPercent, overUs: line.fixedLength() } };
-    }
-    case 'pattern': {
-      const steps = line.plain();
-      if (!/^[#.]{1,64}$/.test(steps))
-        throw new ExpressionError('expected # for lit and . for dark, 1 to 64 of them', here);
-      return { kind: 'light', outputId, light: { mode: 'pattern', steps, stepUs: line.fixedLength() } };
-    }
-    case 'level':
-      return { kind: 'level', outputId, percent: line.expression() };
-    case 'colour':
-      return { kind: 'colour', outputId, colour: line.oneOf(lightColours) };
-    case 'row': {
-      const row = line.number('a row from 1 on', 1) - 1;
-      if (!line.word('lane')) return { kind: 'text', outputId, row, text: line.template() };
-      const variableId = line.id('variables');
-      return { kind: 'lane', outputId, row, variableId, glyphs: line.plain() };
-    }
-    case 'at': {
-      const row = line.expression();
-      line.must(',');
-      return { kind: 'sprite', outputId, row, column: line.expression(), text: line.template() };
-    }
-    case 'tone': {
-      const hz = line.expression();
-      return { kind: 'tone', outputId, hz, lengthUs: line.word('for') ? line.fixedLength() : 0 };
-    }
-    case 'tune': {
-      const notes: { hz: number; lengthUs: number }[] = [];
-      do notes.push({ hz: line.number('a pitch in hertz, 0 for a rest', 0), lengthUs: line.fixedLength() });
-      while (line.sign(','));
-      return { kind: 'tune', outputId, notes };
-    }
-    case 'silence':
-      return { kind: 'silence', outputId };
-    case 'type':
-      return { kind: 'type', outputId, text: line.template() };
-    case 'move':
-      return { kind: 'move', outputId, to: line.expression() };
-    default: {
-      const channel = line.number('a channel from 1 to 16', 1, 16);
-      line.must(',');
-      const first = line.expression();
-      // A program has no second number.
-      if (verb !== 'program') line.must(',');
-      const second = verb === 'program' && !line.sign(',') ? '0' : line.expression();
-      return { kind: 'midi', outputId, message: verb, channel, first, second };
-    }
-  }
+  const { verbs } = lines.get(kind)!;
+  return verbs[line.oneOf(Object.keys(verbs))]!(line, outputId);
 }

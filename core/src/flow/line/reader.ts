@@ -169,10 +169,14 @@ export class LineReader extends Parser {
     const { text, start } = this.take();
     return this.shifted(start + 1, () => readTemplate(text, this.names.gadget));
   }
-  plain(): string {
+  /** A text in quotes as it is. @param like and what is said where it is not */
+  plain(like?: RegExp, expected = ''): string {
+    const { here } = this;
     if (this.token.kind !== 'quoted')
-      throw new ExpressionError(`expected a text in quotes, got ${this.got}`, this.here);
-    return this.take().text;
+      throw new ExpressionError(`expected a text in quotes, got ${this.got}`, here);
+    const { text } = this.take();
+    if (like && !like.test(text)) throw new ExpressionError(expected, here);
+    return text;
   }
   private shifted<T>(by: number, read: () => T): T {
     try {

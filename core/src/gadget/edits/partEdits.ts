@@ -1,5 +1,6 @@
 import { produce, type Draft } from 'immer';
-import type { Control, Output } from '../controls.schema.ts';
+import type { Control } from '../controls.schema.ts';
+import type { Output } from '../outputs.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
 import type { OwnClass } from '../ownClass.schema.ts';

@@ -1,0 +1,10 @@
+// Written by scripts/registries.mjs from the files beside it; do not edit.
+import { light } from '../../light/light.line.ts';
+import { text } from '../../screen/text.line.ts';
+import { tone } from '../../sound/tone.line.ts';
+import { servo } from '../../motion/servo.line.ts';
+import { motor } from '../../motion/motor.line.ts';
+import { midi } from '../../midi/midi.line.ts';
+import { typist } from '../../typing/typist.line.ts';
+
+export const outputLines = [light, text, tone, servo, motor, midi, typist] as const;

@@ -1,0 +1,134 @@
+import {
+  fieldList,
+  type Fields,
+  type OutputAction,
+  type OutputActionKind,
+  type OutputFields,
+} from '../gadget/index.ts';
+import { evaluate, type Surroundings } from './evaluate.ts';
+import { drawsIn, type Code } from './expression.ts';
+import { renderTemplate, type Template } from './template.ts';
+
+/** One thing that is told to an output, with everything looked up. */
+export type CompiledField =
+  | { name: string; role: 'expression'; code: Code }
+  | { name: string; role: 'template'; text: Template }
+  | { name: string; role: 'list'; variable: number }
+  | { name: string; role: 'constant'; value: unknown };
+
+/** What an output is told, in the order in which it is worked out. */
+export interface CompiledOrder {
+  kind: OutputActionKind;
+  fields: readonly CompiledField[];
+  /** Of one that is always the same: what it comes to. */
+  known: OutputOrder | null;
+  /** It draws chance, which must be drawn unseen, too: what comes after depends on how often it was. */
+  draws: boolean;
+}
+
+type Worked<F extends Fields> = {
+  [N in keyof F as F[N]['role'] extends 'list' ? 'places' : N]: F[N] extends {
+    role: 'constant';
+    schema: infer S;
+  }
+    ? S extends { _zod: { output: infer V } }
+      ? V
+      : never
+    : { expression: number; template: string; list: number[] }[Exclude<F[N]['role'], 'constant'>];
+};
+
+/** What an output is told, worked out: whole numbers, texts, places of a list (`places`), and what the document says. */
+export type OrderOf<K extends OutputActionKind> = {
+  [N in K]: { kind: N } & Worked<OutputFields[N]>;
+}[K];
+export type OutputOrder = OrderOf<OutputActionKind>;
+
+/** How a compiler reads what is written; undefined: it cannot be read. */
+export interface FieldReader {
+  expression(text: string): Code | undefined;
+  template(text: string): Template | undefined;
+  variable(id: string): number;
+}
+
+/** @returns undefined where something of it cannot be read: then nothing is told */
+export function compileOrder(action: OutputAction, read: FieldReader): CompiledOrder | undefined {
+  const said = action as unknown as Record<string, unknown>;
+  const fields: CompiledField[] = [];
+  let unread = false;
+  for (const [name, { role }] of fieldList(action.kind)) {
+    const field = compileField(name, role, said[name], read);
+    if (field) fields.push(field);
+    else unread = true;
+  }
+  if (unread) return undefined;
+  const fixed = fields.every(({ role }) => role === 'constant');
+  return {
+    kind: action.kind,
+    fields,
+    known: fixed ? workedOut(action.kind, fields, null) : null,
+    draws: fields.some((field) => codesIn(field).some(drawsIn)),
+  };
+}
+
+function compileField(
+  name: string,
+  role: CompiledField['role'],
+  said: unknown,
+  read: FieldReader,
+): CompiledField | undefined {
+  switch (role) {
+    case 'expression': {
+      const code = read.expression(said as string);
+      return code && { name, role, code };
+    }
+    case 'template': {
+      const text = read.template(said as string);
+      return text && { name, role, text };
+    }
+    case 'list':
+      return { name: 'places', role, variable: read.variable(said as string) };
+    case 'constant':
+      return { name, role, value: said };
+  }
+}
+
+/** Expressions that are worked out to tell it. */
+function codesIn(field: CompiledField): readonly Code[] {
+  if (field.role === 'expression') return [field.code];
+  return field.role === 'template' ? field.text.filter((piece) => typeof piece !== 'string') : [];
+}
+export const codesOfOrder = ({ fields }: CompiledOrder): Code[] => fields.flatMap(codesIn);
+
+/** Where an order is worked out: values, chance, and which slots are a list's. */
+export interface OrderSurroundings extends Surroundings {
+  readonly tables: { readonly slot: readonly number[]; readonly size: readonly number[] };
+}
+
+/** What an order comes to now. */
+export const orderNow = ({ kind, fields, known }: CompiledOrder, around: OrderSurroundings): OutputOrder =>
+  known ?? workedOut(kind, fields, around);
+
+function workedOut(
+  kind: OutputActionKind,
+  fields: readonly CompiledField[],
+  around: OrderSurroundings | null,
+): OutputOrder {
+  const order: Record<string, unknown> = { kind };
+  for (const field of fields) order[field.name] = valueOf(field, around!);
+  return order as unknown as OutputOrder;
+}
+
+function valueOf(field: CompiledField, around: OrderSurroundings): unknown {
+  switch (field.role) {
+    case 'constant':
+      return field.value;
+    case 'expression':
+      return evaluate(field.code, around);
+    case 'template':
+      return renderTemplate(field.text, around);
+    case 'list': {
+      const from = around.tables.slot[field.variable]!;
+      return Array.from({ length: around.tables.size[field.variable]! }, (_, n) => around.values[from + n]!);
+    }
+  }
+}

@@ -1,0 +1,10 @@
+// Written by scripts/registries.mjs from the files beside it; do not edit.
+import { light } from '../light/light.document.ts';
+import { text } from '../screen/text.document.ts';
+import { tone } from '../sound/tone.document.ts';
+import { servo } from '../motion/servo.document.ts';
+import { motor } from '../motion/motor.document.ts';
+import { midi } from '../midi/midi.document.ts';
+import { typist } from '../typing/typist.document.ts';
+
+export const outputDocuments = [light, text, tone, servo, motor, midi, typist] as const;

@@ -1,0 +1,49 @@
+import * as z from 'zod';
+import { outputDocuments } from './outputDocuments.ts';
+import { actionSchemaOf, type Field, type Fields, type Said } from './outputDocument.ts';
+
+type Document = (typeof outputDocuments)[number];
+type Together<U> = (U extends unknown ? (one: U) => void : never) extends (all: infer I) => void ? I : never;
+type Flat<T> = { [N in keyof T]: T[N] };
+
+export type OutputKind = Document['kind'];
+/** What each action of an output says, by the action's kind. */
+export type OutputFields = Flat<Together<Document['actions']>>;
+export type OutputActionKind = keyof OutputFields;
+
+export type Output = { [D in Document as D['kind']]: z.infer<D['schema']> }[OutputKind];
+export type OutputOf<K extends OutputKind> = Extract<Output, { kind: K }>;
+export type OutputActionOf<N extends OutputActionKind> = {
+  [K in N]: Flat<{ kind: K; outputId: string } & Said<OutputFields[K]>>;
+}[N];
+export type OutputAction = OutputActionOf<OutputActionKind>;
+
+const all: Record<string, Fields> = Object.assign({}, ...outputDocuments.map(({ actions }) => actions));
+const told = new Map(Object.entries(all));
+
+/** What an action of that kind says; null: it is none of an output. */
+export const fieldsOf = (kind: string): Fields | null => told.get(kind) ?? null;
+
+/** Each with its name, in the order in which they are worked out. */
+export const fieldList = (kind: OutputActionKind): [name: string, field: Field][] =>
+  Object.entries(told.get(kind)!);
+
+/** Whether something is told to an output. */
+export const isOutputAction = <A extends { kind: string }>(action: A): action is Extract<A, OutputAction> =>
+  told.has(action.kind);
+
+/** Kinds of output that know an action. */
+export const kindsTold = (kind: string): OutputKind[] =>
+  outputDocuments.flatMap((one) => (kind in one.actions ? [one.kind] : []));
+
+export const outputSchema = z.discriminatedUnion(
+  'kind',
+  outputDocuments.map(({ schema }) => schema) as unknown as [z.core.$ZodTypeDiscriminable],
+) as unknown as z.ZodType<Output>;
+
+export const outputActionSchemas = [...told].map(([kind, fields]) => actionSchemaOf(kind, fields));
+
+/** What outputs of that kind can be told. */
+export type ActionKindOf<K extends OutputKind> = K extends OutputKind
+  ? keyof Extract<Document, { kind: K }>['actions'] & OutputActionKind
+  : never;

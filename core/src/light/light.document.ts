@@ -1,0 +1,45 @@
+import * as z from 'zod';
+import { constant, expression, outputDocument } from '../gadget/outputDocument.ts';
+import { durationUsSchema, wholeSchema } from '../gadget/primitives.schema.ts';
+
+export const lightColours = ['red', 'amber', 'green', 'cyan', 'blue', 'violet', 'white'] as const;
+
+const colourSchema = z.enum(lightColours);
+
+const modeSchema = z.discriminatedUnion('mode', [
+  z.strictObject({ mode: z.literal('on') }),
+  z.strictObject({ mode: z.literal('off') }),
+  /** Half the period lit, half dark, beginning lit. */
+  z.strictObject({ mode: z.literal('blink'), periodUs: durationUsSchema(10_000) }),
+  /** From the level it has to the level given, evenly. */
+  z.strictObject({
+    mode: z.literal('fade'),
+    levelPercent: wholeSchema(0, 100, '%'),
+    overUs: durationUsSchema(1_000),
+  }),
+  /** Over and over: lit where there is a #, dark where there is a dot, each for one step. */
+  z.strictObject({
+    mode: z.literal('pattern'),
+    steps: z.string().regex(/^[#.]{1,64}$/, 'expected # for lit and . for dark, 1 to 64 of them'),
+    stepUs: durationUsSchema(10_000),
+  }),
+]);
+
+export const light = outputDocument(
+  'light',
+  {
+    /** Of one that can be told its colour: until it is told. */
+    colour: colourSchema,
+  },
+  {
+    light: { light: constant(modeSchema) },
+    /** A steady level in percent, held inside 0 to 100. */
+    level: { percent: expression },
+    /** What it does goes on in that colour. One that is made in one colour keeps its own. */
+    colour: { colour: constant(colourSchema) },
+  },
+);
+
+export type LightColour = z.infer<typeof colourSchema>;
+export type LightMode = z.infer<typeof modeSchema>;
+export type Light = z.infer<typeof light.schema>;

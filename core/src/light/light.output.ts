@@ -1,0 +1,48 @@
+import type { LightOrder } from '../flow/index.ts';
+import type { LightColour } from '../gadget/index.ts';
+import { defineOutput, plansNothing } from '../output/index.ts';
+import { colouredLights } from '../parts/index.ts';
+import { darkLight, lightLevel, type LitLight } from './level.ts';
+
+type Entry =
+  /** `fromPercent` is the level at that moment: where a fade begins. */
+  { lane: 'light'; light: LightOrder; fromPercent: number } | { lane: 'colour'; colour: LightColour };
+
+/** Being told again changes nothing; a blink, a fade or a pattern begins anew. */
+const steady = (was: LightOrder, now: LightOrder) =>
+  was.mode === now.mode &&
+  (was.mode === 'on' ||
+    was.mode === 'off' ||
+    (was.mode === 'level' && now.mode === 'level' && was.levelPercent === now.levelPercent));
+
+export const light = defineOutput<'light', LitLight, Entry, never, { colour: LightColour | null }>({
+  kind: 'light',
+  /** Of one that can be told a colour: the one that it begins with. */
+  prepare: ({ id, colour }, gadget) => ({ colour: colouredLights(gadget).has(id) ? colour : null }),
+  dark: () => darkLight,
+  apply(was, order, { prepared, nowUs, trace }) {
+    if (order.kind === 'colour') {
+      const { colour } = order;
+      if (prepared.colour === null || (was.colour ?? prepared.colour) === colour) return was;
+      trace({ lane: 'colour', colour });
+      return { ...was, colour };
+    }
+    const told: LightOrder =
+      order.kind === 'light'
+        ? order.light
+        : { mode: 'level', levelPercent: Math.min(100, Math.max(0, order.percent)) };
+    if (steady(was.light, told)) return was;
+    const fromPercent = lightLevel(was, nowUs);
+    trace({ lane: 'light', light: told, fromPercent });
+    return { ...was, light: told, sinceUs: nowUs, fromPercent };
+  },
+  ...plansNothing,
+  powerOff(was, { nowUs, trace }) {
+    if (was.light.mode !== 'off')
+      trace({ lane: 'light', light: { mode: 'off' }, fromPercent: lightLevel(was, nowUs) });
+  },
+  adopt: (was) => was,
+  later: (was, byUs) => (was.light.mode === 'off' ? was : { ...was, sinceUs: was.sinceUs + byUs }),
+  loads: ({ light: { mode } }) => mode !== 'off',
+  look: ({ light: told, colour }) => [told, colour ?? null],
+});

@@ -1,0 +1,79 @@
+import type { Gadget, Output, OutputKind } from '../gadget/index.ts';
+import type { OutputDefinition, Stage } from '../output/index.ts';
+import { outputList } from './outputRegistry.ts';
+
+type Listed = (typeof outputList)[number];
+type StateIn<D> = D extends { dark(output: never): infer S } ? S : never;
+type StageOf<D> = D extends { powerOff(state: never, stage: infer T): void } ? T : never;
+type EntryIn<T> = T extends { trace(entry: infer E): void } ? E : never;
+type Placed<E> = E extends { lane: infer L } ? { at: number; lane: L; id: string } & Omit<E, 'lane'> : never;
+
+/** What one output is just now; of which kind, it says. */
+export type OutputState = StateIn<Listed>;
+export type OutputStateOf<K extends OutputKind> = Extract<OutputState, { kind: K }>;
+/** Entries that outputs write to the trace. */
+export type OutputEntry = Placed<EntryIn<StageOf<Listed>>>;
+export type OutputLane = OutputEntry['lane'];
+
+/** Every kind of the document is played: one that is missing here fails to compile. */
+type Unplayed = Exclude<OutputKind, Listed['kind']>;
+const complete: [Unplayed] extends [never] ? true : Unplayed = true;
+
+/** What all definitions have in common. State, order and plan of one kind never meet another's: they go by its state. */
+type AnyDefinition = OutputDefinition<OutputKind, OutputState, { lane: string }, unknown, unknown>;
+const byKind = new Map<OutputKind, AnyDefinition>(
+  complete && outputList.map((one) => [one.kind, one as unknown as AnyDefinition]),
+);
+const definitionOf = (kind: OutputKind): AnyDefinition => byKind.get(kind)!;
+
+/** An output made ready to run. */
+export interface CompiledOutput {
+  output: Output;
+  definition: AnyDefinition;
+  prepared: unknown;
+}
+
+/** All outputs of a gadget by id, in the order of the document. */
+export const compileOutputs = (gadget: Gadget): ReadonlyMap<string, CompiledOutput> =>
+  new Map(
+    gadget.outputs.map((output) => {
+      const definition = definitionOf(output.kind);
+      return [output.id, { output, definition, prepared: definition.prepare(output as never, gadget) }];
+    }),
+  );
+
+/** As it is before anything was told. */
+export const darkOutput = (output: Output): OutputState => definitionOf(output.kind).dark(output as never);
+
+/** Whether what it planned is void by now. */
+export const isVoidPlan = (state: OutputState, what: unknown): boolean =>
+  definitionOf(state.kind).isVoid(state, what);
+
+/** An edit: what is kept. @param was undefined, or of another kind: nothing */
+export const adoptOutput = (was: OutputState | undefined, dark: OutputState): OutputState =>
+  was?.kind === dark.kind ? definitionOf(dark.kind).adopt(was, dark) : dark;
+
+export const laterOutput = (state: OutputState, byUs: number): OutputState =>
+  definitionOf(state.kind).later(state, byUs);
+
+/** Whether the supply gives way under any of them. */
+export const loadSupply = (states: Readonly<Record<string, OutputState>>): boolean => {
+  for (const id in states) if (definitionOf(states[id]!.kind).loads(states[id]!)) return true;
+  return false;
+};
+
+/** What somebody can tell each of them by, by id; JSON. */
+export const looksOf = (states: Readonly<Record<string, OutputState>>): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(states).map(([id, one]) => [id, definitionOf(one.kind).look(one)]));
+
+/** The state of one that is of that kind; undefined: there is none. */
+export function outputStateOf<K extends OutputKind>(
+  states: Readonly<Record<string, OutputState>>,
+  kind: K,
+  id: string,
+): OutputStateOf<K> | undefined {
+  const state = states[id];
+  return state?.kind === kind ? (state as OutputStateOf<K>) : undefined;
+}
+
+export type AnyStage = Stage<OutputKind, { lane: string }, unknown, unknown>;

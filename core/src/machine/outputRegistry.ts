@@ -1,0 +1,10 @@
+// Written by scripts/registries.mjs from the files beside it; do not edit.
+import { light } from '../light/light.output.ts';
+import { text } from '../screen/text.output.ts';
+import { tone } from '../sound/tone.output.ts';
+import { servo } from '../motion/servo.output.ts';
+import { motor } from '../motion/motor.output.ts';
+import { midi } from '../midi/midi.output.ts';
+import { typist } from '../typing/typist.output.ts';
+
+export const outputList = [light, text, tone, servo, motor, midi, typist] as const;

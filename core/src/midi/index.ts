@@ -1,0 +1,1 @@
+export { isMessage, messageBytes } from './message.ts';

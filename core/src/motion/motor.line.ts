@@ -1,0 +1,3 @@
+import { moveLine } from './moveLine.ts';
+
+export const motor = moveLine('motor');

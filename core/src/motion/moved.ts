@@ -1,0 +1,35 @@
+import type { OrderOf } from '../flow/index.ts';
+import type { OutputKind, OutputOf } from '../gadget/index.ts';
+import { defineOutput, plansNothing } from '../output/index.ts';
+
+/** Where it was told to be: degrees of a servo, percent of a motor. */
+export interface Moved<K> {
+  kind: K;
+  value: number;
+}
+
+/** What is told a value inside its own range. @param most of one of them @param loads its supply gives way at that value */
+export const defineMoved = <K extends Extract<OutputKind, 'servo' | 'motor'>>(
+  kind: K,
+  most: (output: OutputOf<K>) => number,
+  loads: (value: number) => boolean,
+) =>
+  defineOutput<K, Moved<K>, { lane: 'move'; value: number }, never, null>({
+    kind,
+    prepare: () => null,
+    dark: () => ({ kind, value: 0 }),
+    apply(was, order, { output, trace }) {
+      const value = Math.min(most(output), Math.max(0, (order as unknown as OrderOf<'move'>).to));
+      if (value === was.value) return was;
+      trace({ lane: 'move', value });
+      return { ...was, value };
+    },
+    ...plansNothing,
+    powerOff({ value }, { trace }) {
+      if (value !== 0) trace({ lane: 'move', value: 0 });
+    },
+    adopt: (was) => was,
+    later: (was) => was,
+    loads: ({ value }) => loads(value),
+    look: ({ value }) => value,
+  });

@@ -1,0 +1,64 @@
+import type { OrderOf } from '../flow/index.ts';
+import type { ActionKindOf, Gadget, OutputKind, OutputOf } from '../gadget/index.ts';
+
+/** Where an output is told something: which one, when, and how it is seen and waited for. */
+export interface Stage<K extends OutputKind, E, W, P> {
+  readonly output: OutputOf<K>;
+  readonly prepared: P;
+  readonly nowUs: number;
+  /** Writes an entry of the trace; time and output are added. */
+  trace(entry: E): void;
+  /** Comes back as `due`, so long after now. */
+  plan(afterUs: number, what: W): void;
+}
+
+/**
+ * What a kind of output is while the gadget runs. State and what waits are plain JSON and never written to; whatever
+ * is shown, forgotten, compared or loaded goes through here, so that no reader knows a kind by name.
+ */
+export interface OutputDefinition<
+  K extends OutputKind,
+  S extends { readonly kind: K },
+  E extends { readonly lane: string },
+  W,
+  P,
+> {
+  readonly kind: K;
+  /** What is looked up of the document once, before it runs. */
+  prepare(output: OutputOf<K>, gadget: Gadget): P;
+  /** As it is before anything was told: dark, blank, silent. */
+  dark(output: OutputOf<K>): S;
+  /** What becomes of it when it is told something; the same state where nothing changes. */
+  apply(state: S, order: OrderOf<ActionKindOf<K>>, stage: Stage<K, E, W, P>): S;
+  /** What it planned has come. */
+  due(state: S, what: W, stage: Stage<K, E, W, P>): S;
+  /** Whether something else has come since, so that nothing will happen when what it planned comes. */
+  isVoid(state: S, what: W): boolean;
+  /** The power goes: tells what can be seen or heard of that. */
+  powerOff(state: S, stage: Stage<K, E, W, P>): void;
+  /** An edit: what is kept of it, for the output as it is now. @param dark that one, not told anything */
+  adopt(was: S, dark: S): S;
+  /** Everything that it remembers of time comes so much later. */
+  later(state: S, byUs: number): S;
+  /** Whether the supply gives way under it. */
+  loads(state: S): boolean;
+  /** What somebody can tell it by, as JSON; at rest, not as it moves. */
+  look(state: S): unknown;
+}
+
+/** Checks a definition, and keeps what it says of its state, entries and what waits. */
+export const defineOutput = <
+  K extends OutputKind,
+  S extends { readonly kind: K },
+  E extends { readonly lane: string },
+  W,
+  P,
+>(
+  definition: OutputDefinition<K, S, E, W, P>,
+): OutputDefinition<K, S, E, W, P> => definition;
+
+/** For kinds that plan nothing. */
+export const plansNothing = {
+  due: <S>(state: S): S => state,
+  isVoid: () => true,
+};

@@ -1,0 +1,30 @@
+import { defineLine } from '../flow/line/outputLine.ts';
+
+export const text = defineLine<'text'>({
+  kind: 'text',
+  verbs: {
+    row: (line, outputId) => {
+      const row = line.number('a row from 1 on', 1) - 1;
+      if (!line.word('lane')) return { kind: 'text', outputId, row, text: line.template() };
+      const variableId = line.id('variables');
+      return { kind: 'lane', outputId, row, variableId, glyphs: line.plain() };
+    },
+    at: (line, outputId) => {
+      const row = line.expression();
+      line.must(',');
+      return { kind: 'sprite', outputId, row, column: line.expression(), text: line.template() };
+    },
+  },
+  show(action, write) {
+    switch (action.kind) {
+      case 'text':
+        return `row ${action.row + 1} ${write.template(action.text)}`;
+      case 'lane':
+        return `row ${action.row + 1} lane ${write.variable(action.variableId)} ${write.plain(action.glyphs)}`;
+      case 'sprite': {
+        const [row, column] = [write.expression(action.row), write.expression(action.column)];
+        return `at ${row}, ${column} ${write.template(action.text)}`;
+      }
+    }
+  },
+});

@@ -1,0 +1,64 @@
+import type { OrderOf } from '../flow/index.ts';
+import type { ActionKindOf } from '../gadget/index.ts';
+import { defineOutput, plansNothing } from '../output/index.ts';
+import { blankRows } from './cells.ts';
+
+/** What stands on a character display, row by row, as it was written: longer than it is wide, it may be. */
+export interface WrittenText {
+  kind: 'text';
+  rows: readonly string[];
+}
+
+/** A row with characters put over it from a column on; what falls outside is not seen. */
+function overlaid(row: string, column: number, text: string, columns: number): string {
+  const cells = [...row.padEnd(columns, ' ')];
+  [...text].forEach((character, n) => {
+    if (column + n >= 0 && column + n < columns) cells[column + n] = character;
+  });
+  return cells.join('');
+}
+
+/** Each place shows the glyph of its number; beyond the ends, the nearest. */
+const laneOf = (places: readonly number[], glyphs: readonly string[]): string =>
+  places.map((place) => glyphs[Math.min(glyphs.length - 1, Math.max(0, place))]).join('');
+
+function writtenRow(stood: string, order: OrderOf<ActionKindOf<'text'>>, columns: number): string {
+  switch (order.kind) {
+    case 'text':
+      return order.text;
+    case 'sprite':
+      return overlaid(stood, order.column, order.text, columns);
+    case 'lane':
+      return laneOf(order.places, [...order.glyphs]);
+  }
+}
+
+export const text = defineOutput<
+  'text',
+  WrittenText,
+  { lane: 'text'; row: number; text: string },
+  never,
+  null
+>({
+  kind: 'text',
+  prepare: () => null,
+  dark: (output) => ({ kind: 'text', rows: blankRows(output) }),
+  apply(was, order, { output, trace }) {
+    const stood = was.rows[order.row];
+    if (stood === undefined) return was;
+    const written = writtenRow(stood, order, output.columns);
+    if (written === stood) return was;
+    trace({ lane: 'text', row: order.row, text: written });
+    return { ...was, rows: was.rows.with(order.row, written) };
+  },
+  ...plansNothing,
+  powerOff({ rows }, { trace }) {
+    rows.forEach((stood, row) => {
+      if (stood !== '') trace({ lane: 'text', row, text: '' });
+    });
+  },
+  adopt: (was, dark) => ({ ...dark, rows: dark.rows.map((blank, row) => was.rows[row] ?? blank) }),
+  later: (was) => was,
+  loads: () => false,
+  look: ({ rows }) => rows,
+});

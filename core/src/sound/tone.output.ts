@@ -1,0 +1,61 @@
+import type { Note } from '../gadget/index.ts';
+import { defineOutput, type Stage } from '../output/index.ts';
+import { soundedHz } from './pitch.ts';
+
+/** Pitch now, 0: silent. `order` counts the orders to this sounder: what another one planned is void. */
+export interface SoundingTone {
+  kind: 'tone';
+  hz: number;
+  order: number;
+}
+
+/** A tone's end, or the rest of a tune, for the order that it belongs to. */
+type Planned = { order: number; notes: readonly Note[] };
+type Entry =
+  /** hz 0: silent. */
+  { lane: 'tone'; hz: number };
+type On = Stage<'tone', Entry, Planned, null>;
+
+/** Another order: the pitch that it asks for, as the sounder can give it. */
+function sound(was: SoundingTone, askedHz: number, { output, trace }: On): SoundingTone {
+  const hz = soundedHz(output, askedHz);
+  if (hz !== was.hz) trace({ lane: 'tone', hz });
+  return { ...was, hz, order: was.order + 1 };
+}
+
+/** The first note sounds, and the rest is planned behind it; another order ends the tune. */
+function play(was: SoundingTone, notes: readonly Note[], on: On): SoundingTone {
+  const [first, ...rest] = notes;
+  if (!first) return sound(was, 0, on);
+  const now = sound(was, first.hz, on);
+  on.plan(first.lengthUs, { order: now.order, notes: rest });
+  return now;
+}
+
+export const tone = defineOutput<'tone', SoundingTone, Entry, Planned, null>({
+  kind: 'tone',
+  prepare: () => null,
+  dark: () => ({ kind: 'tone', hz: 0, order: 0 }),
+  apply(was, order, on) {
+    switch (order.kind) {
+      case 'silence':
+        return sound(was, 0, on);
+      case 'tune':
+        return play(was, order.notes, on);
+      case 'tone': {
+        const now = sound(was, order.hz, on);
+        if (order.lengthUs > 0) on.plan(order.lengthUs, { order: now.order, notes: [] });
+        return now;
+      }
+    }
+  },
+  due: (was, { order, notes }, on) => (was.order === order ? play(was, notes, on) : was),
+  isVoid: (was, { order }) => was.order !== order,
+  powerOff({ hz }, { trace }) {
+    if (hz > 0) trace({ lane: 'tone', hz: 0 });
+  },
+  adopt: (was) => was,
+  later: (was) => was,
+  loads: ({ hz }) => hz > 0,
+  look: ({ hz }) => hz,
+});

@@ -1,0 +1,13 @@
+import type { EntryOf } from '@hum-lever/core';
+import { showHz } from '../../shared/units.ts';
+import { band, type ToldBy } from '../told.ts';
+
+export const tone: ToldBy<'tone'> = {
+  tone: {
+    say: ({ hz }, name) => `${name}: ${showHz(hz)}.`,
+    strip: band<EntryOf<'tone'>, number>(
+      (_was, { hz }) => hz,
+      (hz) => ({ text: hz === 0 ? '' : `${hz} Hz`, dim: hz === 0 }),
+    ),
+  },
+};
