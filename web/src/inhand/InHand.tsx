@@ -8,12 +8,12 @@ import {
   type Encoder,
   type Knob,
   type Gadget,
-  type Output,
   type Waiting,
 } from '@hum-lever/core';
 import { useEffect, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import { useDocument } from '../client/index.ts';
-import { keyName, useLit } from '../shared/index.ts';
+import { Pictures } from '../outputs/pictures.tsx';
+import { keyName, useIsLit, useLit } from '../shared/index.ts';
 import { sayStill, slowWords } from '../words/index.ts';
 import { player, usePlayer } from '../workers/index.ts';
 import { play, prepareSound, setMuted, unlockSound, useSound } from './audio.ts';
@@ -21,7 +21,6 @@ import classes from './InHand.module.css';
 import { Dial, holdCode, moveKnobTo, placeOfKnob, Remote, Slide, turnDial } from './Turning.tsx';
 import { PowerButton } from './Power.tsx';
 import { useRecording } from './useRecording.ts';
-import { Display, LightPart, Mover, Sender, Sounder, useIsLit } from './Outputs.tsx';
 
 /** A finger on a control: which, whether down, and the event's own stamp. */
 type Move = (controlId: string, down: boolean, stampMs: number) => void;
@@ -266,9 +265,6 @@ function MuteButton() {
   );
 }
 
-const of = <K extends Output['kind']>(gadget: Gadget, kind: K) =>
-  gadget.outputs.filter((output): output is Extract<Output, { kind: K }> => output.kind === kind);
-
 /** So many controls are drawn as a keypad. */
 const keypadFrom = 6;
 
@@ -297,25 +293,9 @@ function Body({
     return <p className={classes.empty}>Nothing to hold yet. Add a button and a light in Parts.</p>;
   return (
     <div className={classes.case}>
-      {of(gadget, 'text').map((display) => (
-        <Display key={display.id} display={display} />
-      ))}
+      <Pictures outputs={gadget.outputs} across />
       <div className={classes.row}>
-        {of(gadget, 'light').map((light) => (
-          <LightPart key={light.id} light={light} />
-        ))}
-        {of(gadget, 'tone').map(({ id, name }) => (
-          <Sounder key={id} id={id} name={name} />
-        ))}
-        {of(gadget, 'servo').map(({ id, name }) => (
-          <Mover key={id} id={id} kind="servo" name={name} unit="°" />
-        ))}
-        {of(gadget, 'motor').map(({ id, name }) => (
-          <Mover key={id} id={id} kind="motor" name={name} unit="%" />
-        ))}
-        {[...of(gadget, 'midi'), ...of(gadget, 'typist')].map(({ id, kind, name }) => (
-          <Sender key={id} id={id} kind={kind} name={name} />
-        ))}
+        <Pictures outputs={gadget.outputs} across={false} />
       </div>
       <div className={classes.row} data-many={gadget.controls.length > keypadFrom || undefined}>
         {controlsOf(gadget, 'button').map((control) => (

@@ -6,3 +6,7 @@ export const useLit = create<{ endIds: readonly string[] }>(() => ({ endIds: [] 
 export function light(endIds: readonly string[]): void {
   useLit.setState({ endIds });
 }
+
+/** Whether a sheet points at it: a thread of the wiring, say. */
+export const useIsLit = (id: string): true | undefined =>
+  useLit(({ endIds }) => endIds.includes(id)) || undefined;

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, TextField, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
-import { ExpressionSlot } from './slots.tsx';
+import { ExpressionSlot } from '../../slots/index.ts';
 import classes from './Flow.module.css';
 
 /** What the same keys mean in one layer and another: a table of keys and layers, for keypads and instruments. */

@@ -2,7 +2,7 @@ import { midiMessages, type Trigger } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
 import { Choice, NumberField } from '../../shared/index.ts';
 import { triggerChoices, triggerValue } from './sentences.ts';
-import { LengthSlot } from './slots.tsx';
+import { LengthSlot } from '../../slots/index.ts';
 
 const messageWords: Record<(typeof midiMessages)[number], string> = {
   noteOn: 'a note begins',

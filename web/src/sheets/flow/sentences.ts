@@ -1,5 +1,4 @@
 import {
-  colouredLights,
   codeGestures,
   controlsOf,
   gestureKinds,
@@ -14,6 +13,7 @@ import {
   type PowerEvent,
   type Trigger,
 } from '@hum-lever/core';
+import { outputOffers } from '../../outputs/offers.ts';
 import { codeWords, gestureWords } from '../../words/index.ts';
 
 /** What can be said in the slots of a rule's sentence. Selects hold texts, so every choice has one. */
@@ -168,54 +168,13 @@ export function targetChoices(gadget: Gadget, ownId: string): Choice[] {
 
 /** Actions that this gadget has parts for, each as it starts out. */
 export function actionChoices(gadget: Gadget): { label: string; action: Action }[] {
-  const { outputs, flow } = gadget;
-  const first = (...kinds: string[]) => outputs.find(({ kind }) => kinds.includes(kind))?.id;
-  const outputId = {
-    light: first('light'),
-    text: first('text'),
-    tone: first('tone'),
-    move: first('servo', 'motor'),
-    midi: first('midi'),
-    typist: first('typist'),
-  };
+  const { flow } = gadget;
   const one = flow.variables.find(({ kind }) => kind !== 'list');
   const list = flow.variables.find(({ kind }) => kind === 'list');
   const timerId = flow.timers[0]?.id;
   const signalId = flow.signals[0]?.id;
-  const choices: { label: string; action: Action }[] = [];
+  const choices: { label: string; action: Action }[] = outputOffers(gadget);
   const offer = (label: string, action: Action) => void choices.push({ label, action });
-  if (outputId.light !== undefined) {
-    offer('Set a light', { kind: 'light', outputId: outputId.light, light: { mode: 'on' } });
-    offer('Set a light’s level', { kind: 'level', outputId: outputId.light, percent: '50' });
-  }
-  const [coloured] = colouredLights(gadget);
-  if (coloured !== undefined)
-    offer('Set a light’s colour', { kind: 'colour', outputId: coloured, colour: 'red' });
-  if (outputId.text !== undefined) {
-    offer('Show text', { kind: 'text', outputId: outputId.text, row: 0, text: 'Hello' });
-    offer('Put characters at a place', {
-      kind: 'sprite', outputId: outputId.text, row: '0', column: '0', text: 'O',
-    }); // prettier-ignore
-    if (list)
-      offer('Show a list as a row', {
-        kind: 'lane', outputId: outputId.text, row: 0, variableId: list.id, glyphs: ' .#',
-      }); // prettier-ignore
-  }
-  if (outputId.tone !== undefined) {
-    offer('Sound a tone', { kind: 'tone', outputId: outputId.tone, hz: '440', lengthUs: 200_000 });
-    offer('Play notes', {
-      kind: 'tune', outputId: outputId.tone,
-      notes: [{ hz: 440, lengthUs: 150_000 }, { hz: 660, lengthUs: 150_000 }],
-    }); // prettier-ignore
-    offer('Fall silent', { kind: 'silence', outputId: outputId.tone });
-  }
-  if (outputId.midi !== undefined)
-    offer('Send MIDI', {
-      kind: 'midi', outputId: outputId.midi, message: 'noteOn', channel: 1, first: '60', second: '100',
-    }); // prettier-ignore
-  if (outputId.typist !== undefined)
-    offer('Type text', { kind: 'type', outputId: outputId.typist, text: 'hello' });
-  if (outputId.move !== undefined) offer('Move', { kind: 'move', outputId: outputId.move, to: '50' });
   if (one)
     offer('Change a variable', {
       kind: 'set',

@@ -150,7 +150,7 @@ function WhatSlots({ what, put }: { what: What; put: (what: What) => null }) {
           is
           <Choice
             label="Light"
-            data={['on', 'off', 'blink', 'fade']}
+            data={['on', 'off', 'level', 'blink', 'fade', 'pattern']}
             value={what.mode}
             choose={(chosen) => put({ ...what, mode: chosen as typeof what.mode })}
           />

@@ -15,7 +15,7 @@ import { useDocument } from '../../../client/index.ts';
 import { Choice, count, NumberField, showDuration, type Typed } from '../../../shared/index.ts';
 import { KeepWay } from '../../../keeping/index.ts';
 import { player, type ToldAnswer } from '../../../workers/index.ts';
-import { ExpressionSlot, NamedSlot } from '../slots.tsx';
+import { ExpressionSlot, NamedSlot } from '../../../slots/index.ts';
 import { repeated, stepWords } from './stepWords.ts';
 import classes from './Ask.module.css';
 

@@ -12,7 +12,7 @@ import {
 import { useDocument } from '../../../client/index.ts';
 import { Choice, NumberField } from '../../../shared/index.ts';
 import { stepWords } from '../ask/stepWords.ts';
-import { ExpressionSlot, NamedSlot } from '../slots.tsx';
+import { ExpressionSlot, NamedSlot } from '../../../slots/index.ts';
 import classes from './Players.module.css';
 
 const kinds = [

@@ -1,5 +1,5 @@
 import { rowCells } from '@hum-lever/core';
-import classes from './InHand.module.css';
+import classes from './Display.module.css';
 
 /** Millimetres of one character cell of a common small display. */
 const cellMm = 3;

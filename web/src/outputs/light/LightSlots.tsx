@@ -1,6 +1,6 @@
 import type { LightMode } from '@hum-lever/core';
-import { Choice, DurationField, NumberField, TextField } from '../../shared/index.ts';
-import classes from './Flow.module.css';
+import { Choice, DurationField, NumberField } from '../../shared/index.ts';
+import { PlainSlot } from '../../slots/index.ts';
 
 /** How each mode starts out when it is chosen. */
 const freshLight: Record<LightMode['mode'], LightMode> = {
@@ -64,11 +64,8 @@ export function LightSlots({ light, put }: { light: LightMode; put: (light: Ligh
       )}
       {light.mode === 'pattern' && (
         <>
-          <TextField
-            size="xs"
-            className={classes.short!}
-            classNames={{ input: 'number' }}
-            aria-label="Pattern, # lit and . dark"
+          <PlainSlot
+            label="Pattern, # lit and . dark"
             value={light.steps}
             commit={(steps) => put({ ...light, steps })}
           />

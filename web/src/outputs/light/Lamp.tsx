@@ -3,8 +3,8 @@ import { IconAlertTriangle } from '@tabler/icons-react';
 import { lightLevel, safelyShown, type Light, type LitLight } from '@hum-lever/core';
 import { useEffect, useRef } from 'react';
 import { create } from 'zustand';
-import { virtualNowUs } from '../workers/index.ts';
-import classes from './InHand.module.css';
+import { virtualNowUs } from '../../workers/index.ts';
+import classes from './Lamp.module.css';
 
 /** Lifted by the maker for this session only: fast flashing can harm. */
 const useCap = create<{ lifted: boolean }>(() => ({ lifted: false }));

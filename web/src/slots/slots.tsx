@@ -1,14 +1,15 @@
 import { showExpression, showTemplate, type Length } from '@hum-lever/core';
-import { useDocument } from '../../client/index.ts';
+import { useDocument } from '../client/index.ts';
 import {
   Choice,
   CompletingField,
   DurationField,
+  TextField,
   typedExpression,
   typedTemplate,
   type Typed,
-} from '../../shared/index.ts';
-import classes from './Flow.module.css';
+} from '../shared/index.ts';
+import classes from './Slots.module.css';
 
 /** Which of the gadget's outputs of these kinds. */
 export function OutputSlot({
@@ -45,6 +46,51 @@ export function NamedSlot({
       data={among.map(({ id, name }) => ({ value: id, label: name }))}
       value={value}
       choose={choose}
+    />
+  );
+}
+
+/** A variable; of lists, or of all that are none. */
+export function VariableSlot({
+  list,
+  value,
+  choose,
+}: {
+  list: boolean;
+  value: string;
+  choose: (id: string) => void;
+}) {
+  const { variables } = useDocument().flow;
+  return (
+    <NamedSlot
+      label="Variable"
+      among={variables.filter(({ kind }) => (kind === 'list') === list)}
+      value={value}
+      choose={choose}
+    />
+  );
+}
+
+/** A short text as it is; `wide` where it is long. */
+export function PlainSlot({
+  label,
+  value,
+  wide = false,
+  commit,
+}: {
+  label: string;
+  value: string;
+  wide?: boolean;
+  commit: (text: string) => string | null;
+}) {
+  return (
+    <TextField
+      size="xs"
+      className={(wide ? classes.wide : classes.short)!}
+      classNames={{ input: 'number' }}
+      aria-label={label}
+      value={value}
+      commit={commit}
     />
   );
 }

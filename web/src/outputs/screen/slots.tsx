@@ -1,0 +1,58 @@
+import { RowField } from '../../shared/index.ts';
+import { ExpressionSlot, PlainSlot, VariableSlot } from '../../slots/index.ts';
+import type { SlotsBy } from '../slotsBy.ts';
+
+export const text: SlotsBy<'text' | 'sprite' | 'lane'> = {
+  text: ({ action, put }) => (
+    <>
+      row
+      <RowField value={action.row} commit={(row) => put({ ...action, row })} />
+      shows
+      <ExpressionSlot
+        template
+        label="Text, with expressions in braces"
+        value={action.text}
+        commit={(text) => put({ ...action, text })}
+      />
+    </>
+  ),
+  sprite: ({ action, put }) => (
+    <>
+      shows
+      <ExpressionSlot
+        template
+        label="Characters, with expressions in braces"
+        value={action.text}
+        commit={(text) => put({ ...action, text })}
+      />
+      in row
+      <ExpressionSlot
+        short
+        label="Row, from 0"
+        value={action.row}
+        commit={(row) => put({ ...action, row })}
+      />
+      from column
+      <ExpressionSlot
+        short
+        label="Column, from 0"
+        value={action.column}
+        commit={(column) => put({ ...action, column })}
+      />
+    </>
+  ),
+  lane: ({ action, put }) => (
+    <>
+      row
+      <RowField value={action.row} commit={(row) => put({ ...action, row })} />
+      shows the places of
+      <VariableSlot list value={action.variableId} choose={(variableId) => put({ ...action, variableId })} />
+      as
+      <PlainSlot
+        label="One character for each number, from 0"
+        value={action.glyphs}
+        commit={(glyphs) => put({ ...action, glyphs })}
+      />
+    </>
+  ),
+};

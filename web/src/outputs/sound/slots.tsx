@@ -1,0 +1,46 @@
+import type { Note } from '@hum-lever/core';
+import { DurationField } from '../../shared/index.ts';
+import { ExpressionSlot, PlainSlot } from '../../slots/index.ts';
+import type { SlotsBy } from '../slotsBy.ts';
+
+/** Notes as text: pitch and length, one after the other. */
+function notesOf(typed: string): Note[] | null {
+  const notes = typed.split(',').map((note) => /^\s*(\d+)\s*\/\s*(\d+)\s*$/.exec(note));
+  if (notes.some((note) => note === null)) return null;
+  return notes.map((note) => ({ hz: Number(note![1]), lengthUs: Number(note![2]) * 1_000 }));
+}
+
+export const tone: SlotsBy<'tone' | 'tune' | 'silence'> = {
+  tone: ({ action, put }) => (
+    <>
+      sounds at
+      <ExpressionSlot label="Pitch in hertz" value={action.hz} commit={(hz) => put({ ...action, hz })} />
+      Hz {action.lengthUs === 0 ? 'until changed' : 'for'}
+      <DurationField
+        label=""
+        aria-label="Length, 0 until changed"
+        width={92}
+        step={50}
+        value={action.lengthUs}
+        commit={(lengthUs) => put({ ...action, lengthUs })}
+      />
+    </>
+  ),
+  tune: ({ action, put }) => (
+    <>
+      plays
+      <PlainSlot
+        wide
+        label="Notes as hertz/milliseconds, with commas"
+        value={action.notes.map(({ hz, lengthUs }) => `${hz}/${lengthUs / 1_000}`).join(', ')}
+        commit={(typed) => {
+          const notes = notesOf(typed);
+          return notes
+            ? put({ ...action, notes })
+            : 'Expected notes such as 440/150, 0/50: hertz and milliseconds.';
+        }}
+      />
+    </>
+  ),
+  silence: () => 'falls silent',
+};

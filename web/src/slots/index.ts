@@ -1,0 +1,1 @@
+export { ExpressionSlot, LengthSlot, NamedSlot, OutputSlot, PlainSlot, VariableSlot } from './slots.tsx';
