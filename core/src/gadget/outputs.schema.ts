@@ -33,8 +33,13 @@ export const isOutputAction = <A extends { kind: string }>(action: A): action is
   told.has(action.kind);
 
 /** Kinds of output that know an action. */
-export const kindsTold = (kind: string): OutputKind[] =>
-  outputDocuments.flatMap((one) => (kind in one.actions ? [one.kind] : []));
+export const kindsTold = (kind: string): readonly OutputKind[] => knowing.get(kind) ?? [];
+const knowing = new Map(
+  Object.keys(all).map((kind) => [
+    kind,
+    outputDocuments.flatMap((one) => (kind in one.actions ? [one.kind] : [])),
+  ]),
+);
 
 export const outputSchema = z.discriminatedUnion(
   'kind',

@@ -1,5 +1,5 @@
 import type { Effect, OutputOrder } from '../flow/index.ts';
-import { kindsTold, variableSize, variableStart, type Gadget, type OutputKind } from '../gadget/index.ts';
+import { kindsTold, variableSize, variableStart, type Gadget } from '../gadget/index.ts';
 import { schedule } from '../kernel/index.ts';
 import type { CompiledGadget } from './compiled.ts';
 import {
@@ -91,7 +91,13 @@ function stageOf(state: MachineState, { output, prepared }: CompiledOutput, trac
     output,
     prepared,
     nowUs,
-    trace: ({ lane, ...rest }) => trace.push({ at: nowUs, lane, id: outputId, ...rest } as OutputEntry),
+    // In this order, as it is written down: time, lane, output, and what the kind says.
+    // In this order, as it is written down: time, lane, output, and what the kind says.
+    // In this order, as it is written down: time, lane, output, and what the kind says.
+    trace: (entry) => {
+      const placed = { at: nowUs, lane: entry.lane, id: outputId, ...(entry as object) };
+      trace.push(placed as OutputEntry);
+    },
     plan: (afterUs, what) => schedule(state.queue, nowUs + afterUs, { kind: 'output', outputId, what }),
   };
 }
@@ -109,8 +115,6 @@ function withOutput(
   if (of && was) outputs[outputId] = become(was, of, stageOf(state, of, trace));
 }
 
-const knows = (kind: OutputKind, action: string) => kindsTold(action).includes(kind);
-
 /** An output is told something. An order that waited over an edit may be meant for another kind: it is dropped. */
 function told(
   state: MachineState,
@@ -119,9 +123,12 @@ function told(
   order: OutputOrder,
   trace: TraceEntry[],
 ): void {
-  withOutput(state, compiled, outputId, trace, (was, { definition, output }, stage) =>
-    knows(output.kind, order.kind) ? definition.apply(was, order as never, stage) : was,
-  );
+  const { outputs } = state.shown;
+  const of = compiled.outputs.get(outputId);
+  const was = outputs[outputId];
+  // Written out: this runs for everything that is shown.
+  if (of && was && kindsTold(order.kind).includes(of.output.kind))
+    outputs[outputId] = of.definition.apply(was, order as never, stageOf(state, of, trace));
 }
 
 /** What an output planned has come. */
