@@ -20,11 +20,12 @@ export const light = defineOutput<'light', LitLight, Entry, never, { colour: Lig
   /** Of one that can be told a colour: the one that it begins with. */
   prepare: ({ id, colour }, gadget) => ({ colour: colouredLights(gadget).has(id) ? colour : null }),
   dark: () => darkLight,
-  apply(was, order, { prepared, nowUs, trace }) {
+  apply(was, order, on) {
     if (order.kind === 'colour') {
       const { colour } = order;
-      if (prepared.colour === null || (was.colour ?? prepared.colour) === colour) return was;
-      trace({ lane: 'colour', colour });
+      const own = on.prepared.colour;
+      if (own === null || (was.colour ?? own) === colour) return was;
+      on.trace({ lane: 'colour', colour });
       return { ...was, colour };
     }
     const told: LightOrder =
@@ -32,14 +33,15 @@ export const light = defineOutput<'light', LitLight, Entry, never, { colour: Lig
         ? order.light
         : { mode: 'level', levelPercent: Math.min(100, Math.max(0, order.percent)) };
     if (steady(was.light, told)) return was;
+    const { nowUs } = on;
     const fromPercent = lightLevel(was, nowUs);
-    trace({ lane: 'light', light: told, fromPercent });
+    on.trace({ lane: 'light', light: told, fromPercent });
     return { ...was, light: told, sinceUs: nowUs, fromPercent };
   },
   ...plansNothing,
-  powerOff(was, { nowUs, trace }) {
+  powerOff(was, on) {
     if (was.light.mode !== 'off')
-      trace({ lane: 'light', light: { mode: 'off' }, fromPercent: lightLevel(was, nowUs) });
+      on.trace({ lane: 'light', light: { mode: 'off' }, fromPercent: lightLevel(was, on.nowUs) });
   },
   adopt: (was) => was,
   later: (was, byUs) => (was.light.mode === 'off' ? was : { ...was, sinceUs: was.sinceUs + byUs }),

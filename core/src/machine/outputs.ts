@@ -83,23 +83,28 @@ export function remember(
   trace.push({ at, lane: 'variable', id, value });
 }
 
-/** What an output may do: write to the trace, and plan something of its own. */
-function stageOf(state: MachineState, { output, prepared }: CompiledOutput, trace: TraceEntry[]): AnyStage {
-  const { nowUs } = state;
-  const outputId = output.id;
-  return {
-    output,
-    prepared,
-    nowUs,
+/** What an output may do: write to the trace, and plan something of its own. One is made for each order. */
+class OutputStage implements AnyStage {
+  readonly output;
+  readonly prepared;
+  readonly nowUs;
+  constructor(
+    private readonly state: MachineState,
+    { output, prepared }: CompiledOutput,
+    private readonly list: TraceEntry[],
+  ) {
+    this.output = output;
+    this.prepared = prepared;
+    this.nowUs = state.nowUs;
+  }
+  trace(entry: { lane: string }): void {
     // In this order, as it is written down: time, lane, output, and what the kind says.
-    // In this order, as it is written down: time, lane, output, and what the kind says.
-    // In this order, as it is written down: time, lane, output, and what the kind says.
-    trace: (entry) => {
-      const placed = { at: nowUs, lane: entry.lane, id: outputId, ...(entry as object) };
-      trace.push(placed as OutputEntry);
-    },
-    plan: (afterUs, what) => schedule(state.queue, nowUs + afterUs, { kind: 'output', outputId, what }),
-  };
+    const placed = { at: this.nowUs, lane: entry.lane, id: this.output.id, ...(entry as object) };
+    this.list.push(placed as OutputEntry);
+  }
+  plan(afterUs: number, what: unknown): void {
+    schedule(this.state.queue, this.nowUs + afterUs, { kind: 'output', outputId: this.output.id, what });
+  }
 }
 
 function withOutput(
@@ -112,7 +117,7 @@ function withOutput(
   const { outputs } = state.shown;
   const of = compiled.outputs.get(outputId);
   const was = outputs[outputId];
-  if (of && was) outputs[outputId] = become(was, of, stageOf(state, of, trace));
+  if (of && was) outputs[outputId] = become(was, of, new OutputStage(state, of, trace));
 }
 
 /** An output is told something. An order that waited over an edit may be meant for another kind: it is dropped. */
@@ -128,7 +133,7 @@ function told(
   const was = outputs[outputId];
   // Written out: this runs for everything that is shown.
   if (of && was && kindsTold(order.kind).includes(of.output.kind))
-    outputs[outputId] = of.definition.apply(was, order as never, stageOf(state, of, trace));
+    outputs[outputId] = of.definition.apply(was, order as never, new OutputStage(state, of, trace));
 }
 
 /** What an output planned has come. */

@@ -5,9 +5,9 @@ export const midi = defineOutput<'midi', Sent<'midi'>, { lane: 'midi'; bytes: nu
   kind: 'midi',
   prepare: () => null,
   dark: () => ({ kind: 'midi', lines: [] }),
-  apply(was, { message, channel, first, second }, { trace }) {
+  apply(was, { message, channel, first, second }, on) {
     const bytes = messageBytes(message, channel, first, second);
-    trace({ lane: 'midi', bytes });
+    on.trace({ lane: 'midi', bytes });
     return withLine(was, bytes.map((byte) => byte.toString(16).padStart(2, '0')).join(' '));
   },
   ...plansNothing,

@@ -18,15 +18,15 @@ export const defineMoved = <K extends Extract<OutputKind, 'servo' | 'motor'>>(
     kind,
     prepare: () => null,
     dark: () => ({ kind, value: 0 }),
-    apply(was, order, { output, trace }) {
-      const value = Math.min(most(output), Math.max(0, (order as unknown as OrderOf<'move'>).to));
+    apply(was, order, on) {
+      const value = Math.min(most(on.output), Math.max(0, (order as unknown as OrderOf<'move'>).to));
       if (value === was.value) return was;
-      trace({ lane: 'move', value });
+      on.trace({ lane: 'move', value });
       return { ...was, value };
     },
     ...plansNothing,
-    powerOff({ value }, { trace }) {
-      if (value !== 0) trace({ lane: 'move', value: 0 });
+    powerOff({ value }, on) {
+      if (value !== 0) on.trace({ lane: 'move', value: 0 });
     },
     adopt: (was) => was,
     later: (was) => was,

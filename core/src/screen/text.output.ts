@@ -43,18 +43,18 @@ export const text = defineOutput<
   kind: 'text',
   prepare: () => null,
   dark: (output) => ({ kind: 'text', rows: blankRows(output) }),
-  apply(was, order, { output, trace }) {
+  apply(was, order, on) {
     const stood = was.rows[order.row];
     if (stood === undefined) return was;
-    const written = writtenRow(stood, order, output.columns);
+    const written = writtenRow(stood, order, on.output.columns);
     if (written === stood) return was;
-    trace({ lane: 'text', row: order.row, text: written });
+    on.trace({ lane: 'text', row: order.row, text: written });
     return { ...was, rows: was.rows.with(order.row, written) };
   },
   ...plansNothing,
-  powerOff({ rows }, { trace }) {
+  powerOff({ rows }, on) {
     rows.forEach((stood, row) => {
-      if (stood !== '') trace({ lane: 'text', row, text: '' });
+      if (stood !== '') on.trace({ lane: 'text', row, text: '' });
     });
   },
   adopt: (was, dark) => ({ ...dark, rows: dark.rows.map((blank, row) => was.rows[row] ?? blank) }),

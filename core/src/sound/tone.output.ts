@@ -17,9 +17,9 @@ type Entry =
 type On = Stage<'tone', Entry, Planned, null>;
 
 /** Another order: the pitch that it asks for, as the sounder can give it. */
-function sound(was: SoundingTone, askedHz: number, { output, trace }: On): SoundingTone {
-  const hz = soundedHz(output, askedHz);
-  if (hz !== was.hz) trace({ lane: 'tone', hz });
+function sound(was: SoundingTone, askedHz: number, on: On): SoundingTone {
+  const hz = soundedHz(on.output, askedHz);
+  if (hz !== was.hz) on.trace({ lane: 'tone', hz });
   return { ...was, hz, order: was.order + 1 };
 }
 
@@ -51,8 +51,8 @@ export const tone = defineOutput<'tone', SoundingTone, Entry, Planned, null>({
   },
   due: (was, { order, notes }, on) => (was.order === order ? play(was, notes, on) : was),
   isVoid: (was, { order }) => was.order !== order,
-  powerOff({ hz }, { trace }) {
-    if (hz > 0) trace({ lane: 'tone', hz: 0 });
+  powerOff({ hz }, on) {
+    if (hz > 0) on.trace({ lane: 'tone', hz: 0 });
   },
   adopt: (was) => was,
   later: (was) => was,

@@ -4,8 +4,8 @@ export const typist = defineOutput<'typist', Sent<'typist'>, { lane: 'typed'; te
   kind: 'typist',
   prepare: () => null,
   dark: () => ({ kind: 'typist', lines: [] }),
-  apply(was, { text }, { trace }) {
-    trace({ lane: 'typed', text });
+  apply(was, { text }, on) {
+    on.trace({ lane: 'typed', text });
     return withLine(was, text);
   },
   ...plansNothing,
