@@ -190,6 +190,18 @@ describe('power off and on', () => {
       { lane: 'variable', id: 'v1', value: 3 },
       { lane: 'state', id: 's1' },
     ]);
+    // Written down in one order, whatever the kind: time, lane, output, and what the kind says.
+    const written = replay(gadget, tap(100), 300_000, 1)
+      .filter((entry) => 'id' in entry && /^o\d$/.test(String(entry.id)))
+      .map((entry) => Object.keys(entry).join(' '));
+    expect(written).toEqual([
+      'at lane id light fromPercent',
+      'at lane id row text',
+      'at lane id hz',
+      'at lane id value',
+      'at lane id value',
+      'at lane id bytes',
+    ]);
     // Off, it is as a fresh one is.
     expect(machine.shown.outputs).toEqual(new Machine(gadget, 1).shown.outputs);
   });
