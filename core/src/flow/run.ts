@@ -1,5 +1,6 @@
 import {
   blame,
+  clamp,
   mostTimers,
   noiseAt,
   spend,
@@ -132,10 +133,7 @@ export class Run implements Surroundings {
     return this.around.nowUs + this.offsetUs;
   }
   lengthUs(length: CompiledLength): number {
-    const us =
-      typeof length === 'number'
-        ? length
-        : Math.min(longestMs, Math.max(0, this.evaluate(length.ms))) * 1_000;
+    const us = typeof length === 'number' ? length : clamp(this.evaluate(length.ms), 0, longestMs) * 1_000;
     return us < shortestUs ? shortestUs : us;
   }
   effect(effect: Effect): void {

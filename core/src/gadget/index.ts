@@ -18,6 +18,7 @@ export {
 } from './controls.schema.ts';
 export {
   fieldList,
+  byOutputKind,
   isOutputAction,
   kindsTold,
   type ActionKindOf,
@@ -29,7 +30,7 @@ export {
   type OutputKind,
   type OutputOf,
 } from './outputs.schema.ts';
-export { type Field, type Fields } from './outputDocument.ts';
+export type { Fields } from './outputDocument.ts';
 export { expressionSchema, type Length } from './expressions.schema.ts';
 export { lightColours, type Light, type LightColour, type LightMode } from '../light/light.document.ts';
 export type { Note, Tone } from '../sound/tone.document.ts';

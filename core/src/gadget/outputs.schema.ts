@@ -21,9 +21,6 @@ export type OutputAction = OutputActionOf<OutputActionKind>;
 const all: Record<string, Fields> = Object.assign({}, ...outputDocuments.map(({ actions }) => actions));
 const told = new Map(Object.entries(all));
 
-/** What an action of that kind says; null: it is none of an output. */
-export const fieldsOf = (kind: string): Fields | null => told.get(kind) ?? null;
-
 /** Each with its name, in the order in which they are worked out. */
 export const fieldList = (kind: OutputActionKind): [name: string, field: Field][] =>
   Object.entries(told.get(kind)!);
@@ -47,6 +44,11 @@ export const outputSchema = z.discriminatedUnion(
 ) as unknown as z.ZodType<Output>;
 
 export const outputActionSchemas = [...told].map(([kind, fields]) => actionSchemaOf(kind, fields));
+
+/** A list with a member for every kind of output, by kind. One that leaves a kind out does not compile. */
+export const byOutputKind = <const L extends readonly { kind: OutputKind }[]>(
+  list: L & ([Exclude<OutputKind, L[number]['kind']>] extends [never] ? unknown : never),
+): ReadonlyMap<OutputKind, L[number]> => new Map(list.map((one) => [one.kind, one]));
 
 /** What outputs of that kind can be told. */
 export type ActionKindOf<K extends OutputKind> = K extends OutputKind

@@ -43,3 +43,7 @@ export function exactLn(x: number): number {
   }
   return 2 * sum + halvings * ln2;
 }
+
+/** The value, held inside [low, high]. */
+export const clamp = (value: number, low: number, high: number): number =>
+  value < low ? low : value > high ? high : value;

@@ -1,5 +1,6 @@
 import type { LightOrder } from '../flow/index.ts';
 import type { LightColour } from '../gadget/index.ts';
+import { clamp } from '../kernel/index.ts';
 import { defineOutput, plansNothing } from '../output/index.ts';
 import { colouredLights } from '../parts/index.ts';
 import { darkLight, lightLevel, type LitLight } from './level.ts';
@@ -29,9 +30,7 @@ export const light = defineOutput<'light', LitLight, Entry, never, { colour: Lig
       return { ...was, colour };
     }
     const told: LightOrder =
-      order.kind === 'light'
-        ? order.light
-        : { mode: 'level', levelPercent: Math.min(100, Math.max(0, order.percent)) };
+      order.kind === 'light' ? order.light : { mode: 'level', levelPercent: clamp(order.percent, 0, 100) };
     if (steady(was.light, told)) return was;
     const { nowUs } = on;
     const fromPercent = lightLevel(was, nowUs);

@@ -1,4 +1,4 @@
-import type { Gadget, Output, OutputKind } from '../gadget/index.ts';
+import { byOutputKind, type Gadget, type Output, type OutputKind } from '../gadget/index.ts';
 import type { OutputDefinition, Stage } from '../output/index.ts';
 import { outputList } from './outputRegistry.ts';
 
@@ -15,15 +15,10 @@ export type OutputStateOf<K extends OutputKind> = Extract<OutputState, { kind: K
 export type OutputEntry = Placed<EntryIn<StageOf<Listed>>>;
 export type OutputLane = OutputEntry['lane'];
 
-/** Every kind of the document is played: one that is missing here fails to compile. */
-type Unplayed = Exclude<OutputKind, Listed['kind']>;
-const complete: [Unplayed] extends [never] ? true : Unplayed = true;
-
 /** What all definitions have in common. State, order and plan of one kind never meet another's: they go by its state. */
 type AnyDefinition = OutputDefinition<OutputKind, OutputState, { lane: string }, unknown, unknown>;
-const byKind = new Map<OutputKind, AnyDefinition>(
-  complete && outputList.map((one) => [one.kind, one as unknown as AnyDefinition]),
-);
+export type AnyStage = Stage<OutputKind, { lane: string }, unknown, unknown>;
+const byKind = byOutputKind(outputList) as unknown as ReadonlyMap<OutputKind, AnyDefinition>;
 const definitionOf = (kind: OutputKind): AnyDefinition => byKind.get(kind)!;
 
 /** An output made ready to run. */
@@ -75,5 +70,3 @@ export function outputStateOf<K extends OutputKind>(
   const state = states[id];
   return state?.kind === kind ? (state as OutputStateOf<K>) : undefined;
 }
-
-export type AnyStage = Stage<OutputKind, { lane: string }, unknown, unknown>;

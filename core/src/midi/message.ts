@@ -1,9 +1,10 @@
 import type { MidiMessage } from '../gadget/index.ts';
+import { clamp } from '../kernel/index.ts';
 
 /** Status bytes of messages on channel 1. Source: MIDI 1.0, table of channel voice messages. */
 const status = { noteOn: 0x90, noteOff: 0x80, control: 0xb0, program: 0xc0 } as const;
 
-const sevenBits = (value: number): number => Math.min(127, Math.max(0, value));
+const sevenBits = (value: number): number => clamp(value, 0, 127);
 
 /**
  * The bytes of a message; a program has no second number.

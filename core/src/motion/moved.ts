@@ -1,5 +1,6 @@
 import type { OrderOf } from '../flow/index.ts';
 import type { OutputKind, OutputOf } from '../gadget/index.ts';
+import { clamp } from '../kernel/index.ts';
 import { defineOutput, plansNothing } from '../output/index.ts';
 
 /** Where it was told to be: degrees of a servo, percent of a motor. */
@@ -19,7 +20,7 @@ export const defineMoved = <K extends Extract<OutputKind, 'servo' | 'motor'>>(
     prepare: () => null,
     dark: () => ({ kind, value: 0 }),
     apply(was, order, on) {
-      const value = Math.min(most(on.output), Math.max(0, (order as unknown as OrderOf<'move'>).to));
+      const value = clamp((order as unknown as OrderOf<'move'>).to, 0, most(on.output));
       if (value === was.value) return was;
       on.trace({ lane: 'move', value });
       return { ...was, value };

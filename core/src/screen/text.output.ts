@@ -1,5 +1,6 @@
 import type { OrderOf } from '../flow/index.ts';
 import type { ActionKindOf } from '../gadget/index.ts';
+import { clamp } from '../kernel/index.ts';
 import { defineOutput, plansNothing } from '../output/index.ts';
 import { blankRows } from './cells.ts';
 
@@ -20,7 +21,7 @@ function overlaid(row: string, column: number, text: string, columns: number): s
 
 /** Each place shows the glyph of its number; beyond the ends, the nearest. */
 const laneOf = (places: readonly number[], glyphs: readonly string[]): string =>
-  places.map((place) => glyphs[Math.min(glyphs.length - 1, Math.max(0, place))]).join('');
+  places.map((place) => glyphs[clamp(place, 0, glyphs.length - 1)]).join('');
 
 function writtenRow(stood: string, order: OrderOf<ActionKindOf<'text'>>, columns: number): string {
   switch (order.kind) {

@@ -16,7 +16,7 @@ const mostLoadUa = 500_000;
 /**
  * The resistor at the base: (logic − 0.7 V)/(load/10), the next standard value below, so that it is surely on.
  * @returns Ω; null where no line can be driven so: it is not an output, or the pin cannot feed the base either
- * Source: `reckoning`, Electric; a forced gain of ten is the usual rule for switching.
+ * Source: the usual rule of thumb for switching, a forced gain of ten; Ohm's law for the rest.
  */
 export function driverOhms(
   { need, maxUa }: Pick<Terminal, 'need' | 'maxUa'>,

@@ -10,8 +10,7 @@ import { typist } from './typing/told.ts';
 /** Every entry that an output can write is told: a lane that is missing here fails to compile. */
 const told: ToldBy<OutputLane> = { ...light, ...text, ...tone, ...moved, ...midi, ...typist };
 
-export const outputLanes = Object.keys(told) as OutputLane[];
-const known: ReadonlySet<string> = new Set(outputLanes);
+const known: ReadonlySet<string> = new Set(Object.keys(told));
 
 /** Whether an output wrote it. */
 export const isOutputEntry = (entry: TraceEntry): entry is OutputEntry => known.has(entry.lane);

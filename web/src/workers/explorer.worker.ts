@@ -98,18 +98,31 @@ const summary = (of: Explorer): Explored => ({
   left: of.tables.variableIds.filter((_, variable) => !of.followed.has(variable)),
 });
 
-/** Walks to the end or the limit, telling how far it has come; null where a newer run has begun. */
-async function walk(made: Explorer, tell: (so: Explored) => void): Promise<Explored | null> {
+/**
+ * Works on in slices, telling after each of them.
+ * @param advance goes on a little; whether it has come to its end
+ * @returns whether it came to its end: a newer run, or `cancel`, stops it
+ */
+async function inSlices(advance: () => boolean, tell: () => void): Promise<boolean> {
   const mine = (run += 1);
   for (;;) {
     const untilMs = performance.now() + sliceMs;
     let done = false;
-    while (!done && performance.now() < untilMs) done = made.advance(sliceStates);
-    if (done) return summary(made);
-    tell(summary(made));
+    while (!done && performance.now() < untilMs) done = advance();
+    if (done) return true;
+    tell();
     await listen();
-    if (run !== mine) return null;
+    if (run !== mine) return false;
   }
+}
+
+/** Walks to the end or the limit, telling how far it has come; null where it was stopped. */
+async function walk(made: Explorer, tell: (so: Explored) => void): Promise<Explored | null> {
+  const whole = await inSlices(
+    () => made.advance(sliceStates),
+    () => tell(summary(made)),
+  );
+  return whole ? summary(made) : null;
 }
 
 function toldWay(of: Explorer, way: Way | null): ToldWay | null {
@@ -120,23 +133,18 @@ function toldWay(of: Explorer, way: Way | null): ToldWay | null {
   return { presses, timeUs, steps: steps.map((step) => toldStep(of, step)), waits, script };
 }
 
-/** Tries them, telling how far it has come; what was tried until then where a newer run has begun. */
+/** Tries them, telling how far it has come; where it was stopped, what was tried until then. */
 async function tryWays(
   of: Explorer,
   question: Extract<Question, { kind: 'ways' }>,
   tell: (share: number) => void,
 ): Promise<Answer> {
-  const mine = (run += 1);
   const guessing = guessingFor(of, question);
-  for (;;) {
-    const untilMs = performance.now() + sliceMs;
-    let done = false;
-    while (!done && performance.now() < untilMs) done = guessing.advance(slicePresses);
-    if (done) return answerOf(guessing);
-    tell(guessing.share);
-    await listen();
-    if (run !== mine) return answerOf(guessing);
-  }
+  await inSlices(
+    () => guessing.advance(slicePresses),
+    () => tell(guessing.share),
+  );
+  return answerOf(guessing);
 }
 
 const work = {

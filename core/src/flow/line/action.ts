@@ -1,4 +1,5 @@
 import {
+  byOutputKind,
   isOutputAction,
   kindsTold,
   type Action,
@@ -20,12 +21,7 @@ const reserved: ReadonlySet<string> = new Set(beginnings);
 const inQuotes = (text: string): string => `"${text.replace(/["\\]/g, '\\$&')}"`;
 
 /** By the kind of output. What is told to one belongs to it. */
-const lines = new Map<OutputKind, OutputLine<OutputKind>>(
-  outputLines.map((line) => [line.kind, line as unknown as OutputLine<OutputKind>]),
-);
-/** Every kind of the document can be written: one that is missing here fails to compile. */
-type Unwritten = Exclude<OutputKind, (typeof outputLines)[number]['kind']>;
-export const everyKindIsWritten: [Unwritten] extends [never] ? true : Unwritten = true;
+const lines = byOutputKind(outputLines) as unknown as ReadonlyMap<OutputKind, OutputLine<OutputKind>>;
 
 const writerFor = (names: Names): LineWriter => ({
   expression: (text) => showExpression(text, names.gadget),
