@@ -44,14 +44,14 @@ const state = (
 ) => {
   return { ...blankState(), id, name, rules, ...patch };
 };
-/** Eight regions of a hundred rules each millisecond. */
-const dear = () => [
+/** Eight regions of so many rules each millisecond. */
+const dear = (rules: number) => [
   state('s0', 'All', [], { kind: 'parallel' }),
   ...Array.from({ length: 8 }, (_, r) =>
     state(
       `q${r}`,
       `Region ${r}`,
-      Array.from({ length: 100 }, (_n, i) => rule(`r${r * 100 + i}`, { kind: 'every', delay: 1_000 })),
+      Array.from({ length: rules }, (_n, i) => rule(`r${r * rules + i}`, { kind: 'every', delay: 1_000 })),
       { parentId: 's0' },
     ),
   ),
@@ -116,7 +116,7 @@ describe('a gadget that never comes to rest', () => {
 
 describe('a dear gadget', () => {
   it('leaves the page to its maker: pause answers, the trace has an end, and a stretch can be seen in full', async () => {
-    const id = await kettleWith(dear());
+    const id = await kettleWith(dear(100));
     await bench.goto(`/g/${id}/parts`);
     await bench.css('[role=application]');
     await bench.clickLabel('Pause time');
@@ -213,7 +213,8 @@ describe('the shelf', () => {
 
 describe('a trial that takes its time', () => {
   it('says how far it is, and can be stopped', async () => {
-    const id = await kettleWith(dear());
+    // An hour of it takes minutes, and the page beside it has room to answer.
+    const id = await kettleWith(dear(25));
     const trial = { name: 'An hour', seed: 1, stimuli: [], endUs: 3_600_000_000, expectations: [] };
     expect((await bench.server.ask('POST', `/gadgets/${id}/trials`, trial)).status).toBe(201);
     await bench.goto(`/g/${id}/trials`);

@@ -8,6 +8,8 @@ import { ApiServer } from '../../../server/src/test/apiServer.ts';
 /** How long anything on the page may take to come about before a test gives up. Not a measure of speed. */
 const patienceMs = 30_000;
 const pollMs = 50;
+/** What a run on the server may take: a machine that is busy with many tests is slow, and a test stops its runs itself. */
+const runSeconds = 600;
 
 const { flags } = JSON.parse(readFileSync(join(__dirname, '../../../scripts/chrome.json'), 'utf8')) as {
   flags: string[];
@@ -22,7 +24,7 @@ export class Bench {
   ) {}
 
   static async open({ demo = true } = {}): Promise<Bench> {
-    const server = await ApiServer.start({ demo, web: true });
+    const server = await ApiServer.start({ demo, web: true, runSeconds });
     const profile = mkdtempSync(join(tmpdir(), 'hum-lever-chrome-'));
     const options = new Options();
     options.setChromeBinaryPath(process.env['CHROME_BIN'] ?? '/usr/bin/chromium');
@@ -46,7 +48,7 @@ export class Bench {
     await this.driver.switchTo().window(first!);
     await this.driver.get('about:blank');
     await this.server.stopAndClear();
-    this.server = await ApiServer.start({ demo: true, web: true });
+    this.server = await ApiServer.start({ demo: true, web: true, runSeconds });
     // What the last test complained about is its own.
     await this.complaints();
   }
