@@ -4,7 +4,7 @@
  */
 const ground = ['gadget', 'kernel'];
 // Kinds of output, each a room.
-const outputs = ['light', 'screen', 'sound', 'motion', 'midi', 'typing'];
+const outputs = ['light', 'lights', 'screen', 'sound', 'motion', 'midi', 'typing'];
 const path = ['contact', 'scan', 'debounce', 'gesture', 'flow', 'output', ...outputs];
 const mayKnow = {
   gadget: [],
@@ -59,7 +59,7 @@ module.exports = {
       severity: 'error',
       from: {
         path: '^core/src/([^/]+)/',
-        pathNot: `${test}|${described}|${written}|^core/src/(snag/registry|machine/outputRegistry|flow/line/outputLines)\\.ts$`,
+        pathNot: `${test}|${described}|${written}|^core/src/(snag/registry|machine/outputRegistry|flow/line/outputLines|trial/outputExpectations)\\.ts$`,
       },
       to: { path: '^core/src/[^/]+/', pathNot: `^core/src/$1/|/index\\.ts$|${described}` },
     },

@@ -7,7 +7,7 @@ import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const core = join(dirname(fileURLToPath(import.meta.url)), '..', 'core', 'src');
-const outputOrder = ['light', 'text', 'tone', 'servo', 'motor', 'midi', 'typist'];
+const outputOrder = ['light', 'text', 'tone', 'servo', 'motor', 'midi', 'typist', 'lights'];
 const registries = [
   {
     ending: '.algorithm.ts',
@@ -40,6 +40,14 @@ const registries = [
     below: '',
     file: 'machine/outputRegistry.ts',
     name: 'outputList',
+    type: null,
+    order: outputOrder,
+  },
+  {
+    ending: '.expectation.ts',
+    below: '',
+    file: 'trial/outputExpectations.ts',
+    name: 'outputExpectations',
     type: null,
     order: outputOrder,
   },

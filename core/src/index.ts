@@ -33,6 +33,11 @@ export {
   gadgetSchema,
   gestureKinds,
   human,
+  lightsShapes,
+  paints,
+  type Lights,
+  type LightsShape,
+  type Paint,
   lightColours,
   limits,
   nameSchema,
@@ -212,7 +217,8 @@ export {
   tryTogether,
   type TapsTried,
 } from './gesture/index.ts';
-export { lightLevel, safelyShown, type LitLight } from './light/index.ts';
+export { laidOut, movesAt, nameOf, pictureAt, type Rgb, type ToldLights } from './lights/index.ts';
+export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';
 export { encoderPart, taperOf } from './parts/index.ts';
 export {
   colouredLights,
@@ -223,6 +229,7 @@ export {
   partKinds,
   type Figures,
   type PartKind,
+  type Reading,
 } from './parts/index.ts';
 export { addOwnPartEdit, addPartEdit, figuresEdit, ownClassEdit } from './drawer/index.ts';
 export {
@@ -311,12 +318,15 @@ export {
 } from './machine/index.ts';
 export {
   comparisons,
+  isOutputWhat,
   recordedTrial,
   runTrial,
   TrialRun,
   type TrialLimit,
   trialSchema,
   type Comparison,
+  type OutputWhat,
+  type OutputWhatOf,
   type Expectation,
   type ExpectationResult,
   type Recording,

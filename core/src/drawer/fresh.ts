@@ -1,5 +1,7 @@
 import {
   EditRefused,
+  followed,
+  freshOutput,
   type Edit,
   type End,
   type Gadget,
@@ -38,25 +40,6 @@ function numbered(word: string, taken: readonly string[]): string {
   let n = 2;
   while (taken.includes(`${word} ${n}`)) n += 1;
   return `${word} ${n}`;
-}
-
-/** Figures of the class that say how a display or sounder is seen by the flow. */
-function outputEnd(kind: Extract<EndKind, Output['kind']>, part: Classed, name: string): End {
-  const figures = figuresOf(part);
-  if (kind === 'light') return { kind, name, colour: 'amber' };
-  if (kind === 'tone') return { kind, name, lowHz: 200, highHz: 4_000 };
-  if (kind === 'servo') return { kind, name, reachDeg: 180 };
-  if (kind !== 'text') return { kind, name };
-  if (figures.widthPx !== undefined && figures.heightPx !== undefined)
-    // Six by eight pixels a character. Source: reckoning, Buses and screens.
-    return {
-      kind,
-      name,
-      columns: Math.min(80, Math.max(1, Math.floor(figures.widthPx / 6))),
-      rows: Math.min(8, Math.max(1, Math.floor(figures.heightPx / 8))),
-    };
-  if (figures.digits !== undefined) return { kind, name, columns: figures.digits, rows: 1 };
-  return { kind, name, columns: 16, rows: 2 };
 }
 
 /** What an end is called: the part's name, and which of its ends it is where it has several. */
@@ -98,7 +81,7 @@ function freshEnds(gadget: Gadget, part: Classed & Pick<Part, 'name'>, skip: num
       case 'codes':
         return { kind, name, key: nextKey(), codes: [], repeatsEveryUs: 110_000, heldGapUs: 250_000 };
       default:
-        return outputEnd(kind, part, name);
+        return { ...freshOutput(kind, figuresOf(part)), name } as End;
     }
   });
 }
@@ -165,7 +148,15 @@ export function figuresEdit(gadget: Gadget, part: Part, figures: Part['figures']
     throw new EditRefused(`${path.join('.')}: ${message}`);
   }
   const count = kind.plays(parsed.data).length;
-  if (count === part.plays.length) return { name: 'changePart', args: [part.id, { figures }] };
+  if (count === part.plays.length) {
+    const following = gadget.outputs.flatMap(({ id, kind: end }): [string, Partial<Output>][] => {
+      const patch = part.plays.includes(id) ? followed(end, parsed.data) : {};
+      return Object.keys(patch).length > 0 ? [[id, patch]] : [];
+    });
+    return following.length > 0
+      ? { name: 'fitPart', args: [part.id, figures, following] }
+      : { name: 'changePart', args: [part.id, { figures }] };
+  }
   const more = freshEnds(gadget, { ...part, figures }, part.plays.length);
   return { name: 'resizePart', args: [part.id, figures, Math.min(count, part.plays.length), more] };
 }

@@ -1,4 +1,15 @@
-import type { Action, Button, Gadget, Rule, Snag, SnagRule, State, Trigger } from '../gadget/index.ts';
+import {
+  isOutputAction,
+  reachOf,
+  type Action,
+  type Button,
+  type Gadget,
+  type Rule,
+  type Snag,
+  type SnagRule,
+  type State,
+  type Trigger,
+} from '../gadget/index.ts';
 import { tiedShare } from '../gesture/index.ts';
 
 /** Ties below this share are not worth a word. */
@@ -21,17 +32,7 @@ function races(gadget: Gadget, { rules }: State): { rule: Rule; control: Button 
 }
 
 /** What is to be seen, heard or sent. */
-const tells = ({ kind }: Action) =>
-  kind === 'light' ||
-  kind === 'level' ||
-  kind === 'colour' ||
-  kind === 'text' ||
-  kind === 'sprite' ||
-  kind === 'lane' ||
-  kind === 'tone' ||
-  kind === 'tune' ||
-  kind === 'move' ||
-  kind === 'silence';
+const tells = (action: Action) => isOutputAction(action) && reachOf(action) !== 'machines';
 
 /** Whether some rule leads there that no hand causes, and something is told with it: a signal that both answer. */
 function signalsInto({ flow }: Gadget, state: State): boolean {

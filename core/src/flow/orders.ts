@@ -1,10 +1,13 @@
 import {
   fieldList,
+  type Field,
+  type Length,
   type Fields,
   type OutputAction,
   type OutputActionKind,
   type OutputFields,
 } from '../gadget/index.ts';
+import { clamp } from '../kernel/index.ts';
 import { evaluate, type Surroundings } from './evaluate.ts';
 import { drawsIn, type Code } from './expression.ts';
 import { renderTemplate, type Template } from './template.ts';
@@ -12,6 +15,8 @@ import { renderTemplate, type Template } from './template.ts';
 /** One thing that is told to an output, with everything looked up. */
 export type CompiledField =
   | { name: string; role: 'expression'; code: Code }
+  /** Milliseconds; the order has them in µs. */
+  | { name: string; role: 'length'; ms: Code }
   | { name: string; role: 'template'; text: Template }
   | { name: string; role: 'list'; variable: number }
   | { name: string; role: 'constant'; value: unknown };
@@ -34,7 +39,10 @@ type Worked<F extends Fields> = {
     ? S extends { _zod: { output: infer V } }
       ? V
       : never
-    : { expression: number; template: string; list: number[] }[Exclude<F[N]['role'], 'constant'>];
+    : { expression: number; length: number; template: string; list: number[] }[Exclude<
+        F[N]['role'],
+        'constant'
+      >];
 };
 
 /** What an output is told, worked out: whole numbers, texts, places of a list (`places`), and what the document says. */
@@ -42,6 +50,9 @@ export type OrderOf<K extends OutputActionKind> = {
   [N in K]: { kind: N } & Worked<OutputFields[N]>;
 }[K];
 export type OutputOrder = OrderOf<OutputActionKind>;
+
+/** An hour: a length that is worked out is held inside it, as those that are fixed are. */
+export const longestMs = 3_600_000;
 
 /** How a compiler reads what is written; undefined: it cannot be read. */
 export interface FieldReader {
@@ -72,7 +83,7 @@ export function compileOrder(action: OutputAction, read: FieldReader): CompiledO
 
 function compileField(
   name: string,
-  role: CompiledField['role'],
+  role: Field['role'],
   said: unknown,
   read: FieldReader,
 ): CompiledField | undefined {
@@ -80,6 +91,11 @@ function compileField(
     case 'expression': {
       const code = read.expression(said as string);
       return code && { name, role, code };
+    }
+    case 'length': {
+      if (typeof said === 'number') return { name, role: 'constant', value: said };
+      const ms = read.expression((said as Exclude<Length, number>).ms);
+      return ms && { name, role, ms };
     }
     case 'template': {
       const text = read.template(said as string);
@@ -95,6 +111,7 @@ function compileField(
 /** Expressions that are worked out to tell it. */
 function codesIn(field: CompiledField): readonly Code[] {
   if (field.role === 'expression') return [field.code];
+  if (field.role === 'length') return [field.ms];
   return field.role === 'template' ? field.text.filter((piece) => typeof piece !== 'string') : [];
 }
 export const codesOfOrder = ({ fields }: CompiledOrder): Code[] => fields.flatMap(codesIn);
@@ -124,6 +141,8 @@ function valueOf(field: CompiledField, around: OrderSurroundings): unknown {
       return field.value;
     case 'expression':
       return evaluate(field.code, around);
+    case 'length':
+      return clamp(evaluate(field.ms, around), 0, longestMs) * 1_000;
     case 'template':
       return renderTemplate(field.text, around);
     case 'list': {

@@ -13,7 +13,7 @@ import { evaluate, type EvaluationFault, type Surroundings } from './evaluate.ts
 import type { Code } from './expression.ts';
 import type { Effect, FlowState, FlowStep, FlowTimer } from './state.ts';
 import type { CompiledAction, CompiledLength, FlowTables } from './tables.ts';
-import { orderNow } from './orders.ts';
+import { longestMs, orderNow } from './orders.ts';
 import { forgetGuards } from './guards.ts';
 
 /** What surrounds one step of the flow. */
@@ -48,7 +48,6 @@ const flowChannel = 0x7f10;
  * firmware would have it. Anything that began in a turn and was due in it would keep that turn from ending.
  */
 const shortestUs = 1;
-const longestMs = 3_600_000;
 
 /** floor(noise × n / 2^32) without rounding: two products of at most 2^47. */
 function below(noise: number, n: number): number {

@@ -35,10 +35,16 @@ export interface Written {
 
 export function writtenIn(action: Action): Written {
   if (isOutputAction(action)) {
-    const said = action as unknown as Record<string, string>;
-    const of = (role: string) =>
-      fieldList(action.kind).flatMap(([name, field]) => (field.role === role ? [said[name]!] : []));
-    return { expressions: of('expression'), templates: of('template') };
+    const said = action as unknown as Record<string, unknown>;
+    const fields = fieldList(action.kind);
+    const expressions = fields.flatMap(([name, { role }]) => {
+      if (role === 'length') return lengthText(said[name] as Length);
+      return role === 'expression' ? [said[name] as string] : [];
+    });
+    const templates = fields.flatMap(([name, { role }]) =>
+      role === 'template' ? [said[name] as string] : [],
+    );
+    return { expressions, templates };
   }
   return { expressions: expressionsOf(action), templates: [] };
 }

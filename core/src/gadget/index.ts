@@ -18,9 +18,15 @@ export {
 } from './controls.schema.ts';
 export {
   fieldList,
+  followed,
+  freshOutput,
   byOutputKind,
   isOutputAction,
   kindsTold,
+  calmed,
+  flashingCentiHz,
+  leftBy,
+  reachOf,
   type ActionKindOf,
   type Output,
   type OutputAction,
@@ -30,8 +36,15 @@ export {
   type OutputKind,
   type OutputOf,
 } from './outputs.schema.ts';
-export type { Fields } from './outputDocument.ts';
+export type { Field, Fields } from './outputDocument.ts';
 export { expressionSchema, type Length } from './expressions.schema.ts';
+export {
+  lightsShapes,
+  paints,
+  type Lights,
+  type LightsShape,
+  type Paint,
+} from '../lights/lights.document.ts';
 export { lightColours, type Light, type LightColour, type LightMode } from '../light/light.document.ts';
 export type { Note, Tone } from '../sound/tone.document.ts';
 export type { TextDisplay } from '../screen/text.document.ts';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { expressionSchema, templateSchema } from './expressions.schema.ts';
+import { expressionSchema, lengthSchema, templateSchema } from './expressions.schema.ts';
 import { idSchema, nameSchema } from './primitives.schema.ts';
 
 /*
@@ -12,6 +12,8 @@ import { idSchema, nameSchema } from './primitives.schema.ts';
 export const expression = { role: 'expression', schema: expressionSchema } as const;
 /** Filled in when it is told: a text. */
 export const template = { role: 'template', schema: templateSchema } as const;
+/** How long, when it is told: whole µs, fixed or worked out. */
+export const length = { role: 'length', schema: lengthSchema } as const;
 /** All places of a list, as they are when it is told. */
 export const list = { role: 'list', schema: idSchema } as const;
 /** As the document has it. */
@@ -22,6 +24,7 @@ export type Field =
   | typeof expression
   | typeof template
   | typeof list
+  | typeof length
   | { readonly role: 'constant'; readonly schema: z.ZodType };
 
 /** What an action says, in the order in which it is worked out: chance is drawn in that order. */
@@ -40,26 +43,58 @@ export type Described<K extends string, G extends Figures> = { id: string; kind:
   -readonly [N in keyof G]: z.infer<G[N]>;
 };
 
+/** Figures of the part that plays it, by name: a class has those that it needs. */
+export type PartFigures = Readonly<Record<string, number | undefined>>;
+
+/** What takes up an output: eyes, ears, something that moves, or another machine, to which every telling is a deed. */
+export type Reaches = 'eyes' | 'ears' | 'motion' | 'machines';
+
+/** An action as the document has it. */
+type Action<A extends OutputActions> = {
+  [N in keyof A]: { kind: N; outputId: string } & Said<A[N]>;
+}[keyof A];
+
+interface Rest<K extends string, G extends Figures, A extends OutputActions> {
+  readonly reaches: Reaches;
+  /** Whether an action leaves it lit or dark, as far as that is known before it runs; without: never. */
+  leaves?(action: Action<A>): 'lit' | 'dark' | null;
+  /** How often it flashes that is told so by itself, in hundredths of a hertz; 0, and without: it does not. */
+  flashingCentiHz?(action: Action<A>): number;
+  /** The same, flashing only so often. Only asked of what flashes. */
+  calmed?(action: Action<A>, centiHz: number): Action<A>;
+  /** As it comes out of the drawer with a part of these figures. */
+  fresh(part: PartFigures): { -readonly [N in keyof G]: z.infer<G[N]> };
+  /** Which of that stays as the part's figures have it, whenever those change. */
+  follows?: readonly (keyof G & string)[];
+  /** What must be so between figures. */
+  check?(schema: z.ZodType<Described<K, G>>): z.ZodType<Described<K, G>>;
+}
+
 export interface OutputDocument<K extends string, G extends Figures, A extends OutputActions> {
   readonly kind: K;
   readonly schema: z.ZodType<Described<K, G>>;
   readonly actions: A;
+  readonly fresh: Rest<K, G, A>['fresh'];
+  readonly follows: readonly string[];
+  readonly reaches: Reaches;
+  readonly leaves?: Rest<K, G, A>['leaves'];
+  readonly flashingCentiHz?: Rest<K, G, A>['flashingCentiHz'];
+  readonly calmed?: Rest<K, G, A>['calmed'];
 }
 
 /**
  * Describes a kind of output.
  * @param figures what each has besides its name
  * @param actions what it can be told, by the action's kind
- * @param check what must be so between figures
  */
 export function outputDocument<K extends string, const G extends Figures, const A extends OutputActions>(
   kind: K,
   figures: G,
   actions: A,
-  check: (schema: z.ZodType<Described<K, G>>) => z.ZodType<Described<K, G>> = (schema) => schema,
+  { check = (schema) => schema, follows = [], ...rest }: Rest<K, G, A>,
 ): OutputDocument<K, G, A> {
   const schema = z.strictObject({ id: idSchema, kind: z.literal(kind), name: nameSchema, ...figures });
-  return { kind, schema: check(schema as unknown as z.ZodType<Described<K, G>>), actions };
+  return { kind, schema: check(schema as unknown as z.ZodType<Described<K, G>>), actions, follows, ...rest };
 }
 
 /** The schema of one action of an output. */

@@ -6,5 +6,6 @@ import { servo } from '../motion/servo.document.ts';
 import { motor } from '../motion/motor.document.ts';
 import { midi } from '../midi/midi.document.ts';
 import { typist } from '../typing/typist.document.ts';
+import { lights } from '../lights/lights.document.ts';
 
-export const outputDocuments = [light, text, tone, servo, motor, midi, typist] as const;
+export const outputDocuments = [light, text, tone, servo, motor, midi, typist, lights] as const;

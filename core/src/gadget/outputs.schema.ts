@@ -1,6 +1,13 @@
 import * as z from 'zod';
 import { outputDocuments } from './outputDocuments.ts';
-import { actionSchemaOf, type Field, type Fields, type Said } from './outputDocument.ts';
+import {
+  actionSchemaOf,
+  type Field,
+  type Fields,
+  type PartFigures,
+  type Reaches,
+  type Said,
+} from './outputDocument.ts';
 
 type Document = (typeof outputDocuments)[number];
 type Together<U> = (U extends unknown ? (one: U) => void : never) extends (all: infer I) => void ? I : never;
@@ -54,3 +61,37 @@ export const byOutputKind = <const L extends readonly { kind: OutputKind }[]>(
 export type ActionKindOf<K extends OutputKind> = K extends OutputKind
   ? keyof Extract<Document, { kind: K }>['actions'] & OutputActionKind
   : never;
+
+const documents = byOutputKind(outputDocuments);
+
+/** An output as it comes out of the drawer, without id and name. @param part figures of the part that plays it */
+export const freshOutput = (kind: OutputKind, part: PartFigures): Omit<Output, 'id' | 'name'> =>
+  ({ kind, ...documents.get(kind)!.fresh(part) }) as Omit<Output, 'id' | 'name'>;
+
+/** What takes up an action: eyes, ears, something that moves, another machine. */
+export const reachOf = ({ kind }: OutputAction): Reaches => documents.get(kindsTold(kind)[0]!)!.reaches;
+
+/** What all documents say of their actions; of one kind, they only meet its own. */
+interface Sayings {
+  leaves?(action: OutputAction): 'lit' | 'dark' | null;
+  flashingCentiHz?(action: OutputAction): number;
+  calmed?(action: OutputAction, centiHz: number): OutputAction;
+}
+const sayingsOf = ({ kind }: OutputAction) => documents.get(kindsTold(kind)[0]!) as Sayings;
+
+/** Whether an action leaves its output lit or dark, as far as that is known before it runs. */
+export const leftBy = (action: OutputAction): 'lit' | 'dark' | null =>
+  sayingsOf(action).leaves?.(action) ?? null;
+/** How often it flashes by itself, in hundredths of a hertz; 0: it does not. */
+export const flashingCentiHz = (action: OutputAction): number =>
+  sayingsOf(action).flashingCentiHz?.(action) ?? 0;
+/** The same, flashing only so often. @param action that flashes */
+export const calmed = (action: OutputAction, centiHz: number): OutputAction =>
+  sayingsOf(action).calmed?.(action, centiHz) ?? action;
+
+/** What an output takes over from its part's figures whenever those change. */
+export function followed(kind: OutputKind, part: PartFigures): Partial<Output> {
+  const { fresh, follows } = documents.get(kind)!;
+  const all = fresh(part) as Record<string, unknown>;
+  return Object.fromEntries(follows.map((name) => [name, all[name]]));
+}

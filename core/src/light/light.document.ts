@@ -25,6 +25,12 @@ const modeSchema = z.discriminatedUnion('mode', [
   }),
 ]);
 
+/** How often a pattern goes from dark to lit. */
+function patternCentiHz({ steps, stepUs }: { steps: string; stepUs: number }): number {
+  const rises = [...steps].filter((step, n) => step === '#' && steps.at(n - 1) === '.').length;
+  return Math.round((rises * 100_000_000) / (steps.length * stepUs));
+}
+
 export const light = outputDocument(
   'light',
   {
@@ -37,6 +43,29 @@ export const light = outputDocument(
     level: { percent: expression },
     /** What it does goes on in that colour. One that is made in one colour keeps its own. */
     colour: { colour: constant(colourSchema) },
+  },
+  {
+    fresh: () => ({ colour: 'amber' }),
+    reaches: 'eyes',
+    leaves(action) {
+      if (action.kind === 'light') return action.light.mode === 'off' ? 'dark' : 'lit';
+      return action.kind === 'level' && action.percent === '0' ? 'dark' : null;
+    },
+    flashingCentiHz(action) {
+      if (action.kind !== 'light') return 0;
+      const { light: told } = action;
+      if (told.mode === 'blink') return Math.round(100_000_000 / told.periodUs);
+      if (told.mode !== 'pattern') return 0;
+      return patternCentiHz(told);
+    },
+    calmed(action, centiHz) {
+      if (action.kind !== 'light') return action;
+      const { light: told } = action;
+      if (told.mode !== 'pattern')
+        return { ...action, light: { mode: 'blink', periodUs: Math.round(100_000_000 / centiHz) } };
+      const stepUs = Math.ceil((told.stepUs * patternCentiHz(told)) / centiHz);
+      return { ...action, light: { ...told, stepUs } };
+    },
   },
 );
 

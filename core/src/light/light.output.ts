@@ -5,7 +5,7 @@ import { defineOutput, plansNothing } from '../output/index.ts';
 import { colouredLights } from '../parts/index.ts';
 import { darkLight, lightLevel, type LitLight } from './level.ts';
 
-type Entry =
+export type LightEntry =
   /** `fromPercent` is the level at that moment: where a fade begins. */
   { lane: 'light'; light: LightOrder; fromPercent: number } | { lane: 'colour'; colour: LightColour };
 
@@ -16,7 +16,7 @@ const steady = (was: LightOrder, now: LightOrder) =>
     was.mode === 'off' ||
     (was.mode === 'level' && now.mode === 'level' && was.levelPercent === now.levelPercent));
 
-export const light = defineOutput<'light', LitLight, Entry, never, { colour: LightColour | null }>({
+export const light = defineOutput<'light', LitLight, LightEntry, never, { colour: LightColour | null }>({
   kind: 'light',
   /** Of one that can be told a colour: the one that it begins with. */
   prepare: ({ id, colour }, gadget) => ({ colour: colouredLights(gadget).has(id) ? colour : null }),
@@ -45,5 +45,14 @@ export const light = defineOutput<'light', LitLight, Entry, never, { colour: Lig
   adopt: (was) => was,
   later: (was, byUs) => (was.light.mode === 'off' ? was : { ...was, sinceUs: was.sinceUs + byUs }),
   loads: ({ light: { mode } }) => mode !== 'off',
+  lit: {
+    now: (was, nowUs) => [lightLevel(was, nowUs) > 0],
+    by(entry) {
+      if (entry.lane !== 'light') return [];
+      const { light: told } = entry;
+      const lit = told.mode === 'level' || told.mode === 'fade' ? told.levelPercent > 0 : told.mode !== 'off';
+      return [[0, lit]];
+    },
+  },
   look: ({ light: told, colour }) => [told, colour ?? null],
 });

@@ -57,6 +57,27 @@ export const loadSupply = (states: Readonly<Record<string, OutputState>>): boole
   return false;
 };
 
+/** Which places of each output are lit, by id; only of those that can flash in somebody's eyes. */
+export const litPlaces = (
+  states: Readonly<Record<string, OutputState>>,
+  nowUs: number,
+): Record<string, boolean[]> =>
+  Object.fromEntries(
+    Object.entries(states).flatMap(([id, one]) => {
+      const { lit } = definitionOf(one.kind);
+      return lit ? [[id, lit.now(one, nowUs)]] : [];
+    }),
+  );
+
+/** What an entry of an output makes of its places. @param kind of that output */
+export const litBy = (
+  kind: OutputKind,
+  entry: { lane: string },
+): (readonly [place: number, lit: boolean])[] => {
+  const { lit } = definitionOf(kind);
+  return lit ? lit.by(entry) : [];
+};
+
 /** What somebody can tell each of them by, by id; JSON. */
 export const looksOf = (states: Readonly<Record<string, OutputState>>): Record<string, unknown> =>
   Object.fromEntries(Object.entries(states).map(([id, one]) => [id, definitionOf(one.kind).look(one)]));

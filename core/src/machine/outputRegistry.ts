@@ -6,5 +6,6 @@ import { servo } from '../motion/servo.output.ts';
 import { motor } from '../motion/motor.output.ts';
 import { midi } from '../midi/midi.output.ts';
 import { typist } from '../typing/typist.output.ts';
+import { lights } from '../lights/lights.output.ts';
 
-export const outputList = [light, text, tone, servo, motor, midi, typist] as const;
+export const outputList = [light, text, tone, servo, motor, midi, typist, lights] as const;

@@ -17,6 +17,7 @@ export const midi = outputDocument(
       second: expression,
     },
   },
+  { reaches: 'machines', fresh: () => ({}) },
 );
 
 export type MidiMessage = (typeof midiMessages)[number];

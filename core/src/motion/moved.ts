@@ -9,13 +9,15 @@ export interface Moved<K> {
   value: number;
 }
 
+export type MoveEntry = { lane: 'move'; value: number };
+
 /** What is told a value inside its own range. @param most of one of them @param loads its supply gives way at that value */
 export const defineMoved = <K extends Extract<OutputKind, 'servo' | 'motor'>>(
   kind: K,
   most: (output: OutputOf<K>) => number,
   loads: (value: number) => boolean,
 ) =>
-  defineOutput<K, Moved<K>, { lane: 'move'; value: number }, never, null>({
+  defineOutput<K, Moved<K>, MoveEntry, never, null>({
     kind,
     prepare: () => null,
     dark: () => ({ kind, value: 0 }),
@@ -32,5 +34,6 @@ export const defineMoved = <K extends Extract<OutputKind, 'servo' | 'motor'>>(
     adopt: (was) => was,
     later: (was) => was,
     loads: ({ value }) => loads(value),
+    lit: null,
     look: ({ value }) => value,
   });

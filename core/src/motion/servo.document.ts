@@ -10,4 +10,5 @@ export const servo = outputDocument(
     reachDeg: wholeSchema(1, 360, '°'),
   },
   { move },
+  { reaches: 'motion', fresh: () => ({ reachDeg: 180 }) },
 );

@@ -42,6 +42,13 @@ export interface OutputDefinition<
   later(state: S, byUs: number): S;
   /** Whether the supply gives way under it. */
   loads(state: S): boolean;
+  /** What of it can flash in somebody's eyes; null: nothing. */
+  readonly lit: {
+    /** Whether each place is lit; one that has no places is place 0. */
+    now(state: S, nowUs: number): boolean[];
+    /** What an entry of its trace makes of places. */
+    by(entry: E): (readonly [place: number, lit: boolean])[];
+  } | null;
   /** What somebody can tell it by, as JSON; at rest, not as it moves. */
   look(state: S): unknown;
 }

@@ -1,2 +1,10 @@
 export { defineOutput, plansNothing, type OutputDefinition, type Stage } from './definition.ts';
+export {
+  comparisons,
+  compares,
+  defineExpectation,
+  expectationSchemaOf,
+  type Comparison,
+  type OutputExpectation,
+} from './expectation.ts';
 export { sentIsOut, withLine, type Sent } from './sent.ts';

@@ -18,5 +18,6 @@ export const sentIsOut = {
   adopt: <S>(was: S): S => was,
   later: <S>(was: S): S => was,
   loads: () => false,
+  lit: null,
   look: ({ lines }: { lines: readonly string[] }): unknown => lines.at(-1) ?? null,
 };

@@ -34,6 +34,12 @@ export function stayingContacts({ parts }: Pick<Gadget, 'parts'>): Set<string> {
   return new Set(parts.flatMap((part) => (kindOf(part).stays ? part.plays : [])));
 }
 
+/** What one costs, in hundredths of the currency: the maker's own price, or what such parts cost. */
+export function priceOf(part: Classed & Pick<Part, 'priceCents'>): number {
+  const kind = kindOf(part);
+  return part.priceCents ?? kind.priceFor?.(figuresOf(part)) ?? kind.priceCents;
+}
+
 export function terminalsOf(part: Classed): Terminal[] {
   return kindOf(part).terminals(figuresOf(part));
 }

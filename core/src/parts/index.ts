@@ -1,8 +1,9 @@
-export { partGroups, type EndKind, type Figures, type Lamp, type PartKind } from './kind.ts';
+export { partGroups, type EndKind, type Figures, type Lamp, type PartKind, type Reading } from './kind.ts';
 export {
   colouredLights,
   figuresOf,
   kindOf,
+  priceOf,
   partFaults,
   partKinds,
   stayingContacts,

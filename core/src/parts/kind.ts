@@ -1,11 +1,17 @@
 import * as z from 'zod';
-import { powerEnd, signal, type Terminal } from '../gadget/index.ts';
+import { powerEnd, signal, type OutputKind, type Terminal } from '../gadget/index.ts';
 
 export type Figures = Record<string, number>;
 
 /** What a part can realise of the path: ends that the machine plays. */
-export type EndKind =
-  'button' | 'encoder' | 'knob' | 'codes' | 'light' | 'text' | 'tone' | 'servo' | 'motor' | 'midi' | 'typist';
+export type EndKind = 'button' | 'encoder' | 'knob' | 'codes' | OutputKind;
+
+/** Something that follows from the figures and is worth knowing. */
+export interface Reading {
+  id: string;
+  value: number;
+  unit: 'µs' | 'µA' | 'Hz' | '‰';
+}
 
 export const partGroups = [
   'controls',
@@ -28,6 +34,8 @@ export interface Lamp {
   /** Wanted, and the most that it stands; µA. */
   wantUa: number;
   maxUa: number;
+  /** So many alike resistors in its way, one for each line that it lies between; without: one. */
+  inSeries?: number;
 }
 
 /**
@@ -45,6 +53,10 @@ export interface PartKind<F extends Figures = Figures> {
   defaults: F;
   /** For one, in hundredths of a usual currency. */
   priceCents: number;
+  /** Where it depends on how large it is; without: that one. */
+  priceFor?(figures: F): number;
+  /** What follows from them that a maker would otherwise reckon by hand. */
+  readings?(figures: F): Reading[];
   plays(figures: F): EndKind[];
   terminals(figures: F): Terminal[];
   /** What it draws from its supply; lights and sounders on pins draw through these, and are counted here. */

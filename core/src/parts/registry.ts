@@ -16,7 +16,10 @@ import { graphicDisplayTwoWire } from './kinds/graphicDisplayTwoWire.part.ts';
 import { keyMatrix } from './kinds/keyMatrix.part.ts';
 import { levelShifter } from './kinds/levelShifter.part.ts';
 import { light } from './kinds/light.part.ts';
+import { lightChain } from './kinds/lightChain.part.ts';
+import { lightMatrix } from './kinds/lightMatrix.part.ts';
 import { lightSensor } from './kinds/lightSensor.part.ts';
+import { lightsOnSharedLines } from './kinds/lightsOnSharedLines.part.ts';
 import { litKey } from './kinds/litKey.part.ts';
 import { memoryCard } from './kinds/memoryCard.part.ts';
 import { midiIn } from './kinds/midiIn.part.ts';
@@ -45,4 +48,4 @@ import { touchPad } from './kinds/touchPad.part.ts';
 import { usbKeyboard } from './kinds/usbKeyboard.part.ts';
 import { vibrationMotor } from './kinds/vibrationMotor.part.ts';
 
-export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightSensor, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, rgbLight, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, soundPlayer, stick, toggleSwitch, touchPad, usbKeyboard, vibrationMotor] as const;
+export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightChain, lightMatrix, lightSensor, lightsOnSharedLines, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, rgbLight, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, soundPlayer, stick, toggleSwitch, touchPad, usbKeyboard, vibrationMotor] as const;

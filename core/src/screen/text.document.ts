@@ -23,6 +23,19 @@ export const text = outputDocument(
       glyphs: constant(lineSchema(32).min(1, 'expected at least one glyph')),
     },
   },
+  {
+    reaches: 'eyes',
+    leaves: (action) => (action.kind === 'text' ? (action.text.trim() === '' ? 'dark' : 'lit') : null),
+    fresh({ widthPx, heightPx, digits }) {
+      if (widthPx !== undefined && heightPx !== undefined)
+        // Six by eight pixels a character. Source: reckoning, Buses and screens.
+        return {
+          columns: Math.min(limits.displayColumns, Math.max(1, Math.floor(widthPx / 6))),
+          rows: Math.min(limits.displayRows, Math.max(1, Math.floor(heightPx / 8))),
+        };
+      return digits === undefined ? { columns: 16, rows: 2 } : { columns: digits, rows: 1 };
+    },
+  },
 );
 
 export type TextDisplay = z.infer<typeof text.schema>;

@@ -34,13 +34,9 @@ function writtenRow(stood: string, order: OrderOf<ActionKindOf<'text'>>, columns
   }
 }
 
-export const text = defineOutput<
-  'text',
-  WrittenText,
-  { lane: 'text'; row: number; text: string },
-  never,
-  null
->({
+export type TextEntry = { lane: 'text'; row: number; text: string };
+
+export const text = defineOutput<'text', WrittenText, TextEntry, never, null>({
   kind: 'text',
   prepare: () => null,
   dark: (output) => ({ kind: 'text', rows: blankRows(output) }),
@@ -61,5 +57,10 @@ export const text = defineOutput<
   adopt: (was, dark) => ({ ...dark, rows: dark.rows.map((blank, row) => was.rows[row] ?? blank) }),
   later: (was) => was,
   loads: () => false,
+  // Any row: what is written where does not flash, what comes and goes does.
+  lit: {
+    now: ({ rows }) => [rows.some((row) => row.trim() !== '')],
+    by: ({ text }) => [[0, text.trim() !== '']],
+  },
   look: ({ rows }) => rows,
 });

@@ -24,11 +24,15 @@ export const tone = outputDocument(
     },
     silence: {},
   },
-  (schema) =>
-    schema.refine(({ lowHz, highHz }) => lowHz <= highHz, {
-      path: ['highHz'],
-      message: 'expected no less than lowHz',
-    }),
+  {
+    reaches: 'ears',
+    fresh: () => ({ lowHz: 200, highHz: 4_000 }),
+    check: (schema) =>
+      schema.refine(({ lowHz, highHz }) => lowHz <= highHz, {
+        path: ['highHz'],
+        message: 'expected no less than lowHz',
+      }),
+  },
 );
 
 export type Note = z.infer<typeof noteSchema>;

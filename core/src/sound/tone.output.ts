@@ -11,10 +11,10 @@ export interface SoundingTone {
 
 /** A tone's end, or the rest of a tune, for the order that it belongs to. */
 type Planned = { order: number; notes: readonly Note[] };
-type Entry =
+export type ToneEntry =
   /** hz 0: silent. */
   { lane: 'tone'; hz: number };
-type On = Stage<'tone', Entry, Planned, null>;
+type On = Stage<'tone', ToneEntry, Planned, null>;
 
 /** Another order: the pitch that it asks for, as the sounder can give it. */
 function sound(was: SoundingTone, askedHz: number, on: On): SoundingTone {
@@ -32,7 +32,7 @@ function play(was: SoundingTone, notes: readonly Note[], on: On): SoundingTone {
   return now;
 }
 
-export const tone = defineOutput<'tone', SoundingTone, Entry, Planned, null>({
+export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, null>({
   kind: 'tone',
   prepare: () => null,
   dark: () => ({ kind: 'tone', hz: 0, order: 0 }),
@@ -57,5 +57,6 @@ export const tone = defineOutput<'tone', SoundingTone, Entry, Planned, null>({
   adopt: (was) => was,
   later: (was) => was,
   loads: ({ hz }) => hz > 0,
+  lit: null,
   look: ({ hz }) => hz,
 });

@@ -5,7 +5,9 @@ import {
   codeGestures,
   emptyGadget,
   gestureKinds,
+  kindsTold,
   midiMessages,
+  paints,
   powerEvents,
   type Action,
   type Button,
@@ -81,6 +83,14 @@ const lightMode: fc.Arbitrary<LightMode> = fc.oneof(
   }),
 );
 
+const paint = fc.constantFrom(...paints);
+const lightsRange = {
+  outputId: fc.constant('o7'),
+  which: fc.constantFrom('all' as const, 'one' as const, 'range' as const),
+  first: fc.constantFrom('0', 'v2', '3'),
+  last: fc.constantFrom('3', '7', 'v1'),
+};
+
 /** Every kind of thing that can happen, so that none is left out of what is tried at random. */
 export const actionOf = {
   set: fc.oneof(
@@ -133,6 +143,23 @@ export const actionOf = {
   }),
   type: fc.record({ outputId: fc.constant('o5'), text: template }),
   move: fc.record({ outputId: fc.constant('o6'), to: expression }),
+  paintLights: fc.record({ ...lightsRange, colour: paint, percent: expression }),
+  mixLights: fc.record({ ...lightsRange, red: expression, green: fc.constant('90'), blue: expression }),
+  hueLights: fc.record({ ...lightsRange, hue: fc.constantFrom('40', '90 * v2'), percent: expression }),
+  fillLights: fc.record({ ...lightsRange, amount: expression, colour: paint, percent: fc.constant('100') }),
+  shiftLights: fc.record({ ...lightsRange, by: expression, round: fc.boolean() }),
+  patternLights: fc.record({
+    ...lightsRange,
+    steps: fc.constantFrom('#.', '#..#'),
+    colour: paint,
+    percent: fc.constant('60'),
+  }),
+  blinkLights: fc.record({ ...lightsRange, period: length }),
+  fadeLights: fc.record({
+    ...lightsRange,
+    through: fc.array(paint, { minLength: 1, maxLength: 6 }),
+    over: length,
+  }),
   save: fc.constant({}),
   recall: fc.constant({}),
   start: fc.record({ timerId: fc.constantFrom('m1', 'm2'), length, every: fc.boolean() }),
@@ -142,10 +169,17 @@ export const actionOf = {
   wait: fc.record({ lengthUs: delay }),
 } satisfies { [K in Action['kind']]: fc.Arbitrary<Omit<Extract<Action, { kind: K }>, 'kind'>> };
 
+/** As often as all others of its output's kind together: one with many actions is not drawn the more. */
+const weightOf = (kind: string): number => {
+  const [of] = kindsTold(kind);
+  const alike = Object.keys(actionOf).filter((other) => of !== undefined && kindsTold(other)[0] === of);
+  return Math.max(1, Math.round(12 / Math.max(1, alike.length)));
+};
 const actionArbitrary: fc.Arbitrary<Action> = fc.oneof(
-  ...(Object.keys(actionOf) as Action['kind'][]).map((kind) =>
-    (actionOf[kind] as fc.Arbitrary<object>).map((rest) => ({ kind, ...rest }) as Action),
-  ),
+  ...(Object.keys(actionOf) as Action['kind'][]).map((kind) => ({
+    weight: weightOf(kind),
+    arbitrary: (actionOf[kind] as fc.Arbitrary<object>).map((rest) => ({ kind, ...rest }) as Action),
+  })),
 );
 export const actionsArbitrary = fc.array(actionArbitrary, { maxLength: 3 });
 
@@ -331,6 +365,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       { id: 'o4', kind: 'midi', name: 'Out' },
       { id: 'o5', kind: 'typist', name: 'Keys' },
       { id: 'o6', kind: 'servo', name: 'Arm', reachDeg: 180 },
+      { id: 'o7', kind: 'lights', name: 'Ring', count: 8, shape: 'ring', columns: 1, colour: null },
     ],
     flow: {
       ...emptyFlow(),

@@ -121,6 +121,10 @@ const drawn = {
     const keypad = gadget.parts.find(({ kind }) => kind === 'key-matrix');
     return keypad ? figuresEdit(gadget, keypad, { rows }) : addPartEdit(gadget, 'key-matrix');
   }),
+  fitPart: fc.integer({ min: 1, max: 20 }).map((pixels): Made => (gadget) => {
+    const chain = gadget.parts.find(({ kind }) => kind === 'light-chain');
+    return chain ? figuresEdit(gadget, chain, { pixels }) : addPartEdit(gadget, 'light-chain');
+  }),
   redefinePart: fc.tuple(fc.nat(), ownClassArbitrary).map(([at, own]): Made => (gadget) => {
     const owned = gadget.parts.filter((part) => part.own !== null);
     const part = owned[at % Math.max(1, owned.length)];

@@ -111,6 +111,7 @@ const usualClass = {
   motor: 'vibration-motor',
   midi: 'midi-out',
   typist: 'usb-keyboard',
+  lights: 'light-chain',
 };
 
 /** The usual part for every control and output. */

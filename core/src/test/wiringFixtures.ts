@@ -2,6 +2,7 @@ import { freshEncoder, freshKnob } from '../drawer/index.ts';
 import {
   applyEdit,
   emptyGadget,
+  freshOutput,
   type Control,
   type Edit,
   type Gadget,
@@ -12,14 +13,6 @@ import { boardOf, fitted, layWiring, proposalsFor } from '../wiring/index.ts';
 import { button, part } from './fixtures.ts';
 
 export type Piece = [kind: string, figures?: Record<string, number>];
-
-const outputOf = (kind: Output['kind'], id: string): Output => {
-  if (kind === 'light') return { id, kind, name: id, colour: 'amber' };
-  if (kind === 'text') return { id, kind, name: id, columns: 16, rows: 2 };
-  if (kind === 'servo') return { id, kind, name: id, reachDeg: 180 };
-  if (kind === 'tone') return { id, kind, name: id, lowHz: 100, highHz: 5_000 };
-  return { id, kind, name: id };
-};
 
 const controlOf = (end: Control['kind'], kind: string, id: string): Control => {
   const part = { kind, figures: {} };
@@ -43,7 +36,7 @@ export function gadgetOf(boardId: string | null, ...pieces: Piece[]): Gadget {
           return id;
         }
         const id = `o${gadget.outputs.length + 1}`;
-        gadget.outputs.push(outputOf(end, id));
+        gadget.outputs.push({ ...freshOutput(end, figuresOf({ kind, figures })), id, name: id } as Output);
         return id;
       });
     gadget.parts.push(part(`p${index + 1}`, kind, plays, { figures }));

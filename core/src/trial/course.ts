@@ -1,6 +1,7 @@
 import { variableStart, type Gadget } from '../gadget/index.ts';
 import { nowActiveIn, type TraceEntry } from '../machine/index.ts';
 import type { Expectation } from './trial.schema.ts';
+import { isOutputWhat, valueBefore, valueBy } from './whatOutput.ts';
 
 /** What a thing was, from each moment on. Ordered by time; the last of several at one moment is what stayed. */
 export interface Course {
@@ -22,36 +23,18 @@ export function courseOf(
       const value = pick(entry);
       return value === undefined ? [] : [{ atUs: entry.at, value }];
     });
-  const has = (kind: string, id: string) =>
-    gadget.outputs.some((output) => output.id === id && output.kind === kind);
+  if (isOutputWhat(what)) {
+    const { kind, outputId } = what;
+    if (!gadget.outputs.some((output) => output.id === outputId && output.kind === kind)) return null;
+    const changes = entries((entry) =>
+      'id' in entry && entry.id === outputId ? valueBy(what, entry) : undefined,
+    );
+    return [{ atUs: 0, value: valueBefore(what) }, ...changes];
+  }
   switch (what.kind) {
     case 'state':
       if (!gadget.flow.states.some(({ id }) => id === what.stateId)) return null;
       return stateCourse(gadget, trace, what.stateId);
-    case 'light':
-      if (!has('light', what.outputId)) return null;
-      return [
-        { atUs: 0, value: 'off' },
-        ...entries((entry) =>
-          entry.lane === 'light' && entry.id === what.outputId ? entry.light.mode : undefined,
-        ),
-      ];
-    case 'text':
-      if (!has('text', what.outputId)) return null;
-      return [
-        { atUs: 0, value: '' },
-        ...entries((entry) =>
-          entry.lane === 'text' && entry.id === what.outputId && entry.row === what.row
-            ? entry.text
-            : undefined,
-        ),
-      ];
-    case 'tone':
-      if (!has('tone', what.outputId)) return null;
-      return [
-        { atUs: 0, value: 0 },
-        ...entries((entry) => (entry.lane === 'tone' && entry.id === what.outputId ? entry.hz : undefined)),
-      ];
     case 'variable': {
       const variable = gadget.flow.variables.find(({ id }) => id === what.variableId);
       if (!variable) return null;

@@ -2,8 +2,10 @@ import { compileExpression, ExpressionError, scopeOf, type Code } from '../flow/
 import type { Gadget } from '../gadget/index.ts';
 import type { Standstill } from '../kernel/index.ts';
 import { Machine, wholeGadget, type Lane, type TraceEntry } from '../machine/index.ts';
+import { compares } from '../output/index.ts';
 import { courseOf, type Course } from './course.ts';
-import type { Comparison, Expectation, Trial } from './trial.schema.ts';
+import type { Expectation, Trial } from './trial.schema.ts';
+import { expectedLanes, isOutputWhat, outputHolds } from './whatOutput.ts';
 
 export interface ExpectationResult {
   id: string;
@@ -35,27 +37,13 @@ export interface TrialResult {
 
 const listed = 12;
 
-const compare: Record<Comparison, (a: number, b: number) => boolean> = {
-  '=': (a, b) => a === b,
-  '≠': (a, b) => a !== b,
-  '<': (a, b) => a < b,
-  '≤': (a, b) => a <= b,
-  '>': (a, b) => a > b,
-  '≥': (a, b) => a >= b,
-};
-
 function holds(what: Expectation['what'], value: string | number): boolean {
+  if (isOutputWhat(what)) return outputHolds(what, value);
   switch (what.kind) {
     case 'state':
       return value === what.stateId;
-    case 'light':
-      return value === what.mode;
-    case 'text':
-      return what.text === '' ? String(value).trim() === '' : String(value).includes(what.text);
-    case 'tone':
-      return compare[what.comparison](Number(value), what.hz);
     case 'variable':
-      return compare[what.comparison](Number(value), what.value);
+      return compares(value, what.comparison, what.value);
     case 'condition':
       return (value !== 0) === what.is;
   }
@@ -113,12 +101,10 @@ function conditionOf(gadget: Gadget, expectation: Expectation): Condition[] {
 /** Lanes that expectations and counts look at: all else is played, and not kept. */
 const judged: ReadonlySet<Lane> = new Set<Lane>([
   'state',
-  'light',
-  'text',
-  'tone',
   'variable',
   'swallowed',
   'clean',
+  ...expectedLanes,
 ]);
 /** Entries kept of a run: some hundred megabytes. */
 const mostEntries = 1_000_000;

@@ -4,45 +4,38 @@ import {
   expressionSchema,
   idSchema,
   int32Schema,
-  lineSchema,
   nameSchema,
   wholeSchema,
 } from '../gadget/index.ts';
+import { comparisons, expectationSchemaOf } from '../output/index.ts';
+import { outputExpectations } from './outputExpectations.ts';
+import type { OutputWhat } from './whatOutput.ts';
 
 export const trialLimits = { stimuli: 5_000, expectations: 200 } as const;
 
-export const comparisons = ['=', '≠', '<', '≤', '>', '≥'] as const;
+const stateWhat = z.strictObject({ kind: z.literal('state'), stateId: idSchema });
+const variableWhat = z.strictObject({
+  kind: z.literal('variable'),
+  variableId: idSchema,
+  comparison: z.enum(comparisons),
+  value: int32Schema,
+});
+/** An expression over ids holds, or does not. */
+const conditionWhat = z.strictObject({
+  kind: z.literal('condition'),
+  text: expressionSchema,
+  is: z.boolean(),
+});
+
+type What =
+  z.infer<typeof stateWhat> | z.infer<typeof variableWhat> | z.infer<typeof conditionWhat> | OutputWhat;
 
 const whatSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('state'), stateId: idSchema }),
-  z.strictObject({
-    kind: z.literal('light'),
-    outputId: idSchema,
-    mode: z.enum(['on', 'off', 'blink', 'fade', 'level', 'pattern']),
-  }),
-  /** The row holds this text somewhere; empty: the row is blank. */
-  z.strictObject({
-    kind: z.literal('text'),
-    outputId: idSchema,
-    row: wholeSchema(0, 7),
-    text: lineSchema(80),
-  }),
-  /** 0: silent. */
-  z.strictObject({
-    kind: z.literal('tone'),
-    outputId: idSchema,
-    comparison: z.enum(comparisons),
-    hz: wholeSchema(0, 20_000, 'Hz'),
-  }),
-  z.strictObject({
-    kind: z.literal('variable'),
-    variableId: idSchema,
-    comparison: z.enum(comparisons),
-    value: int32Schema,
-  }),
-  /** An expression over ids holds, or does not. */
-  z.strictObject({ kind: z.literal('condition'), text: expressionSchema, is: z.boolean() }),
-]);
+  stateWhat,
+  variableWhat,
+  conditionWhat,
+  ...outputExpectations.map(expectationSchemaOf),
+]) as unknown as z.ZodType<What>;
 
 const whenSchema = z
   .discriminatedUnion('kind', [
@@ -117,4 +110,3 @@ export const trialSchema = z
 
 export type Expectation = z.infer<typeof expectationSchema>;
 export type Trial = z.infer<typeof trialSchema>;
-export type Comparison = (typeof comparisons)[number];

@@ -1,6 +1,8 @@
 import { defineOutput, plansNothing, sentIsOut, withLine, type Sent } from '../output/index.ts';
 
-export const typist = defineOutput<'typist', Sent<'typist'>, { lane: 'typed'; text: string }, never, null>({
+export type TypistEntry = { lane: 'typed'; text: string };
+
+export const typist = defineOutput<'typist', Sent<'typist'>, TypistEntry, never, null>({
   kind: 'typist',
   prepare: () => null,
   dark: () => ({ kind: 'typist', lines: [] }),

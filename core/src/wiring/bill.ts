@@ -1,5 +1,5 @@
 import { variableRange, variableSize, type Board, type Gadget } from '../gadget/index.ts';
-import { figuresOf, kindOf } from '../parts/index.ts';
+import { figuresOf, kindOf, priceOf } from '../parts/index.ts';
 import { boardOf, openPins } from './boards.ts';
 import { companionRoles } from './companions.ts';
 import { wiringProblem } from './demands.ts';
@@ -51,8 +51,8 @@ export function billOf(gadget: Gadget): Bill {
         ]
       : []),
     ...gadget.parts.map((part) => {
-      const { id, kind, name, quantity, have, priceCents } = part;
-      const eachCents = priceCents ?? kindOf(part).priceCents;
+      const { id, kind, name, quantity, have } = part;
+      const eachCents = priceOf(part);
       return line({
         kind: 'part',
         id,

@@ -1,4 +1,5 @@
 import type { Board, Companion, Gadget, Terminal } from '../gadget/index.ts';
+import type { Lamp } from '../parts/index.ts';
 import { schemeOf, standardAtLeast } from '../scan/index.ts';
 import { pullMissing, wantedPull } from './demands.ts';
 import { driverOhms, driverRole } from './drivers.ts';
@@ -52,17 +53,20 @@ export function proposalsFor(gadget: Gadget): Proposal[] {
   ]);
 }
 
-/** R = (supply − forward)/I, the next standard value above. */
-export function lightOhms(supplyMv: number, forwardMv: number, wantUa: number): number | null {
+/** R = (supply − forward)/I, shared by those in series, the next standard value above. */
+export function lightOhms(
+  supplyMv: number,
+  { forwardMv, wantUa, inSeries = 1 }: Pick<Lamp, 'forwardMv' | 'wantUa' | 'inSeries'>,
+): number | null {
   if (supplyMv <= forwardMv || wantUa <= 0) return null;
-  return standardAtLeast(((supplyMv - forwardMv) * 1_000) / wantUa);
+  return standardAtLeast(((supplyMv - forwardMv) * 1_000) / (wantUa * inSeries));
 }
 
 function lights({ logicMv }: Nets, owner: Owner): Proposal[] {
   const { part } = owner;
-  return (part?.kind.lamps?.(part.figures) ?? []).flatMap(({ terminal, forwardMv, wantUa }) => {
-    const value = lightOhms(logicMv, forwardMv, wantUa);
-    return value === null ? [] : [one('light-resistor', owner, terminal, value)];
+  return (part?.kind.lamps?.(part.figures) ?? []).flatMap((lamp) => {
+    const value = lightOhms(logicMv, lamp);
+    return value === null ? [] : [one('light-resistor', owner, lamp.terminal, value)];
   });
 }
 
@@ -120,6 +124,7 @@ function links({ logicMv }: Nets, owner: Owner): Proposal[] {
     case 'vibration-motor':
       return [one('flyback-diode', owner, 'drive', 0)];
     case 'pixel-lights':
+    case 'light-chain':
       return [one('data-resistor', owner, 'data', 330), one('buffer-capacitor', owner, 'plus', 470)];
     default:
       return [];

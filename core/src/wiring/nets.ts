@@ -103,7 +103,10 @@ export function lampUa(nets: Nets, { id, part }: Owner, terminal: string): numbe
   if (!lamp) return null;
   const resistor = fittedFor(nets, 'light-resistor', id, terminal);
   if (!resistor || resistor.value === 0) return null;
-  return Math.max(0, Math.round(((nets.logicMv - lamp.forwardMv) * 1_000) / resistor.value));
+  return Math.max(
+    0,
+    Math.round(((nets.logicMv - lamp.forwardMv) * 1_000) / (resistor.value * (lamp.inSeries ?? 1))),
+  );
 }
 
 /** What a lead asks of its pin at worst, µA. */

@@ -1,5 +1,6 @@
 import type { OutputEntry, OutputLane, TraceEntry } from '@hum-lever/core';
 import { light } from './light/told.ts';
+import { lights } from './lights/told.ts';
 import { midi } from './midi/told.ts';
 import { moved } from './motion/told.ts';
 import { text } from './screen/told.ts';
@@ -8,7 +9,7 @@ import type { Told, ToldBy } from './told.ts';
 import { typist } from './typing/told.ts';
 
 /** Every entry that an output can write is told: a lane that is missing here fails to compile. */
-const told: ToldBy<OutputLane> = { ...light, ...text, ...tone, ...moved, ...midi, ...typist };
+const told: ToldBy<OutputLane> = { ...light, ...text, ...tone, ...moved, ...midi, ...typist, ...lights };
 
 const known: ReadonlySet<string> = new Set(Object.keys(told));
 

@@ -1,5 +1,6 @@
 import type { Gadget, OutputKind } from '@hum-lever/core';
 import { light } from './light/offers.ts';
+import { lights } from './lights/offers.ts';
 import { midi } from './midi/offers.ts';
 import { moved } from './motion/offers.ts';
 import type { Offer } from './offer.ts';
@@ -12,6 +13,7 @@ type Offers = (gadget: Gadget) => Offer[];
 /** By kind, in the order in which they are offered; a kind that is missing here fails to compile. */
 const offers: Readonly<Record<OutputKind, Offers>> = {
   light,
+  lights,
   text,
   tone,
   midi,

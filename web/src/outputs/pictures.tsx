@@ -1,6 +1,7 @@
 import type { Output, OutputKind, OutputOf } from '@hum-lever/core';
 import type { ReactNode } from 'react';
 import { LightInHand } from './light/LightInHand.tsx';
+import { LightsInHand } from './lights/LightsInHand.tsx';
 import { Mover } from './motion/Mover.tsx';
 import { Display } from './screen/Display.tsx';
 import { SentLine } from './SentLine.tsx';
@@ -11,6 +12,7 @@ type Picture<K extends OutputKind> = (props: { output: OutputOf<K> }) => ReactNo
 /** Every kind has its picture in hand, in this order; one that is missing here fails to compile. */
 const pictures: { readonly [K in OutputKind]: Picture<K> } = {
   text: Display,
+  lights: LightsInHand,
   light: LightInHand,
   tone: Sounder,
   servo: Mover,

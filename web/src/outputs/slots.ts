@@ -1,5 +1,6 @@
 import type { OutputActionKind } from '@hum-lever/core';
 import { light } from './light/slots.tsx';
+import { lights } from './lights/slots.tsx';
 import { midi } from './midi/slots.tsx';
 import { moved } from './motion/slots.tsx';
 import { text } from './screen/slots.tsx';
@@ -10,6 +11,7 @@ import { typist } from './typing/slots.tsx';
 /** Everything that an output can be told has its sentence: one that is missing here fails to compile. */
 export const outputSlots: SlotsBy<OutputActionKind> = {
   ...light,
+  ...lights,
   ...text,
   ...tone,
   ...moved,

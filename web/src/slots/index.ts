@@ -1,1 +1,2 @@
+export { ComparisonSlot } from './ComparisonSlot.tsx';
 export { ExpressionSlot, LengthSlot, NamedSlot, OutputSlot, PlainSlot, VariableSlot } from './slots.tsx';

@@ -19,6 +19,7 @@ export const editWords: Record<EditName | 'replace', string> = {
   addPart: 'the new part',
   changePart: 'the change of a part',
   resizePart: 'the change of a part’s size',
+  fitPart: 'the change of a part’s size',
   redefinePart: 'the change of a part’s lines',
   movePart: 'the move of a part',
   removePart: 'the removal of a part',

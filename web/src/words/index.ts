@@ -10,6 +10,7 @@ export {
   partGroupWords,
   refusedWords,
 } from './partWords.ts';
+export { knownReadings, readingWords } from './readingWords.ts';
 export { addressWords, schemeTitle } from './wiringSnagWords.ts';
 export { methodName, paramFields, paramWords, settingWords, showParam } from './settingWords.ts';
 export { sayStill, slowWords } from './stillWords.ts';

@@ -4,6 +4,7 @@ import {
   type Control,
   checkGadget,
   emptyGadget,
+  partKinds,
   readGadgetText,
   replay,
   snagRules,
@@ -14,7 +15,7 @@ import {
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setting } from '../test/gadgets.ts';
-import { mostTelling, sayingOf, sayWhy } from './index.ts';
+import { knownReadings, mostTelling, readingWords, sayingOf, sayWhy } from './index.ts';
 import { mendWords, snagWords } from './snagWords.ts';
 
 const demo = (file: string, folder = 'kettle-keeper') =>
@@ -28,6 +29,12 @@ const faulty = gadget('1-first-evening.json');
 const spoiled = /undefined|NaN|\[object|\$\{/;
 
 describe('words', () => {
+  it('are there for everything that follows from the figures of a part, and for nothing else', () => {
+    const told = partKinds.flatMap((kind) => kind.readings?.(kind.defaults) ?? []);
+    expect([...new Set(told.map(({ id }) => id))].sort()).toEqual([...knownReadings].sort());
+    for (const reading of told) expect(readingWords(reading)).not.toMatch(spoiled);
+  });
+
   it('are there for every rule of the core, and for no other', () => {
     expect(Object.keys(snagWords).sort()).toEqual(snagRules.map(({ id }) => id).sort());
   });

@@ -1,14 +1,15 @@
 import {
+  calmed,
+  flashingCentiHz,
+  isOutputAction,
   placedActions,
-  type Action,
   type Edit,
   type Gadget,
   type PlacedActions,
   type Snag,
   type SnagRule,
 } from '../../gadget/index.ts';
-import { lightLevel } from '../../light/index.ts';
-import { Machine, type TraceEntry } from '../../machine/index.ts';
+import { litBy, litPlaces, Machine, type TraceEntry } from '../../machine/index.ts';
 import { sameStatesAs, scriptOf } from '../script.ts';
 import { explored } from './explored.ts';
 
@@ -16,7 +17,7 @@ import { explored } from './explored.ts';
 const [leastCentiHz, mostCentiHz] = [300, 3_000];
 const inBand = (centiHz: number) => centiHz >= leastCentiHz && centiHz <= mostCentiHz;
 /** As often as may be: 2 Hz. */
-const safePeriodUs = 500_000;
+const safeCentiHz = 200;
 /** A state is watched for so long. */
 const watchedUs = 2_000_000;
 /** What takes a timer slower than that by itself cannot flash. */
@@ -24,26 +25,11 @@ const slowestUs = 334_000;
 /** States that are watched; each costs a play. */
 const mostWatched = 40;
 
-type LightAction = Extract<Action, { kind: 'light' }>;
-
-/** How often a light flashes that is told so, in hundredths of a hertz; 0: it does not. */
-export function flashingCentiHz({ light }: LightAction): number {
-  if (light.mode === 'blink') return Math.round(100_000_000 / light.periodUs);
-  if (light.mode !== 'pattern') return 0;
-  const { steps, stepUs } = light;
-  const rises = [...steps].filter((step, n) => step === '#' && steps.at(n - 1) === '.').length;
-  return Math.round((rises * 100_000_000) / (steps.length * stepUs));
-}
-
-/** The same list with a calmer light; null where it stands where no edit reaches. */
+/** The same list with a calmer action; null where it stands where no edit reaches. */
 function calmer({ actions, place, where, state }: PlacedActions, index: number): Edit | null {
-  const action = actions[index] as LightAction;
-  const { light } = action;
-  const calm: LightAction['light'] =
-    light.mode === 'pattern'
-      ? { ...light, stepUs: Math.ceil((light.stepUs * flashingCentiHz(action)) / 200) }
-      : { mode: 'blink', periodUs: safePeriodUs };
-  const list = actions.toSpliced(index, 1, { ...action, light: calm });
+  const action = actions[index];
+  if (!action || !isOutputAction(action)) return null;
+  const list = actions.toSpliced(index, 1, calmed(action, safeCentiHz));
   if (where === 'rule') return { name: 'changeRule', args: [place.id, { actions: list }] };
   if (where === 'entry' || where === 'exit')
     return { name: 'changeState', args: [state!.id, { [where]: list }] };
@@ -57,7 +43,7 @@ export const L20: SnagRule = {
     const name = (id: string) => gadget.outputs.find((one) => one.id === id)?.name ?? id;
     const snags = placedActions(gadget.flow).flatMap((placed) =>
       placed.actions.flatMap((action, index): Snag[] => {
-        if (action.kind !== 'light') return [];
+        if (!isOutputAction(action)) return [];
         const centiHz = flashingCentiHz(action);
         if (!inBand(centiHz)) return [];
         const edit = calmer(placed, index);
@@ -66,8 +52,13 @@ export const L20: SnagRule = {
             rule: 'L20',
             level: 'likely',
             place: placed.place,
-            values: { light: name(action.outputId), where: placed.name, centiHz, by: action.light.mode },
-            ...(edit && { mend: { key: 'calmer', edit, values: { centiHz: 200 } } }),
+            values: {
+              light: name(action.outputId),
+              where: placed.name,
+              centiHz,
+              by: action.kind === 'light' ? action.light.mode : 'blink',
+            },
+            ...(edit && { mend: { key: 'calmer', edit, values: { centiHz: safeCentiHz } } }),
           },
         ];
       }),
@@ -122,14 +113,10 @@ function byRules(
     for (const stimulus of stimuli) machine.stimulate(stimulus);
     machine.advance(endUs, derived.effort.left);
     machine.takeTrace();
-    const was = Object.fromEntries(
-      Object.entries(machine.shown.outputs).flatMap(([of, one]) =>
-        one.kind === 'light' ? [[of, lightLevel(one, machine.nowUs) > 0]] : [],
-      ),
-    );
+    const was = litPlaces(machine.shown.outputs, machine.nowUs);
     machine.advance(endUs + watchedUs, Math.max(0, derived.effort.left - machine.work));
     derived.effort.left -= machine.work;
-    for (const [of, centiHz] of flashesIn(machine.takeTrace(), was)) {
+    for (const [of, centiHz] of flashesIn(gadget, machine.takeTrace(), was)) {
       const light = gadget.outputs.find((one) => one.id === of)!.name;
       if (!inBand(centiHz) || lights.has(light)) continue;
       lights.add(light);
@@ -146,23 +133,32 @@ function byRules(
   return snags;
 }
 
-/** How often outputs go from dark to lit, or from blank to text, by the rules; in hundredths of a hertz. */
+/** How often any place of an output goes from dark to lit by the rules; in hundredths of a hertz, by id. */
 function flashesIn(
+  gadget: Gadget,
   trace: readonly TraceEntry[],
-  was: Readonly<Record<string, boolean>>,
+  was: Readonly<Record<string, readonly boolean[]>>,
 ): Map<string, number> {
-  const lit = new Map<string, boolean>(Object.entries(was));
-  const rises = new Map<string, number>();
+  const kinds = new Map(gadget.outputs.map(({ id, kind }) => [id, kind]));
+  const lit = new Map(Object.entries(was).map(([id, places]) => [id, [...places]]));
+  const rises = new Map<string, number[]>();
   for (const entry of trace) {
-    if (entry.lane !== 'light' && entry.lane !== 'text') continue;
-    const on =
-      entry.lane === 'text'
-        ? entry.text.trim() !== ''
-        : entry.light.mode === 'level' || entry.light.mode === 'fade'
-          ? entry.light.levelPercent > 0
-          : entry.light.mode !== 'off';
-    if (on && lit.get(entry.id) === false) rises.set(entry.id, (rises.get(entry.id) ?? 0) + 1);
-    lit.set(entry.id, on);
+    const kind = 'id' in entry && entry.id !== null ? kinds.get(entry.id) : undefined;
+    if (kind === undefined) continue;
+    const { id } = entry as { id: string };
+    for (const [place, on] of litBy(kind, entry)) {
+      const places = lit.get(id) ?? [];
+      const counts = rises.get(id) ?? [];
+      if (on && places[place] === false) counts[place] = (counts[place] ?? 0) + 1;
+      places[place] = on;
+      lit.set(id, places);
+      rises.set(id, counts);
+    }
   }
-  return new Map([...rises].map(([id, times]) => [id, Math.round((times * 100_000_000) / watchedUs)]));
+  return new Map(
+    [...rises].map(([id, counts]) => {
+      const most = counts.reduce((one, other) => Math.max(one, other ?? 0), 0);
+      return [id, Math.round((most * 100_000_000) / watchedUs)];
+    }),
+  );
 }

@@ -1,32 +1,20 @@
 import { freshFlow, stepFlow, type Around, type FlowState } from '../../flow/index.ts';
-import type { Action, Rule, State } from '../../gadget/index.ts';
+import { isOutputAction, reachOf, type Action, type Rule, type State } from '../../gadget/index.ts';
 import { freshWork, StandsStill } from '../../kernel/index.ts';
 import type { Explorer } from '../explorer.ts';
 import type { Move } from '../moves.ts';
 
-/** What is to be seen, heard or felt, and changes nothing else. */
-const telling: ReadonlySet<Action['kind']> = new Set([
-  'light',
-  'level',
-  'colour',
-  'text',
-  'sprite',
-  'lane',
-  'tone',
-  'tune',
-  'silence',
-]);
-export const tells = ({ kind }: Action): boolean => telling.has(kind);
+/** What is to be seen or heard, and changes nothing else. */
+export const tells = (action: Action): boolean =>
+  isOutputAction(action) && ['eyes', 'ears'].includes(reachOf(action));
 
 /** Whether it does more than show, remember a fixed value or run a timer: counts on, sends, moves, goes forward. */
 export function acts(action: Action): boolean {
+  if (isOutputAction(action)) return !tells(action);
   switch (action.kind) {
     case 'set':
       return action.index === null && new RegExp(`\\b${action.variableId}\\b`).test(action.value);
     case 'shift':
-    case 'midi':
-    case 'type':
-    case 'move':
       return true;
     default:
       return false;

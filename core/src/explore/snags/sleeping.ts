@@ -1,12 +1,15 @@
-import { nestingOf, type Action, type Gadget, type State } from '../../gadget/index.ts';
+import {
+  isOutputAction,
+  leftBy,
+  nestingOf,
+  type Action,
+  type Gadget,
+  type State,
+} from '../../gadget/index.ts';
 
 const byItself: ReadonlySet<string> = new Set(['after', 'every', 'timer']);
-const darkens = (action: Action): boolean =>
-  (action.kind === 'light' && action.light.mode === 'off') ||
-  (action.kind === 'level' && action.percent === '0') ||
-  (action.kind === 'text' && action.text.trim() === '');
-const lights = (action: Action): boolean =>
-  (action.kind === 'light' && action.light.mode !== 'off') || (action.kind === 'text' && !darkens(action));
+const darkens = (action: Action): boolean => isOutputAction(action) && leftBy(action) === 'dark';
+const lights = (action: Action): boolean => isOutputAction(action) && leftBy(action) === 'lit';
 
 /** Entered when time has run out, and dark then: so is a gadget that sleeps, where its maker has not said it. */
 function looksAsleep({ flow }: Gadget, state: State): boolean {

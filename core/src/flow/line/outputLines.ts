@@ -6,5 +6,6 @@ import { servo } from '../../motion/servo.line.ts';
 import { motor } from '../../motion/motor.line.ts';
 import { midi } from '../../midi/midi.line.ts';
 import { typist } from '../../typing/typist.line.ts';
+import { lights } from '../../lights/lights.line.ts';
 
-export const outputLines = [light, text, tone, servo, motor, midi, typist] as const;
+export const outputLines = [light, text, tone, servo, motor, midi, typist, lights] as const;

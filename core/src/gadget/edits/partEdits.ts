@@ -87,6 +87,18 @@ export const partEdits = {
       dropEnds(draft, part.plays.splice(keep));
       addEnds(gadget, draft, part, more);
     }),
+  /** New figures, and what the outputs that it plays take over from them. */
+  fitPart: (
+    gadget: Gadget,
+    id: string,
+    figures: Part['figures'],
+    outputs: readonly (readonly [id: string, patch: Partial<Output>])[],
+  ) =>
+    produce(gadget, (draft) => {
+      findIn(draft.parts, id, 'part').figures = { ...figures };
+      for (const [outputId, patch] of outputs)
+        Object.assign(findIn(draft.outputs, outputId, 'output'), patch);
+    }),
   /**
    * Another class of its own: what it plays and its wires stay as far as they are there still. The first `keep` of what
    * it plays stay, then come `more`.

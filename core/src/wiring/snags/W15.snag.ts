@@ -11,60 +11,59 @@ export const W15: SnagRule = {
     const { board, logicMv } = nets;
     if (!board) return [];
     return nets.owners.flatMap((owner) =>
-      (owner.part?.kind.lamps?.(owner.part.figures) ?? []).flatMap(
-        ({ terminal, forwardMv, wantUa, maxUa }): Snag[] => {
-          // Not before it is wired: until then the resistor is only proposed.
-          const wired = nets.leads.some(
-            (lead) => lead.owner.id === owner.id && lead.terminal.name === terminal && lead.wire !== null,
-          );
-          if (!wired) return [];
-          const resistor = fittedFor(nets, 'light-resistor', owner.id, terminal);
-          const ua = lampUa(nets, owner, terminal);
-          // Behind a transistor, the pin does not carry it.
-          const mostUa = owner.drivers.has(terminal) ? maxUa : Math.min(maxUa, board.pinMaxUa);
-          const best = lightOhms(logicMv, forwardMv, wantUa);
-          const reason =
+      (owner.part?.kind.lamps?.(owner.part.figures) ?? []).flatMap((lamp): Snag[] => {
+        const { terminal, forwardMv, wantUa, maxUa } = lamp;
+        // Not before it is wired: until then the resistor is only proposed.
+        const wired = nets.leads.some(
+          (lead) => lead.owner.id === owner.id && lead.terminal.name === terminal && lead.wire !== null,
+        );
+        if (!wired) return [];
+        const resistor = fittedFor(nets, 'light-resistor', owner.id, terminal);
+        const ua = lampUa(nets, owner, terminal);
+        // Behind a transistor, the pin does not carry it.
+        const mostUa = owner.drivers.has(terminal) ? maxUa : Math.min(maxUa, board.pinMaxUa);
+        const best = lightOhms(logicMv, lamp);
+        const reason =
+          best === null
+            ? 'voltage'
+            : ua === null
+              ? 'none'
+              : ua > mostUa
+                ? 'much'
+                : ua * 2 < wantUa
+                  ? 'little'
+                  : null;
+        if (reason === null) return [];
+        const values = {
+          name: owner.name,
+          terminal,
+          reason,
+          ohms: resistor?.value ?? 0,
+          ua: ua ?? 0,
+          wantUa,
+          mostUa,
+          forwardMv,
+          logicMv,
+        };
+        const lead = { owner, terminal: owner.terminals.find(({ name }) => name === terminal)! };
+        return [
+          leadSnag(
+            'W15',
+            reason === 'little' ? 'note' : 'stop',
+            lead,
+            values,
             best === null
-              ? 'voltage'
-              : ua === null
-                ? 'none'
-                : ua > mostUa
-                  ? 'much'
-                  : ua * 2 < wantUa
-                    ? 'little'
-                    : null;
-          if (reason === null) return [];
-          const values = {
-            name: owner.name,
-            terminal,
-            reason,
-            ohms: resistor?.value ?? 0,
-            ua: ua ?? 0,
-            wantUa,
-            mostUa,
-            forwardMv,
-            logicMv,
-          };
-          const lead = { owner, terminal: owner.terminals.find(({ name }) => name === terminal)! };
-          return [
-            leadSnag(
-              'W15',
-              reason === 'little' ? 'note' : 'stop',
-              lead,
-              values,
-              best === null
-                ? {}
-                : fit({
-                    role: 'light-resistor',
-                    forId: owner.id,
-                    terminal,
-                    value: best,
-                    quantity: resistor?.quantity ?? 1,
-                  }),
-            ),
-          ];
-        },
-      ),
+              ? {}
+              : fit({
+                  role: 'light-resistor',
+                  forId: owner.id,
+                  terminal,
+                  value: best,
+                  quantity: resistor?.quantity ?? 1,
+                }),
+          ),
+        ];
+      }),
     );
   },
 };

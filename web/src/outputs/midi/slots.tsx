@@ -2,13 +2,7 @@ import { midiMessages } from '@hum-lever/core';
 import { Choice, NumberField } from '../../shared/index.ts';
 import { ExpressionSlot } from '../../slots/index.ts';
 import type { SlotsBy } from '../slotsBy.ts';
-
-const messageWords = {
-  noteOn: 'begins note',
-  noteOff: 'ends note',
-  control: 'moves controller',
-  program: 'chooses program',
-} as const;
+import { messageWords } from './words.ts';
 
 export const midi: SlotsBy<'midi'> = {
   midi: ({ action, put }) => (

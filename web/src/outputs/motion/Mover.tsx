@@ -1,8 +1,7 @@
 import type { OutputOf } from '@hum-lever/core';
 import { OutputFigure } from '../Figure.tsx';
+import { moverUnits } from './units.ts';
 import { useOutput } from '../useOutput.ts';
-
-const units = { servo: '°', motor: '%' } as const;
 
 /** A servo or motor, with where it is or how hard it runs. */
 export function Mover({ output: { id, kind, name } }: { output: OutputOf<'servo' | 'motor'> }) {
@@ -11,7 +10,7 @@ export function Mover({ output: { id, kind, name } }: { output: OutputOf<'servo'
     <OutputFigure id={id} name={name} on={value > 0}>
       {value}
       {'\u202f'}
-      {units[kind]}
+      {moverUnits[kind]}
     </OutputFigure>
   );
 }

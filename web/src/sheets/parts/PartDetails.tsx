@@ -5,26 +5,20 @@ import {
   figuresEdit,
   figuresOf,
   kindOf,
-  lightColours,
   ownClassEdit,
   type Control,
+  type Figures,
   type Gadget,
   type Output,
   type OwnClass,
   type Part,
+  type PartKind,
 } from '@hum-lever/core';
 import { lazy, Suspense, useState } from 'react';
 import { api, edit, keys, queryClient, useDocument } from '../../client/index.ts';
-import {
-  Choice,
-  count,
-  FigureField,
-  figureMeta,
-  keyName,
-  NumberField,
-  TextField,
-} from '../../shared/index.ts';
-import { addressWords } from '../../words/index.ts';
+import { count, FigureField, figureMeta, keyName, TextField } from '../../shared/index.ts';
+import { OutputFigures } from '../../outputs/figures.tsx';
+import { addressWords, readingWords } from '../../words/index.ts';
 import classes from './Parts.module.css';
 
 const OwnPart = lazy(() => import('./OwnPart.tsx'));
@@ -77,8 +71,22 @@ export function PartDetails({ part }: { part: Part }) {
           );
         })}
       </div>
+      <Readings kind={kind} figures={figures} />
       {part.own && <OwnTools part={part} own={part.own} />}
     </div>
+  );
+}
+
+/** What follows from the figures, as sentences. */
+function Readings({ kind, figures }: { kind: PartKind; figures: Figures }) {
+  const readings = kind.readings?.(figures) ?? [];
+  if (readings.length === 0) return null;
+  return (
+    <ul className={classes.readings} aria-label="What follows from these figures">
+      {readings.map((reading) => (
+        <li key={reading.id}>{readingWords(reading)}</li>
+      ))}
+    </ul>
   );
 }
 
@@ -175,26 +183,6 @@ function KeyField({
 }
 
 function OutputLine({ output, alone }: { output: Output; alone: boolean }) {
-  type Patch = Parameters<typeof edit>[0] & { name: 'changeOutput' };
-  const change = (patch: Patch['args'][1]) => edit({ name: 'changeOutput', args: [output.id, patch] });
-  const number = (
-    label: string,
-    unit: string,
-    value: number,
-    max: number,
-    set: (value: number) => string | null,
-  ) => (
-    <NumberField
-      label=""
-      aria-label={label}
-      unit={unit}
-      min={1}
-      max={max}
-      width={110}
-      value={value}
-      commit={set}
-    />
-  );
   return (
     <div className={classes.own}>
       {!alone && (
@@ -202,30 +190,10 @@ function OutputLine({ output, alone }: { output: Output; alone: boolean }) {
           size="xs"
           aria-label={`Name of ${output.name}`}
           value={output.name}
-          commit={(name) => change({ name: name.trim() })}
+          commit={(name) => edit({ name: 'changeOutput', args: [output.id, { name: name.trim() }] })}
         />
       )}
-      {output.kind === 'light' && (
-        <Choice
-          label={`Colour of ${output.name}`}
-          data={[...lightColours]}
-          value={output.colour}
-          choose={(colour) => change({ colour })}
-        />
-      )}
-      {output.kind === 'text' && (
-        <>
-          {number('Columns', 'columns', output.columns, 80, (columns) => change({ columns }))}
-          {number('Rows', 'rows', output.rows, 8, (rows) => change({ rows }))}
-        </>
-      )}
-      {output.kind === 'tone' && (
-        <>
-          {number('Lowest pitch', 'Hz', output.lowHz, 20_000, (lowHz) => change({ lowHz }))}
-          <span>to</span>
-          {number('Highest pitch', 'Hz', output.highHz, 20_000, (highHz) => change({ highHz }))}
-        </>
-      )}
+      <OutputFigures output={output} />
     </div>
   );
 }

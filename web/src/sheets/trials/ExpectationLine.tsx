@@ -2,22 +2,17 @@ import { ActionIcon } from '@mantine/core';
 import { IconCheck, IconX, IconHandStop } from '@tabler/icons-react';
 import {
   variableStart,
-  comparisons,
+  isOutputWhat,
   showExpression,
-  type Comparison,
   type Expectation,
   type ExpectationResult,
   type Gadget,
 } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
-import {
-  Choice,
-  CompletingField,
-  NumberField,
-  RowField,
-  TextField,
-  typedExpression,
-} from '../../shared/index.ts';
+import { Choice, CompletingField, NumberField, typedExpression } from '../../shared/index.ts';
+import { expectedOf } from '../../outputs/expectations.ts';
+import { OutputExpected } from '../../outputs/expectationSlots.tsx';
+import { ComparisonSlot } from '../../slots/index.ts';
 import { cameWords, wantedWords } from './describe.ts';
 import classes from './Trials.module.css';
 
@@ -26,10 +21,6 @@ type Put = (expectation: Expectation) => null;
 
 /** Everything an expectation can be about, as it starts out. */
 export function subjects({ flow, outputs }: Gadget): { value: string; label: string; what: What }[] {
-  const output = (kind: string, make: (id: string) => What) =>
-    outputs
-      .filter((one) => one.kind === kind)
-      .map(({ id, name }) => ({ value: id, label: name, what: make(id) }));
   return [
     ...(flow.states[0]
       ? [{ value: 'state', label: 'the state', what: { kind: 'state', stateId: flow.states[0].id } as What }]
@@ -43,9 +34,9 @@ export function subjects({ flow, outputs }: Gadget): { value: string; label: str
           },
         ]
       : []),
-    ...output('light', (outputId) => ({ kind: 'light', outputId, mode: 'on' })),
-    ...output('text', (outputId) => ({ kind: 'text', outputId, row: 0, text: '' })),
-    ...output('tone', (outputId) => ({ kind: 'tone', outputId, comparison: '>', hz: 0 })),
+    ...outputs.map(({ id, name, kind }) => {
+      return { value: id, label: name, what: expectedOf(kind).fresh(id) as What };
+    }),
     ...flow.variables.map((variable) => ({
       value: variable.id,
       label: variable.name,
@@ -131,6 +122,7 @@ export function ExpectationLine({ number, expectation, result, endUs, put, remov
 function WhatSlots({ what, put }: { what: What; put: (what: What) => null }) {
   const gadget = useDocument();
   const { states } = gadget.flow;
+  if (isOutputWhat(what)) return <OutputExpected what={what} put={put} />;
   switch (what.kind) {
     case 'state':
       return (
@@ -141,50 +133,6 @@ function WhatSlots({ what, put }: { what: What; put: (what: What) => null }) {
             data={states.map(({ id, name }) => ({ value: id, label: name }))}
             value={what.stateId}
             choose={(chosen) => put({ ...what, stateId: chosen })}
-          />
-        </>
-      );
-    case 'light':
-      return (
-        <>
-          is
-          <Choice
-            label="Light"
-            data={['on', 'off', 'level', 'blink', 'fade', 'pattern']}
-            value={what.mode}
-            choose={(chosen) => put({ ...what, mode: chosen as typeof what.mode })}
-          />
-        </>
-      );
-    case 'text':
-      return (
-        <>
-          row
-          <RowField value={what.row} commit={(row) => put({ ...what, row })} />
-          shows
-          <TextField
-            size="xs"
-            aria-label="Text"
-            placeholder="(blank)"
-            value={what.text}
-            commit={(text) => put({ ...what, text })}
-          />
-        </>
-      );
-    case 'tone':
-      return (
-        <>
-          sounds
-          <ComparisonSlot value={what.comparison} choose={(comparison) => put({ ...what, comparison })} />
-          <NumberField
-            label=""
-            aria-label="Pitch"
-            unit="Hz"
-            width={104}
-            min={0}
-            max={20000}
-            value={what.hz}
-            commit={(hz) => put({ ...what, hz })}
           />
         </>
       );
@@ -229,10 +177,6 @@ const holding = [
   { value: 'holds', label: 'holds' },
   { value: 'fails', label: 'does not hold' },
 ];
-
-function ComparisonSlot({ value, choose }: { value: Comparison; choose: (comparison: Comparison) => void }) {
-  return <Choice label="Comparison" data={[...comparisons]} value={value} choose={choose} />;
-}
 
 function WhenSlots({ expectation, endUs, put }: { expectation: Expectation; endUs: number; put: Put }) {
   const { when } = expectation;

@@ -1,4 +1,5 @@
 import {
+  isOutputWhat,
   showExpression,
   type Expectation,
   type ExpectationResult,
@@ -6,23 +7,17 @@ import {
   type Trial,
   type TraceEntry,
 } from '@hum-lever/core';
-import { showHz, showMoment } from '../../shared/index.ts';
+import { expectedOf } from '../../outputs/expectations.ts';
+import { showMoment } from '../../shared/index.ts';
 import { namesOf } from '../../words/index.ts';
 
 /** What an expectation wants, in words. */
 export function wantedWords(gadget: Gadget, what: Expectation['what']): string {
   const name = namesOf(gadget);
+  if (isOutputWhat(what)) return expectedOf(what.kind).wanted(what, name(what.outputId));
   switch (what.kind) {
     case 'state':
       return `it is in ${name(what.stateId)}`;
-    case 'light':
-      return `${name(what.outputId)} is ${what.mode === 'blink' ? 'blinking' : what.mode === 'fade' ? 'fading' : what.mode}`;
-    case 'text':
-      return what.text === ''
-        ? `row ${what.row + 1} of ${name(what.outputId)} is blank`
-        : `row ${what.row + 1} of ${name(what.outputId)} shows “${what.text}”`;
-    case 'tone':
-      return `${name(what.outputId)} sounds ${what.comparison} ${showHz(what.hz)}`;
     case 'variable':
       return `${name(what.variableId)} ${what.comparison} ${what.value}`;
     case 'condition':
@@ -39,20 +34,13 @@ export function cameWords(
   if (came === null) return 'This version has no such thing.';
   if (passed) return `Held at ${showMoment(heldAtUs!)}.`;
   const name = namesOf(gadget);
-  const values = came.map((value) =>
-    what.kind === 'state'
-      ? name(String(value))
-      : what.kind === 'tone'
-        ? showHz(Number(value))
-        : what.kind === 'condition'
-          ? value === 0
-            ? 'it does not hold'
-            : 'it holds'
-          : value === ''
-            ? '(blank)'
-            : String(value),
-  );
-  return `Came: ${values.join(', then ')}.`;
+  const word = (value: string | number): string => {
+    if (isOutputWhat(what)) return expectedOf(what.kind).came(value);
+    if (what.kind === 'state') return name(String(value));
+    if (what.kind === 'condition') return value === 0 ? 'it does not hold' : 'it holds';
+    return String(value);
+  };
+  return `Came: ${came.map(word).join(', then ')}.`;
 }
 
 /** An id that no expectation of the trial has. */

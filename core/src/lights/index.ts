@@ -1,0 +1,2 @@
+export { nameOf, type Rgb } from './colours.ts';
+export { laidOut, movesAt, pictureAt, type ToldLights } from './picture.ts';

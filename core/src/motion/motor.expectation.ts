@@ -1,0 +1,3 @@
+import { expectMoved } from './movedExpectation.ts';
+
+export const motor = expectMoved('motor');

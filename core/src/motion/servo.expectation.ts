@@ -1,0 +1,3 @@
+import { expectMoved } from './movedExpectation.ts';
+
+export const servo = expectMoved('servo');

@@ -1,0 +1,13 @@
+import { lineSchema, wholeSchema } from '../gadget/index.ts';
+import { defineExpectation } from '../output/index.ts';
+import type { TextEntry } from './text.output.ts';
+
+/** The row holds this text somewhere; empty: the row is blank. */
+export const text = defineExpectation<TextEntry>()({
+  kind: 'text',
+  fields: { row: wholeSchema(0, 7), text: lineSchema(80) },
+  lanes: ['text'],
+  before: '',
+  value: (entry, { row }) => (entry.row === row ? entry.text : undefined),
+  holds: ({ text }, value) => (text === '' ? String(value).trim() === '' : String(value).includes(text)),
+});

@@ -1,0 +1,43 @@
+import { midiMessages } from '@hum-lever/core';
+import { Choice, NumberField } from '../../shared/index.ts';
+import { messageWords } from './words.ts';
+import type { ExpectationSlots } from '../expected.ts';
+
+export const MidiExpected: ExpectationSlots<'midi'> = ({ what, put }) => {
+  const number = (label: string, most: number, value: number, commit: (value: number) => null) => (
+    <NumberField label="" aria-label={label} width={62} min={0} max={most} value={value} commit={commit} />
+  );
+  return (
+    <>
+      <Choice
+        label="Message"
+        data={midiMessages.map((value) => ({ value, label: messageWords[value] }))}
+        value={what.message}
+        choose={(message) => put({ ...what, message })}
+      />
+      {number('Number', 127, what.first, (first) => put({ ...what, first }))}
+      channel
+      <NumberField
+        label=""
+        aria-label="Channel"
+        width={62}
+        min={1}
+        max={16}
+        value={what.channel}
+        commit={(channel) => put({ ...what, channel })}
+      />
+      {what.message !== 'program' && (
+        <Choice
+          label="Second number"
+          data={[
+            { value: 'any', label: 'at any value' },
+            { value: 'one', label: 'at' },
+          ]}
+          value={what.second === null ? 'any' : 'one'}
+          choose={(chosen) => put({ ...what, second: chosen === 'any' ? null : 64 })}
+        />
+      )}
+      {what.second !== null && number('Value', 127, what.second, (second) => put({ ...what, second }))}
+    </>
+  );
+};

@@ -1,0 +1,2 @@
+/** What a mover counts in. */
+export const moverUnits = { servo: '°', motor: '%' } as const;

@@ -1,0 +1,17 @@
+import type { Reading } from '@hum-lever/core';
+import { showCurrent, showDuration } from '../shared/units.ts';
+
+const words: Readonly<Record<string, (value: number) => string>> = {
+  data: (us) => `All of them are told in ${showDuration(us)}, one after the other.`,
+  refresh: (hz) => `At most ${hz.toLocaleString('en')} pictures a second.`,
+  deaf: (us) =>
+    `While they are told, interrupts are shut off: for ${showDuration(us)} nothing else is heard.`,
+  share: (perMille) => `Each light is on for ${perMille / 10}\u202f% of the time at most.`,
+  average: (ua) => `On average each draws ${showCurrent(ua)}: that is how bright it looks.`,
+  line: (ua) => `Up to ${showCurrent(ua)} flow through one line at once.`,
+  lineTime: (us) => `Each has its turn for ${showDuration(us)}.`,
+};
+
+/** One thing that follows from a part's figures, as a sentence. */
+export const readingWords = ({ id, value }: Reading): string => words[id]!(value);
+export const knownReadings: readonly string[] = Object.keys(words);
