@@ -7,7 +7,7 @@ import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const core = join(dirname(fileURLToPath(import.meta.url)), '..', 'core', 'src');
-const outputOrder = ['light', 'text', 'tone', 'servo', 'motor', 'midi', 'typist', 'lights'];
+const outputOrder = ['light', 'text', 'tone', 'servo', 'motor', 'midi', 'typist', 'lights', 'line'];
 const registries = [
   {
     ending: '.algorithm.ts',

@@ -34,6 +34,8 @@ export {
   gestureKinds,
   human,
   lightsShapes,
+  lineLevels,
+  type LineLevel,
   paints,
   type Lights,
   type LightsShape,

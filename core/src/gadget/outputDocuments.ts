@@ -7,5 +7,6 @@ import { motor } from '../motion/motor.document.ts';
 import { midi } from '../midi/midi.document.ts';
 import { typist } from '../typing/typist.document.ts';
 import { lights } from '../lights/lights.document.ts';
+import { line } from '../switching/line.document.ts';
 
-export const outputDocuments = [light, text, tone, servo, motor, midi, typist, lights] as const;
+export const outputDocuments = [light, text, tone, servo, motor, midi, typist, lights, line] as const;

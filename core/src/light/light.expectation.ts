@@ -6,7 +6,7 @@ export const light = defineExpectation<LightEntry>()({
   kind: 'light',
   fields: { mode: z.enum(['on', 'off', 'blink', 'fade', 'level', 'pattern']) },
   lanes: ['light'],
-  before: 'off',
+  before: () => 'off',
   value: (entry) => (entry.lane === 'light' ? entry.light.mode : undefined),
   holds: ({ mode }, value) => value === mode,
 });

@@ -10,7 +10,7 @@ export const lights = defineExpectation<LightsEntry>()({
   kind: 'lights',
   fields: { place: wholeSchema(0, 255), colour: z.enum([...paints, 'lit']) },
   lanes: ['lights', 'lightsGoing'],
-  before: 'off',
+  before: () => 'off',
   value(entry, { place }) {
     if (entry.lane === 'outside') return undefined;
     if (entry.lane === 'lights') {

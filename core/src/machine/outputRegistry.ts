@@ -7,5 +7,6 @@ import { motor } from '../motion/motor.output.ts';
 import { midi } from '../midi/midi.output.ts';
 import { typist } from '../typing/typist.output.ts';
 import { lights } from '../lights/lights.output.ts';
+import { line } from '../switching/line.output.ts';
 
-export const outputList = [light, text, tone, servo, motor, midi, typist, lights] as const;
+export const outputList = [light, text, tone, servo, motor, midi, typist, lights, line] as const;

@@ -15,7 +15,7 @@ export const midi = defineExpectation<MidiEntry>()({
     second: wholeSchema(0, 127).nullable(),
   },
   lanes: ['midi'],
-  before: '',
+  before: () => '',
   value: ({ bytes }) => hexBytes(bytes),
   holds: ({ message, channel, first, second }, value) => {
     const wanted = hexBytes(messageBytes(message, channel, first, second ?? 0));

@@ -9,7 +9,7 @@ export const expectMoved = <K extends 'servo' | 'motor'>(kind: K) =>
     kind,
     fields: { comparison: z.enum(comparisons), to: wholeSchema(0, 360) },
     lanes: ['move'],
-    before: 0,
+    before: () => 0,
     value: ({ value }) => value,
     holds: ({ comparison, to }, value) => compares(value, comparison, to),
   });

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { idSchema, type OutputKind } from '../gadget/index.ts';
+import { idSchema, type OutputKind, type OutputOf } from '../gadget/index.ts';
 
 export const comparisons = ['=', '≠', '<', '≤', '>', '≥'] as const;
 export type Comparison = (typeof comparisons)[number];
@@ -30,7 +30,7 @@ export interface OutputExpectation<
   /** Lanes that it is read off. */
   readonly lanes: readonly E['lane'][];
   /** What it is until the first entry. */
-  readonly before: string | number;
+  before(output: OutputOf<K>): string | number;
   /** What an entry of its lanes makes of it; undefined: nothing, the entry speaks of something else. */
   value(entry: E, wanted: Wanted<F>): string | number | undefined;
   holds(wanted: Wanted<F>, value: string | number): boolean;

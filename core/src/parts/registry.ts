@@ -33,6 +33,7 @@ import { powerSwitch } from './kinds/powerSwitch.part.ts';
 import { protectionDiode } from './kinds/protectionDiode.part.ts';
 import { pushButton } from './kinds/pushButton.part.ts';
 import { regulator } from './kinds/regulator.part.ts';
+import { relayModule } from './kinds/relayModule.part.ts';
 import { rgbLight } from './kinds/rgbLight.part.ts';
 import { servo } from './kinds/servo.part.ts';
 import { settingsMemory } from './kinds/settingsMemory.part.ts';
@@ -45,7 +46,8 @@ import { soundPlayer } from './kinds/soundPlayer.part.ts';
 import { stick } from './kinds/stick.part.ts';
 import { toggleSwitch } from './kinds/toggleSwitch.part.ts';
 import { touchPad } from './kinds/touchPad.part.ts';
+import { transistorSwitch } from './kinds/transistorSwitch.part.ts';
 import { usbKeyboard } from './kinds/usbKeyboard.part.ts';
 import { vibrationMotor } from './kinds/vibrationMotor.part.ts';
 
-export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightChain, lightMatrix, lightSensor, lightsOnSharedLines, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, rgbLight, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, soundPlayer, stick, toggleSwitch, touchPad, usbKeyboard, vibrationMotor] as const;
+export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightChain, lightMatrix, lightSensor, lightsOnSharedLines, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, relayModule, rgbLight, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, soundPlayer, stick, toggleSwitch, touchPad, transistorSwitch, usbKeyboard, vibrationMotor] as const;

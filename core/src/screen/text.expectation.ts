@@ -7,7 +7,7 @@ export const text = defineExpectation<TextEntry>()({
   kind: 'text',
   fields: { row: wholeSchema(0, 7), text: lineSchema(80) },
   lanes: ['text'],
-  before: '',
+  before: () => '',
   value: (entry, { row }) => (entry.row === row ? entry.text : undefined),
   holds: ({ text }, value) => (text === '' ? String(value).trim() === '' : String(value).includes(text)),
 });

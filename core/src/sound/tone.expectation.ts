@@ -8,7 +8,7 @@ export const tone = defineExpectation<ToneEntry>()({
   kind: 'tone',
   fields: { comparison: z.enum(comparisons), hz: wholeSchema(0, 20_000, 'Hz') },
   lanes: ['tone'],
-  before: 0,
+  before: () => 0,
   value: ({ hz }) => hz,
   holds: ({ comparison, hz }, value) => compares(value, comparison, hz),
 });

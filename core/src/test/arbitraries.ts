@@ -160,6 +160,9 @@ export const actionOf = {
     through: fc.array(paint, { minLength: 1, maxLength: 6 }),
     over: length,
   }),
+  switch: fc.record({ outputId: fc.constant('o8'), to: fc.constantFrom('on', 'off', 'open') }),
+  pulse: fc.record({ outputId: fc.constant('o8'), to: fc.constantFrom('on', 'off'), length }),
+  burst: fc.record({ outputId: fc.constant('o8'), carrierHz: expression, length }),
   save: fc.constant({}),
   recall: fc.constant({}),
   start: fc.record({ timerId: fc.constantFrom('m1', 'm2'), length, every: fc.boolean() }),
@@ -366,6 +369,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       { id: 'o5', kind: 'typist', name: 'Keys' },
       { id: 'o6', kind: 'servo', name: 'Arm', reachDeg: 180 },
       { id: 'o7', kind: 'lights', name: 'Ring', count: 8, shape: 'ring', columns: 1, colour: null },
+      { id: 'o8', kind: 'line', name: 'Bell', switches: 'bell', inverted: false, powerUp: 'off' },
     ],
     flow: {
       ...emptyFlow(),

@@ -112,6 +112,7 @@ const usualClass = {
   midi: 'midi-out',
   typist: 'usb-keyboard',
   lights: 'light-chain',
+  line: 'relay-module',
 };
 
 /** The usual part for every control and output. */

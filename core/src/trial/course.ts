@@ -25,11 +25,12 @@ export function courseOf(
     });
   if (isOutputWhat(what)) {
     const { kind, outputId } = what;
-    if (!gadget.outputs.some((output) => output.id === outputId && output.kind === kind)) return null;
+    const output = gadget.outputs.find((one) => one.id === outputId && one.kind === kind);
+    if (!output) return null;
     const changes = entries((entry) =>
       'id' in entry && entry.id === outputId ? valueBy(what, entry) : undefined,
     );
-    return [{ atUs: 0, value: valueBefore(what) }, ...changes];
+    return [{ atUs: 0, value: valueBefore(output) }, ...changes];
   }
   switch (what.kind) {
     case 'state':

@@ -41,6 +41,7 @@ const cases: { [K in OutputKind]: Case<K> } = {
     met: [{ text: 'cue' }, { text: '' }],
     missed: [{ text: 'last' }],
   },
+  line: { told: 'Thing on', met: [{ level: 'on' }], missed: [{ level: 'off' }, { level: 'open' }] },
   lights: {
     told: 'Thing fill all, 3 red at 20',
     met: [{ place: 0, colour: 'red' }, { place: 2, colour: 'lit' }, { place: 3, colour: 'off' }],

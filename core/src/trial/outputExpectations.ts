@@ -7,5 +7,6 @@ import { motor } from '../motion/motor.expectation.ts';
 import { midi } from '../midi/midi.expectation.ts';
 import { typist } from '../typing/typist.expectation.ts';
 import { lights } from '../lights/lights.expectation.ts';
+import { line } from '../switching/line.expectation.ts';
 
-export const outputExpectations = [light, text, tone, servo, motor, midi, typist, lights] as const;
+export const outputExpectations = [light, text, tone, servo, motor, midi, typist, lights, line] as const;

@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import { byOutputKind, type OutputKind } from '../gadget/index.ts';
+import { byOutputKind, type Output, type OutputKind } from '../gadget/index.ts';
 import type { TraceEntry } from '../machine/index.ts';
 import type { OutputExpectation } from '../output/index.ts';
 import { outputExpectations } from './outputExpectations.ts';
@@ -26,7 +26,7 @@ export const isOutputWhat = <W extends { kind: string }>(what: W): what is Extra
 /** Lanes that anything expected of outputs is read off. */
 export const expectedLanes = outputExpectations.flatMap(({ lanes }) => [...lanes]);
 
-export const valueBefore = ({ kind }: OutputWhat): string | number => expectationOf(kind).before;
+export const valueBefore = (output: Output): string | number => expectationOf(output.kind).before(output);
 
 /** What an entry of that output makes of what is expected; undefined: nothing. */
 export function valueBy(what: OutputWhat, entry: TraceEntry): string | number | undefined {

@@ -7,7 +7,7 @@ export const typist = defineExpectation<TypistEntry>()({
   kind: 'typist',
   fields: { text: lineSchema(80) },
   lanes: ['typed'],
-  before: '',
+  before: () => '',
   value: ({ text }) => text,
   holds: ({ text }, value) => value !== '' && String(value).includes(text),
 });

@@ -7,6 +7,7 @@ import { MidiExpected } from './midi/ExpectationSlots.tsx';
 import { MotorExpected, ServoExpected } from './motion/ExpectationSlots.tsx';
 import { TextExpected } from './screen/ExpectationSlots.tsx';
 import { ToneExpected } from './sound/ExpectationSlots.tsx';
+import { LineExpected } from './switching/ExpectationSlots.tsx';
 import { TypistExpected } from './typing/ExpectationSlots.tsx';
 
 /** One that is missing here fails to compile. */
@@ -19,6 +20,7 @@ const slots: { readonly [K in OutputKind]: ExpectationSlots<K> } = {
   midi: MidiExpected,
   typist: TypistExpected,
   lights: LightsExpected,
+  line: LineExpected,
 };
 
 /** What is expected of an output, behind its name. */

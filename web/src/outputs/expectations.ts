@@ -6,6 +6,7 @@ import { midi } from './midi/expectation.ts';
 import { motor, servo } from './motion/expectation.ts';
 import { text } from './screen/expectation.ts';
 import { tone } from './sound/expectation.ts';
+import { line } from './switching/expectation.ts';
 import { typist } from './typing/expectation.ts';
 
 /** Of every kind something can be expected: one that is missing here fails to compile. */
@@ -18,6 +19,7 @@ const expected: { readonly [K in OutputKind]: Expected<K> } = {
   midi,
   typist,
   lights,
+  line,
 };
 
 /** How what is expected of an output of that kind is told. What is wanted is of that kind by construction. */

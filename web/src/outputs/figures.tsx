@@ -5,6 +5,7 @@ import type { FiguresOf } from './figuresOf.ts';
 import { LightFigures } from './light/figures.tsx';
 import { LightsFigures } from './lights/figures.tsx';
 import { TextFigures } from './screen/figures.tsx';
+import { LineFigures } from './switching/figures.tsx';
 import { ToneFigures } from './sound/figures.tsx';
 
 const nothing = () => null;
@@ -18,6 +19,7 @@ const figures: { readonly [K in OutputKind]: FiguresOf<K> } = {
   midi: nothing,
   typist: nothing,
   lights: LightsFigures,
+  line: LineFigures,
 };
 
 /** The fields of an output on the sheet of parts. */

@@ -5,11 +5,21 @@ import { midi } from './midi/told.ts';
 import { moved } from './motion/told.ts';
 import { text } from './screen/told.ts';
 import { tone } from './sound/told.ts';
+import { line } from './switching/told.ts';
 import type { Told, ToldBy } from './told.ts';
 import { typist } from './typing/told.ts';
 
 /** Every entry that an output can write is told: a lane that is missing here fails to compile. */
-const told: ToldBy<OutputLane> = { ...light, ...text, ...tone, ...moved, ...midi, ...typist, ...lights };
+const told: ToldBy<OutputLane> = {
+  ...light,
+  ...text,
+  ...tone,
+  ...moved,
+  ...midi,
+  ...typist,
+  ...lights,
+  ...line,
+};
 
 const known: ReadonlySet<string> = new Set(Object.keys(told));
 

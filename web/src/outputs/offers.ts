@@ -6,6 +6,7 @@ import { moved } from './motion/offers.ts';
 import type { Offer } from './offer.ts';
 import { text } from './screen/offers.ts';
 import { tone } from './sound/offers.ts';
+import { line } from './switching/offers.ts';
 import { typist } from './typing/offers.ts';
 
 type Offers = (gadget: Gadget) => Offer[];
@@ -17,6 +18,7 @@ const offers: Readonly<Record<OutputKind, Offers>> = {
   text,
   tone,
   midi,
+  line,
   typist,
   servo: moved,
   // The same words as a servo's.

@@ -7,6 +7,8 @@ import { Display } from './screen/Display.tsx';
 import { SentLine } from './SentLine.tsx';
 import { Sounder } from './sound/Sounder.tsx';
 
+import { SwitchInHand } from './switching/SwitchInHand.tsx';
+
 type Picture<K extends OutputKind> = (props: { output: OutputOf<K> }) => ReactNode;
 
 /** Every kind has its picture in hand, in this order; one that is missing here fails to compile. */
@@ -17,6 +19,7 @@ const pictures: { readonly [K in OutputKind]: Picture<K> } = {
   tone: Sounder,
   servo: Mover,
   motor: Mover,
+  line: SwitchInHand,
   midi: SentLine,
   typist: SentLine,
 };

@@ -6,6 +6,7 @@ import { moved } from './motion/slots.tsx';
 import { text } from './screen/slots.tsx';
 import { tone } from './sound/slots.tsx';
 import type { SlotsBy } from './slotsBy.ts';
+import { line } from './switching/slots.tsx';
 import { typist } from './typing/slots.tsx';
 
 /** Everything that an output can be told has its sentence: one that is missing here fails to compile. */
@@ -16,5 +17,6 @@ export const outputSlots: SlotsBy<OutputActionKind> = {
   ...tone,
   ...moved,
   ...midi,
+  ...line,
   ...typist,
 };

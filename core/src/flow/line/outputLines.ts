@@ -7,5 +7,6 @@ import { motor } from '../../motion/motor.line.ts';
 import { midi } from '../../midi/midi.line.ts';
 import { typist } from '../../typing/typist.line.ts';
 import { lights } from '../../lights/lights.line.ts';
+import { line } from '../../switching/line.line.ts';
 
-export const outputLines = [light, text, tone, servo, motor, midi, typist, lights] as const;
+export const outputLines = [light, text, tone, servo, motor, midi, typist, lights, line] as const;

@@ -66,6 +66,7 @@ const bare: Gadget = {
     { id: 'o6', kind: 'midi', name: 'MIDI out' },
     { id: 'o7', kind: 'typist', name: 'wait' },
     { id: 'o8', kind: 'lights', name: 'Ring', count: 12, shape: 'ring', columns: 4, colour: null },
+    { id: 'o9', kind: 'line', name: 'Bell', switches: '', inverted: true, powerUp: 'open' },
   ],
   flow: {
     ...emptyFlow(),
@@ -134,6 +135,10 @@ const actions: Action[] = [
   { kind: 'patternLights', outputId: 'o8', which: 'all', first: '0', last: '0', steps: '#..', colour: 'cyan', percent: '100' },
   { kind: 'blinkLights', outputId: 'o8', which: 'one', first: '0', last: '0', period: 250_000 },
   { kind: 'fadeLights', outputId: 'o8', which: 'all', first: '0', last: '0', through: ['red', 'off'], over: { ms: 'v1 * 9' } },
+  { kind: 'switch', outputId: 'o9', to: 'open' },
+  { kind: 'pulse', outputId: 'o9', to: 'on', length: 200_000 },
+  { kind: 'pulse', outputId: 'o9', to: 'off', length: { ms: 'v1' } },
+  { kind: 'burst', outputId: 'o9', carrierHz: '38000 + v1', length: 9_000 },
   { kind: 'save' },
   { kind: 'recall' },
   { kind: 'start', timerId: 'm1', length: { ms: '(v1) * (2)' }, every: true },

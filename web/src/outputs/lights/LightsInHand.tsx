@@ -7,7 +7,13 @@ import classes from './Lights.module.css';
 import { placesOf } from './places.ts';
 import { safely } from './safely.ts';
 
-const hex = (colour: number) => `#${colour.toString(16).padStart(6, '0')}`;
+/** A light on paper: its colour as full as it can be, and the paler the dimmer it is. Dark ones keep their paper. */
+function paintCircle({ style }: SVGCircleElement, colour: number): void {
+  const most = Math.max(colour >> 16, (colour >> 8) & 255, colour & 255);
+  const full = (channel: number) => Math.round(((channel & 255) * 255) / most);
+  style.fill = most === 0 ? '' : `rgb(${full(colour >> 16)} ${full(colour >> 8)} ${full(colour)})`;
+  style.fillOpacity = most === 0 ? '' : String(0.2 + (0.8 * most) / 255);
+}
 
 /** Paints what they show, and goes on while anything of it moves. */
 function usePainted(told: ToldLights | undefined) {
@@ -18,9 +24,7 @@ function usePainted(told: ToldLights | undefined) {
       const nowUs = virtualNowUs();
       const picture = told ? pictureAt(told, nowUs) : [];
       figure.current?.querySelectorAll('circle').forEach((circle, n) => {
-        const colour = picture[n] ?? 0;
-        // Dark ones keep their paper; a dim one is a paler disc, as its colour is already as dark as it is.
-        circle.style.fill = colour === 0 ? '' : hex(colour);
+        paintCircle(circle, picture[n] ?? 0);
       });
       if (told && movesAt(told, nowUs)) frame = requestAnimationFrame(paint);
     };

@@ -12,12 +12,12 @@ interface Places {
 const widestMm = 60;
 
 function ring(count: number): Places {
-  // Lights of 3 mm, half a light between two.
-  const around = Math.max(18, (count * 4.5) / Math.PI);
-  const size = Math.min(widestMm, around + 5);
+  // Lights of 2.5 mm, a third of one between two.
+  const around = Math.max(12, (count * 3.4) / Math.PI);
+  const size = Math.min(widestMm, around + 3.4);
   const middle = size / 2;
-  const reach = middle - 2.5;
-  const radius = Math.min(1.6, (Math.PI * reach) / Math.max(2, count) / 1.3);
+  const reach = middle - 1.7;
+  const radius = Math.min(1.25, (Math.PI * reach) / Math.max(2, count) / 1.3);
   // The first is at the top, the others follow clockwise.
   const places = Array.from({ length: count }, (_, n) => {
     const turn = (2 * Math.PI * n) / count;

@@ -34,6 +34,8 @@ const called: Readonly<Record<string, string>> = {
   'amplifier-speaker': 'audio loudspeaker sound',
   'sound-player': 'mp3 wav audio sampler',
   servo: 'motor arm',
+  'relay-module': 'switch contact coil on off line',
+  'transistor-switch': 'mosfet driver load bell shutter solenoid on off line',
   'vibration-motor': 'haptic rumble motor',
   'midi-in': 'music',
   'midi-out': 'music',

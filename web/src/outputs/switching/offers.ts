@@ -1,0 +1,15 @@
+import type { Gadget } from '@hum-lever/core';
+import { firstOf, type Offer } from '../offer.ts';
+
+export function line(gadget: Gadget): Offer[] {
+  const outputId = firstOf(gadget, 'line');
+  if (outputId === undefined) return [];
+  return [
+    { label: 'Switch a line', action: { kind: 'switch', outputId, to: 'on' } },
+    { label: 'Pulse a line', action: { kind: 'pulse', outputId, to: 'on', length: 200_000 } },
+    {
+      label: 'Send a burst on a carrier',
+      action: { kind: 'burst', outputId, carrierHz: '38000', length: 10_000 },
+    },
+  ];
+}
