@@ -34,6 +34,7 @@ export {
   gestureKinds,
   human,
   lightsShapes,
+  computerKeys,
   lineLevels,
   type LineLevel,
   paints,
@@ -220,6 +221,7 @@ export {
   type TapsTried,
 } from './gesture/index.ts';
 export { laidOut, movesAt, nameOf, pictureAt, type Rgb, type ToldLights } from './lights/index.ts';
+export { fieldSize, type Computer, type Typing } from './typing/index.ts';
 export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';
 export { encoderPart, taperOf } from './parts/index.ts';
 export {

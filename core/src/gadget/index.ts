@@ -48,6 +48,7 @@ export {
 export { lightColours, type Light, type LightColour, type LightMode } from '../light/light.document.ts';
 export type { Note, Tone } from '../sound/tone.document.ts';
 export type { TextDisplay } from '../screen/text.document.ts';
+export { arrows as arrowKeys, computerKeys, modifiers as modifierKeys } from '../typing/typist.document.ts';
 export { lineLevels, type LineLevel } from '../switching/line.document.ts';
 export { midiMessages, type MidiMessage } from '../midi/midi.document.ts';
 export {

@@ -142,6 +142,12 @@ export const actionOf = {
     second: expression,
   }),
   type: fc.record({ outputId: fc.constant('o5'), text: template }),
+  key: fc.record({
+    outputId: fc.constant('o5'),
+    key: fc.constantFrom('shift', 'a', 'enter', 'left', "'é"),
+    how: fc.constantFrom('down', 'up', 'tap'),
+  }),
+  keysUp: fc.record({ outputId: fc.constant('o5') }),
   move: fc.record({ outputId: fc.constant('o6'), to: expression }),
   paintLights: fc.record({ ...lightsRange, colour: paint, percent: expression }),
   mixLights: fc.record({ ...lightsRange, red: expression, green: fc.constant('90'), blue: expression }),

@@ -35,6 +35,18 @@ const dialled = (states: State[], patch: Partial<Gadget['flow']>): Gadget => {
   ];
   return game(states, patch, { controls });
 };
+/** A key that types into a computer while it is down. */
+type Key = { key: string; how: 'down' | 'up' | 'tap' };
+function keyed(onPress: Key[], onRelease: Key[]): Gadget {
+  const keys = (all: Key[]): Action[] => all.map((one) => ({ kind: 'key', outputId: 'o4', ...one }));
+  const release: Trigger = { kind: 'gesture', controlId: 'b1', gesture: 'release' };
+  const outputs = [...pressToLight().outputs, { id: 'o4', kind: 'typist' as const, name: 'Pad' }];
+  const rules = [
+    to('r1', press, [], { actions: keys(onPress) }),
+    to('r2', release, [], { actions: keys(onRelease) }),
+  ];
+  return game([state('s1', { rules })], {}, { outputs });
+}
 const up: Trigger = { kind: 'gesture', controlId: 'b2', gesture: 'up' };
 const win = (patch: Partial<Gadget['brief']['tasks'][number]> = {}): Gadget['brief'] => ({
   ...pressToLight().brief,
@@ -380,6 +392,20 @@ export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
     ]),
     // 120 ms each, and a turn of the loop for each change.
     { level: 'likely', values: { light: 'Lamp', by: 'rules' } as never },
+    false,
+  ],
+  [
+    'X06',
+    'a key of the computer that nothing lets go, beside one that is let go',
+    keyed(
+      [
+        { key: 'shift', how: 'down' },
+        { key: 'x', how: 'tap' },
+        { key: 'y', how: 'down' },
+      ],
+      [{ key: 'y', how: 'up' }],
+    ),
+    { level: 'likely', place: { kind: 'rule', id: 'r1' }, values: { key: 'shift', name: 'Pad' } as never },
     false,
   ],
   [

@@ -38,8 +38,8 @@ const cases: { [K in OutputKind]: Case<K> } = {
   },
   typist: {
     told: 'Thing type "next cue"',
-    met: [{ text: 'cue' }, { text: '' }],
-    missed: [{ text: 'last' }],
+    met: [{ what: 'types', text: 'cue' }, { what: 'types', text: '' }],
+    missed: [{ what: 'types', text: 'last' }, { what: 'presses', text: '' }],
   },
   line: { told: 'Thing on', met: [{ level: 'on' }], missed: [{ level: 'off' }, { level: 'open' }] },
   lights: {

@@ -1,15 +1,61 @@
-import { defineOutput, plansNothing, sentIsOut, withLine, type Sent } from '../output/index.ts';
+import { defineOutput, sentIsOut, withLine, type Sent, type Stage } from '../output/index.ts';
+import { idleComputer, keyDown, keyUp, withText, type Computer } from './computer.ts';
 
-export type TypistEntry = { lane: 'typed'; text: string };
+/** What was typed last, and the stand-in at the other end. `taps` counts them: a tap lets go of its own key only. */
+export interface Typing extends Sent<'typist'> {
+  computer: Computer;
+  taps: number;
+}
 
-export const typist = defineOutput<'typist', Sent<'typist'>, TypistEntry, never, null>({
+export type TypistEntry =
+  { lane: 'typed'; text: string } | { lane: 'key'; key: string; down: boolean; held: number };
+/** The end of a tap. */
+type Planned = { key: string; tap: number };
+type On = Stage<'typist', TypistEntry, Planned, null>;
+
+/** As long as a quick tap by hand is; a computer asks its keyboard every few milliseconds. */
+const tapUs = 30_000;
+
+function press(was: Typing, key: string, on: On): Typing {
+  // What is held already is held.
+  if (was.computer.held.includes(key)) return was;
+  const computer = keyDown(was.computer, key);
+  on.trace({ lane: 'key', key, down: true, held: computer.held.length });
+  return { ...was, computer };
+}
+function release(was: Typing, key: string, on: On): Typing {
+  if (!was.computer.held.includes(key)) return was;
+  const computer = keyUp(was.computer, key);
+  on.trace({ lane: 'key', key, down: false, held: computer.held.length });
+  return { ...was, computer };
+}
+
+export const typist = defineOutput<'typist', Typing, TypistEntry, Planned, null>({
   kind: 'typist',
   prepare: () => null,
-  dark: () => ({ kind: 'typist', lines: [] }),
-  apply(was, { text }, on) {
-    on.trace({ lane: 'typed', text });
-    return withLine(was, text);
+  dark: () => ({ kind: 'typist', lines: [], computer: idleComputer, taps: 0 }),
+  apply(was, order, on) {
+    switch (order.kind) {
+      case 'type':
+        on.trace({ lane: 'typed', text: order.text });
+        return { ...was, ...withLine(was, order.text), computer: withText(was.computer, order.text) };
+      case 'keysUp':
+        return was.computer.held.reduce((now, key) => release(now, key, on), was);
+      case 'key': {
+        if (order.how === 'up') return release(was, order.key, on);
+        const now = press(was, order.key, on);
+        if (order.how === 'down' || now === was) return now;
+        on.plan(tapUs, { key: order.key, tap: now.taps + 1 });
+        return { ...now, taps: now.taps + 1 };
+      }
+    }
   },
-  ...plansNothing,
+  due: (was, { key }, on) => release(was, key, on),
+  isVoid: ({ computer }, { key }) => !computer.held.includes(key),
   ...sentIsOut,
+  /** A keyboard that is gone holds nothing. */
+  powerOff(was, on) {
+    was.computer.held.reduce((now, key) => release(now, key, on), was);
+  },
+  look: ({ lines, computer }) => [lines.at(-1) ?? null, computer.held],
 });

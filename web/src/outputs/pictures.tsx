@@ -7,6 +7,7 @@ import { Display } from './screen/Display.tsx';
 import { SentLine } from './SentLine.tsx';
 import { Sounder } from './sound/Sounder.tsx';
 
+import { ComputerInHand } from './typing/ComputerInHand.tsx';
 import { SwitchInHand } from './switching/SwitchInHand.tsx';
 
 type Picture<K extends OutputKind> = (props: { output: OutputOf<K> }) => ReactNode;
@@ -21,7 +22,7 @@ const pictures: { readonly [K in OutputKind]: Picture<K> } = {
   motor: Mover,
   line: SwitchInHand,
   midi: SentLine,
-  typist: SentLine,
+  typist: ComputerInHand,
 };
 /** Those that take the whole width, above all else. */
 const wide: ReadonlySet<OutputKind> = new Set(['text']);

@@ -119,6 +119,11 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
     say: (v) =>
       `${v.light} flashes ${(Number(v.centiHz) / 100).toFixed(1)} times a second in ${v.where}${v.by === 'rules' ? ', switched by its rules' : ''}. Between 3 and 30 times a second can bring on seizures in some people: go below 3, tell whoever uses it, and follow local rules for what is shown in public.`,
   },
+  X06: {
+    title: 'A key that stays down',
+    say: (v) =>
+      `${v.where} presses ${v.key} on ${v.name}, and nothing ever lets it go: the computer takes it for held until the plug is pulled.`,
+  },
   X05: {
     title: 'Still empty',
     say: (v) =>

@@ -178,6 +178,15 @@ export class LineReader extends Parser {
     if (like && !like.test(text)) throw new ExpressionError(expected, here);
     return text;
   }
+  /** A single character in quotes; null: something else comes. @throws ExpressionError where there are more or none */
+  quoted(): string | null {
+    if (this.token.kind !== 'quoted') return null;
+    const { here } = this;
+    const { text } = this.take();
+    if ([...text].length !== 1 || text.trim() === '')
+      throw new ExpressionError(`expected one character in quotes, got "${text}"`, here);
+    return text;
+  }
   private shifted<T>(by: number, read: () => T): T {
     try {
       return read();

@@ -1,0 +1,80 @@
+import { outputOf, toldGadget } from '../test/toldGadget.ts';
+import { Machine, outputStateOf } from './index.ts';
+
+/* Keys to a computer, told in the words that a maker types; at the other end stands one that is played. */
+
+type Told = readonly (readonly [atMs: number, text: string])[];
+function played(told: Told, cycleMs: number | null = null) {
+  const machine = new Machine(toldGadget(outputOf('typist', 'Pad'), told), 1);
+  if (cycleMs !== null)
+    machine.stimulate({ atUs: cycleMs * 1_000, controlId: 'gadget', what: 'power', event: 'cycle' });
+  machine.advanceTo(400_000);
+  const keys = machine
+    .takeTrace()
+    .flatMap((entry) =>
+      entry.lane === 'key' ? [[entry.at / 1_000, entry.key, entry.down, entry.held]] : [],
+    );
+  return { keys, ...outputStateOf(machine.shown.outputs, 'typist', 'o1')!.computer };
+}
+
+describe('keys to a computer', () => {
+  it('are held several at once and let go in any order', () => {
+    const told: Told = [
+      [10, 'Pad press shift; Pad press a'],
+      [20, 'Pad press b'],
+      [30, 'Pad release shift'],
+      [40, 'Pad release b; Pad release a'],
+    ];
+    expect(played(told)).toMatchObject({
+      keys: [
+        [10, 'shift', true, 1],
+        [10, 'a', true, 2],
+        [20, 'b', true, 3],
+        [30, 'shift', false, 2],
+        [40, 'b', false, 1],
+        [40, 'a', false, 0],
+      ],
+      text: 'AB',
+      held: [],
+    });
+  });
+
+  it('tap: down and up again by itself, once', () => {
+    const { keys, text } = played([
+      [10, 'Pad tap c; Pad tap "é"'],
+      [20, 'Pad tap c'],
+    ]);
+    // The third falls into the first, which is still down.
+    expect(keys).toEqual([
+      [10, 'c', true, 1],
+      [10, "'é", true, 2],
+      [40, 'c', false, 1],
+      [40, "'é", false, 0],
+    ]);
+    expect(text).toBe('cé');
+  });
+
+  it('with a modifier are shortcuts, and write nothing; arrows move, backspace takes back', () => {
+    expect(played([[10, 'Pad press control; Pad tap s; Pad release all']])).toMatchObject({
+      text: '',
+      held: [],
+    });
+    expect(played([[10, 'Pad type "row"; Pad tap backspace; Pad tap digit4']])).toMatchObject({
+      text: 'ro4',
+    });
+    const steps: Told = [
+      [10, 'Pad tap right'],
+      [60, 'Pad tap right'],
+      [110, 'Pad tap up'],
+    ];
+    expect(played(steps)).toMatchObject({ x: 10, y: 2, text: '' });
+  });
+
+  it('go up with the power, as a keyboard that is unplugged', () => {
+    const { keys } = played([[10, 'Pad press shift; Pad press x']], 50);
+    expect(keys.slice(2, 4)).toEqual([
+      [50, 'shift', false, 1],
+      [50, 'x', false, 0],
+    ]);
+  });
+});
