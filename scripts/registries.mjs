@@ -7,7 +7,7 @@ import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const core = join(dirname(fileURLToPath(import.meta.url)), '..', 'core', 'src');
-const outputOrder = ['light', 'text', 'tone', 'servo', 'motor', 'midi', 'typist', 'lights', 'line'];
+const outputOrder = ['light', 'text', 'tone', 'servo', 'motor', 'midi', 'typist', 'lights', 'line', 'serial'];
 const registries = [
   {
     ending: '.algorithm.ts',
@@ -62,10 +62,42 @@ const registries = [
   { ending: '.snag.ts', below: '', file: 'snag/registry.ts', name: 'snagRules', type: 'SnagRule' },
 ];
 
+/** What the web has of each kind of output: one file in the folder of its room, whose exports are named by the kind. */
+const web = join(dirname(fileURLToPath(import.meta.url)), '..', 'web', 'src', 'outputs');
+const inHand = ['text', 'serial', 'lights', 'light', 'tone', 'servo', 'motor', 'line', 'midi', 'typist'];
+const tables = [
+  // All that one folder exports, laid together.
+  { facet: 'told', name: 'told', together: true },
+  { facet: 'slots', name: 'slots', together: true },
+  { facet: 'offers', name: 'offers', order: ['light', 'lights', 'text', 'tone', 'midi'] },
+  { facet: 'expectation', name: 'expectations' },
+  { facet: 'ExpectationSlots', name: 'expectationSlots' },
+  { facet: 'figures', name: 'figures' },
+  { facet: 'picture', name: 'pictures', order: inHand },
+];
+
 /** Named members come in the order of their naming, the others behind them by name. */
 const place = (order, id) => (order.indexOf(id) + order.length + 1) % (order.length + 1);
+const inOrder = (order) => (a, b) => place(order, a.id) - place(order, b.id) || (a.id < b.id ? -1 : 1);
+const head = '// Written by scripts/registries.mjs from the files beside it; do not edit.';
 
 let stale = false;
+/** Writes a list, or says that it is stale. */
+function write(target, text) {
+  let current = '';
+  try {
+    current = readFileSync(target, 'utf8');
+  } catch {
+    // Not written yet.
+  }
+  if (current === text) return;
+  if (process.argv.includes('--check')) {
+    console.error(`${relative(process.cwd(), target)} is stale: run "node scripts/registries.mjs".`);
+    stale = true;
+  } else writeFileSync(target, text);
+}
+const importOf = ({ id, path }) => `import { ${id} } from '${path.startsWith('.') ? path : `./${path}`}';`;
+
 for (const { ending, below, file, name, type, order = [] } of registries) {
   const members = readdirSync(join(core, below), { recursive: true })
     .map(String)
@@ -74,31 +106,23 @@ for (const { ending, below, file, name, type, order = [] } of registries) {
       id: path.split('/').at(-1).slice(0, -ending.length),
       path: relative(dirname(join(core, file)), join(core, below, path)),
     }))
-    .sort((a, b) => place(order, a.id) - place(order, b.id) || (a.id < b.id ? -1 : 1));
-  const imports = members.map(({ id, path }) => {
-    return `import { ${id} } from '${path.startsWith('.') ? path : `./${path}`}';`;
-  });
+    .sort(inOrder(order));
   const typeImport = type ? [`import type { ${type} } from '../gadget/index.ts';`] : [];
   const list = `[${members.map(({ id }) => id).join(', ')}]`;
-  const text = [
-    '// Written by scripts/registries.mjs from the files beside it; do not edit.',
-    ...typeImport,
-    ...imports,
-    '',
-    `export const ${name}${type ? `: readonly ${type}[]` : ''} = ${list}${type ? '' : ' as const'};`,
-    '',
-  ].join('\n');
-  const target = join(core, file);
-  let current = '';
-  try {
-    current = readFileSync(target, 'utf8');
-  } catch {
-    // Not written yet.
-  }
-  if (current === text) continue;
-  if (process.argv.includes('--check')) {
-    console.error(`${relative(process.cwd(), target)} is stale: run "node scripts/registries.mjs".`);
-    stale = true;
-  } else writeFileSync(target, text);
+  const made = `export const ${name}${type ? `: readonly ${type}[]` : ''} = ${list}${type ? '' : ' as const'};`;
+  write(join(core, file), [head, ...typeImport, ...members.map(importOf), '', made, ''].join('\n'));
+}
+for (const { facet, name, together = false, order = outputOrder } of tables) {
+  const members = readdirSync(web, { recursive: true })
+    .map(String)
+    .filter((path) => new RegExp(`^[^/]+/${facet}\\.tsx?$`).test(path))
+    .flatMap((path) => {
+      const text = readFileSync(join(web, path), 'utf8');
+      return [...text.matchAll(/^export (?:const|function) (\w+)/gm)].map(([, id]) => ({ id, path }));
+    })
+    .sort(inOrder(order));
+  const entries = members.map(({ id }) => `  ${together ? '...' : ''}${id},`);
+  const made = [`export const ${name} = {`, ...entries, '};'];
+  write(join(web, `${name}.table.ts`), [head, ...members.map(importOf), '', ...made, ''].join('\n'));
 }
 process.exitCode = stale ? 1 : 0;

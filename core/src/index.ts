@@ -34,6 +34,7 @@ export {
   gestureKinds,
   human,
   lightsShapes,
+  lineEnds,
   computerKeys,
   lineLevels,
   type LineLevel,
@@ -222,6 +223,7 @@ export {
 } from './gesture/index.ts';
 export { laidOut, movesAt, nameOf, pictureAt, type Rgb, type ToldLights } from './lights/index.ts';
 export { fieldSize, type Computer, type Typing } from './typing/index.ts';
+export { bytesUs } from './serial/index.ts';
 export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';
 export { encoderPart, taperOf } from './parts/index.ts';
 export {

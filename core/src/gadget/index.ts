@@ -50,6 +50,7 @@ export type { Note, Tone } from '../sound/tone.document.ts';
 export type { TextDisplay } from '../screen/text.document.ts';
 export { arrows as arrowKeys, computerKeys, modifiers as modifierKeys } from '../typing/typist.document.ts';
 export { lineLevels, type LineLevel } from '../switching/line.document.ts';
+export { lineEnds, type LineEnd, type Serial } from '../serial/serial.document.ts';
 export { midiMessages, type MidiMessage } from '../midi/midi.document.ts';
 export {
   type Capture,

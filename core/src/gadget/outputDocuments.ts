@@ -8,5 +8,6 @@ import { midi } from '../midi/midi.document.ts';
 import { typist } from '../typing/typist.document.ts';
 import { lights } from '../lights/lights.document.ts';
 import { line } from '../switching/line.document.ts';
+import { serial } from '../serial/serial.document.ts';
 
-export const outputDocuments = [light, text, tone, servo, motor, midi, typist, lights, line] as const;
+export const outputDocuments = [light, text, tone, servo, motor, midi, typist, lights, line, serial] as const;

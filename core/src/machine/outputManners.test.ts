@@ -57,7 +57,7 @@ interface Run {
 const drawn = fc.sample(gadgetArbitrary, { numRuns: 1, seed: 1 })[0]!;
 const whole: Gadget = {
   ...drawn,
-  outputs: [...drawn.outputs, { id: 'o9', kind: 'motor', name: 'Buzz' }],
+  outputs: [...drawn.outputs, { id: 'o90', kind: 'motor', name: 'Buzz' }],
 };
 const ofKind = (kind: string): Output => whole.outputs.find((one) => one.kind === kind)!;
 

@@ -8,5 +8,6 @@ import { midi } from '../midi/midi.output.ts';
 import { typist } from '../typing/typist.output.ts';
 import { lights } from '../lights/lights.output.ts';
 import { line } from '../switching/line.output.ts';
+import { serial } from '../serial/serial.output.ts';
 
-export const outputList = [light, text, tone, servo, motor, midi, typist, lights, line] as const;
+export const outputList = [light, text, tone, servo, motor, midi, typist, lights, line, serial] as const;

@@ -15,13 +15,15 @@ const ends = new Set<string>([
   'typist',
   'lights',
   'line',
+  'serial',
 ]);
 
 describe('the catalogue of parts', () => {
   it('has a class for each thing that makers reach for', () => {
     const asked = `push-button lit-key toggle-switch slide-switch key-matrix touch-pad encoder encoder-push potentiometer slider stick
       motion-sensor light-sensor code-receiver foot-switch midi-in light rgb-light pixel-lights
-      light-chain light-matrix lights-on-shared-lines relay-module transistor-switch seven-segment
+      light-chain light-matrix lights-on-shared-lines relay-module transistor-switch serial-text
+      seven-segment
       character-display character-display-two-wire graphic-display-two-wire graphic-display-spi piezo buzzer
       amplifier-speaker sound-player servo vibration-motor midi-out usb-keyboard memory-card settings-memory shift-in
       shift-out pin-expander level-shifter cell charger booster regulator power-switch fuse protection-diode`;

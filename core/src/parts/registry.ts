@@ -35,6 +35,7 @@ import { pushButton } from './kinds/pushButton.part.ts';
 import { regulator } from './kinds/regulator.part.ts';
 import { relayModule } from './kinds/relayModule.part.ts';
 import { rgbLight } from './kinds/rgbLight.part.ts';
+import { serialText } from './kinds/serialText.part.ts';
 import { servo } from './kinds/servo.part.ts';
 import { settingsMemory } from './kinds/settingsMemory.part.ts';
 import { sevenSegment } from './kinds/sevenSegment.part.ts';
@@ -50,4 +51,4 @@ import { transistorSwitch } from './kinds/transistorSwitch.part.ts';
 import { usbKeyboard } from './kinds/usbKeyboard.part.ts';
 import { vibrationMotor } from './kinds/vibrationMotor.part.ts';
 
-export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightChain, lightMatrix, lightSensor, lightsOnSharedLines, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, relayModule, rgbLight, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, soundPlayer, stick, toggleSwitch, touchPad, transistorSwitch, usbKeyboard, vibrationMotor] as const;
+export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightChain, lightMatrix, lightSensor, lightsOnSharedLines, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, relayModule, rgbLight, serialText, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, soundPlayer, stick, toggleSwitch, touchPad, transistorSwitch, usbKeyboard, vibrationMotor] as const;

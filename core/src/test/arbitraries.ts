@@ -169,6 +169,7 @@ export const actionOf = {
   switch: fc.record({ outputId: fc.constant('o8'), to: fc.constantFrom('on', 'off', 'open') }),
   pulse: fc.record({ outputId: fc.constant('o8'), to: fc.constantFrom('on', 'off'), length }),
   burst: fc.record({ outputId: fc.constant('o8'), carrierHz: expression, length }),
+  say: fc.record({ outputId: fc.constant('o9'), text: template, ended: fc.boolean() }),
   save: fc.constant({}),
   recall: fc.constant({}),
   start: fc.record({ timerId: fc.constantFrom('m1', 'm2'), length, every: fc.boolean() }),
@@ -376,6 +377,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       { id: 'o6', kind: 'servo', name: 'Arm', reachDeg: 180 },
       { id: 'o7', kind: 'lights', name: 'Ring', count: 8, shape: 'ring', columns: 1, colour: null },
       { id: 'o8', kind: 'line', name: 'Bell', switches: 'bell', inverted: false, powerUp: 'off' },
+      { id: 'o9', kind: 'serial', name: 'Panel', baud: 9_600, longest: 20, queueBytes: 30, ends: 'crlf' },
     ],
     flow: {
       ...emptyFlow(),

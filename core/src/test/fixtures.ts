@@ -113,6 +113,7 @@ const usualClass = {
   typist: 'usb-keyboard',
   lights: 'light-chain',
   line: 'relay-module',
+  serial: 'serial-text',
 };
 
 /** The usual part for every control and output. */

@@ -41,6 +41,7 @@ const cases: { [K in OutputKind]: Case<K> } = {
     met: [{ what: 'types', text: 'cue' }, { what: 'types', text: '' }],
     missed: [{ what: 'types', text: 'last' }, { what: 'presses', text: '' }],
   },
+  serial: { told: 'Thing say "volume 42"', met: [{ text: '42' }, { text: '' }], missed: [{ text: '43' }] },
   line: { told: 'Thing on', met: [{ level: 'on' }], missed: [{ level: 'off' }, { level: 'open' }] },
   lights: {
     told: 'Thing fill all, 3 red at 20',

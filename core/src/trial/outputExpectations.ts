@@ -8,5 +8,6 @@ import { midi } from '../midi/midi.expectation.ts';
 import { typist } from '../typing/typist.expectation.ts';
 import { lights } from '../lights/lights.expectation.ts';
 import { line } from '../switching/line.expectation.ts';
+import { serial } from '../serial/serial.expectation.ts';
 
-export const outputExpectations = [light, text, tone, servo, motor, midi, typist, lights, line] as const;
+export const outputExpectations = [light, text, tone, servo, motor, midi, typist, lights, line, serial] as const;

@@ -1,27 +1,10 @@
 import type { OutputKind, OutputWhat } from '@hum-lever/core';
 import type { ReactNode } from 'react';
 import type { ExpectationSlots } from './expected.ts';
-import { LightExpected } from './light/ExpectationSlots.tsx';
-import { LightsExpected } from './lights/ExpectationSlots.tsx';
-import { MidiExpected } from './midi/ExpectationSlots.tsx';
-import { MotorExpected, ServoExpected } from './motion/ExpectationSlots.tsx';
-import { TextExpected } from './screen/ExpectationSlots.tsx';
-import { ToneExpected } from './sound/ExpectationSlots.tsx';
-import { LineExpected } from './switching/ExpectationSlots.tsx';
-import { TypistExpected } from './typing/ExpectationSlots.tsx';
+import { expectationSlots as listed } from './expectationSlots.table.ts';
 
-/** One that is missing here fails to compile. */
-const slots: { readonly [K in OutputKind]: ExpectationSlots<K> } = {
-  light: LightExpected,
-  text: TextExpected,
-  tone: ToneExpected,
-  servo: ServoExpected,
-  motor: MotorExpected,
-  midi: MidiExpected,
-  typist: TypistExpected,
-  lights: LightsExpected,
-  line: LineExpected,
-};
+/** One that is missing does not compile. */
+const slots: { readonly [K in OutputKind]: ExpectationSlots<K> } = listed;
 
 /** What is expected of an output, behind its name. */
 export function OutputExpected(props: { what: OutputWhat; put: (what: OutputWhat) => null }) {

@@ -1,26 +1,11 @@
-import { edit } from '../client/index.ts';
 import type { Output, OutputKind } from '@hum-lever/core';
 import type { ReactNode } from 'react';
+import { edit } from '../client/index.ts';
+import { figures as listed } from './figures.table.ts';
 import type { FiguresOf } from './figuresOf.ts';
-import { LightFigures } from './light/figures.tsx';
-import { LightsFigures } from './lights/figures.tsx';
-import { TextFigures } from './screen/figures.tsx';
-import { LineFigures } from './switching/figures.tsx';
-import { ToneFigures } from './sound/figures.tsx';
 
-const nothing = () => null;
-/** One that is missing here fails to compile. */
-const figures: { readonly [K in OutputKind]: FiguresOf<K> } = {
-  light: LightFigures,
-  text: TextFigures,
-  tone: ToneFigures,
-  servo: nothing,
-  motor: nothing,
-  midi: nothing,
-  typist: nothing,
-  lights: LightsFigures,
-  line: LineFigures,
-};
+/** One that is missing does not compile. */
+const figures: { readonly [K in OutputKind]: FiguresOf<K> } = listed;
 
 /** The fields of an output on the sheet of parts. */
 export function OutputFigures({ output }: { output: Output }) {

@@ -1,25 +1,9 @@
 import type { OutputEntry, OutputLane, TraceEntry } from '@hum-lever/core';
-import { light } from './light/told.ts';
-import { lights } from './lights/told.ts';
-import { midi } from './midi/told.ts';
-import { moved } from './motion/told.ts';
-import { text } from './screen/told.ts';
-import { tone } from './sound/told.ts';
-import { line } from './switching/told.ts';
 import type { Told, ToldBy } from './told.ts';
-import { typist } from './typing/told.ts';
+import { told as listed } from './told.table.ts';
 
-/** Every entry that an output can write is told: a lane that is missing here fails to compile. */
-const told: ToldBy<OutputLane> = {
-  ...light,
-  ...text,
-  ...tone,
-  ...moved,
-  ...midi,
-  ...typist,
-  ...lights,
-  ...line,
-};
+/** Every entry that an output can write is told: a lane that is missing does not compile. */
+const told: ToldBy<OutputLane> = listed;
 
 const known: ReadonlySet<string> = new Set(Object.keys(told));
 

@@ -9,6 +9,8 @@ const words: Readonly<Record<string, (value: number) => string>> = {
   share: (perMille) => `Each light is on for ${perMille / 10}\u202f% of the time at most.`,
   average: (ua) => `On average each draws ${showCurrent(ua)}: that is how bright it looks.`,
   line: (ua) => `Up to ${showCurrent(ua)} flow through one line at once.`,
+  serialLine: (us) => `A line of 24 characters takes ${showDuration(us)}.`,
+  serialRate: (hz) => `So a panel can be told ${hz} such lines a second at most; more wait, then are lost.`,
   typing: (hz) =>
     `Types up to ${hz} characters a second, by the places of a plain layout: another layout on the computer makes other characters of them.`,
   lineTime: (us) => `Each has its turn for ${showDuration(us)}.`,

@@ -8,5 +8,6 @@ import { midi } from '../../midi/midi.line.ts';
 import { typist } from '../../typing/typist.line.ts';
 import { lights } from '../../lights/lights.line.ts';
 import { line } from '../../switching/line.line.ts';
+import { serial } from '../../serial/serial.line.ts';
 
-export const outputLines = [light, text, tone, servo, motor, midi, typist, lights, line] as const;
+export const outputLines = [light, text, tone, servo, motor, midi, typist, lights, line, serial] as const;

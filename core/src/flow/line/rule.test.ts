@@ -67,6 +67,7 @@ const bare: Gadget = {
     { id: 'o7', kind: 'typist', name: 'wait' },
     { id: 'o8', kind: 'lights', name: 'Ring', count: 12, shape: 'ring', columns: 4, colour: null },
     { id: 'o9', kind: 'line', name: 'Bell', switches: '', inverted: true, powerUp: 'open' },
+    { id: 'o10', kind: 'serial', name: 'Panel', baud: 9_600, longest: 80, queueBytes: 64, ends: 'lf' },
   ],
   flow: {
     ...emptyFlow(),
@@ -143,6 +144,8 @@ const actions: Action[] = [
   { kind: 'pulse', outputId: 'o9', to: 'on', length: 200_000 },
   { kind: 'pulse', outputId: 'o9', to: 'off', length: { ms: 'v1' } },
   { kind: 'burst', outputId: 'o9', carrierHz: '38000 + v1', length: 9_000 },
+  { kind: 'say', outputId: 'o10', text: 'heat {v1}', ended: true },
+  { kind: 'say', outputId: 'o10', text: 'and', ended: false },
   { kind: 'save' },
   { kind: 'recall' },
   { kind: 'start', timerId: 'm1', length: { ms: '(v1) * (2)' }, every: true },

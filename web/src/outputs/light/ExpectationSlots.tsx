@@ -1,7 +1,7 @@
 import { Choice } from '../../shared/index.ts';
 import type { ExpectationSlots } from '../expected.ts';
 
-export const LightExpected: ExpectationSlots<'light'> = ({ what, put }) => (
+export const light: ExpectationSlots<'light'> = ({ what, put }) => (
   <>
     is
     <Choice

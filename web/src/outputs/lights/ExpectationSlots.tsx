@@ -7,7 +7,7 @@ const colourWords = [
   ...paints.map((value) => ({ value, label: value === 'off' ? 'dark' : value })),
 ];
 
-export const LightsExpected: ExpectationSlots<'lights'> = ({ what, put }) => (
+export const lights: ExpectationSlots<'lights'> = ({ what, put }) => (
   <>
     light
     <NumberField

@@ -4,7 +4,7 @@ import type { FiguresOf } from '../figuresOf.ts';
 
 const shapeWords = { ring: 'in a ring', strip: 'as a strip', row: 'in a row', grid: 'in a grid' } as const;
 
-export const LightsFigures: FiguresOf<'lights'> = ({ output, change }) => (
+export const lights: FiguresOf<'lights'> = ({ output, change }) => (
   <>
     <span>
       {output.count} lights, 0 to {output.count - 1},

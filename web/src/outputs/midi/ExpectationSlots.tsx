@@ -3,7 +3,7 @@ import { Choice, NumberField } from '../../shared/index.ts';
 import { messageWords } from './words.ts';
 import type { ExpectationSlots } from '../expected.ts';
 
-export const MidiExpected: ExpectationSlots<'midi'> = ({ what, put }) => {
+export const midi: ExpectationSlots<'midi'> = ({ what, put }) => {
   const number = (label: string, most: number, value: number, commit: (value: number) => null) => (
     <NumberField label="" aria-label={label} width={62} min={0} max={most} value={value} commit={commit} />
   );

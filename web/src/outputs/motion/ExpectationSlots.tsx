@@ -23,5 +23,5 @@ const movedExpected =
     </>
   );
 
-export const ServoExpected = movedExpected('servo');
-export const MotorExpected = movedExpected('motor');
+export const servo = movedExpected('servo');
+export const motor = movedExpected('motor');

@@ -1,7 +1,7 @@
 import { RowField, TextField } from '../../shared/index.ts';
 import type { ExpectationSlots } from '../expected.ts';
 
-export const TextExpected: ExpectationSlots<'text'> = ({ what, put }) => (
+export const text: ExpectationSlots<'text'> = ({ what, put }) => (
   <>
     row
     <RowField value={what.row} commit={(row) => put({ ...what, row })} />

@@ -3,7 +3,7 @@ import type { FiguresOf } from '../figuresOf.ts';
 
 const field = { label: '', min: 1, width: 110 } as const;
 
-export const TextFigures: FiguresOf<'text'> = ({ output: { columns, rows }, change }) => (
+export const text: FiguresOf<'text'> = ({ output: { columns, rows }, change }) => (
   <>
     <NumberField
       {...field}

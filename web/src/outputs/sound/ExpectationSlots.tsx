@@ -2,7 +2,7 @@ import { NumberField } from '../../shared/index.ts';
 import { ComparisonSlot } from '../../slots/index.ts';
 import type { ExpectationSlots } from '../expected.ts';
 
-export const ToneExpected: ExpectationSlots<'tone'> = ({ what, put }) => (
+export const tone: ExpectationSlots<'tone'> = ({ what, put }) => (
   <>
     sounds
     <ComparisonSlot value={what.comparison} choose={(comparison) => put({ ...what, comparison })} />

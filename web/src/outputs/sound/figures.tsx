@@ -3,7 +3,7 @@ import type { FiguresOf } from '../figuresOf.ts';
 
 const field = { label: '', unit: 'Hz', min: 1, max: 20_000, width: 110 } as const;
 
-export const ToneFigures: FiguresOf<'tone'> = ({ output: { lowHz, highHz }, change }) => (
+export const tone: FiguresOf<'tone'> = ({ output: { lowHz, highHz }, change }) => (
   <>
     <NumberField
       {...field}

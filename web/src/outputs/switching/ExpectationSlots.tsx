@@ -5,7 +5,7 @@ import { levelWords } from './words.ts';
 
 const levels = lineLevels.map((value) => ({ value, label: levelWords[value] }));
 
-export const LineExpected: ExpectationSlots<'line'> = ({ what, put }) => (
+export const line: ExpectationSlots<'line'> = ({ what, put }) => (
   <>
     is
     <Choice

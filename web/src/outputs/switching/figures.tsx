@@ -3,7 +3,7 @@ import { Choice, TextField } from '../../shared/index.ts';
 import type { FiguresOf } from '../figuresOf.ts';
 import { levelWords } from './words.ts';
 
-export const LineFigures: FiguresOf<'line'> = ({ output, change }) => (
+export const line: FiguresOf<'line'> = ({ output, change }) => (
   <>
     <TextField
       size="xs"

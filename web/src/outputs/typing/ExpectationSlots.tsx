@@ -2,7 +2,7 @@ import { Choice, TextField } from '../../shared/index.ts';
 import type { ExpectationSlots } from '../expected.ts';
 import { keyChoices } from './keys.ts';
 
-export const TypistExpected: ExpectationSlots<'typist'> = ({ what, put }) => (
+export const typist: ExpectationSlots<'typist'> = ({ what, put }) => (
   <>
     <Choice
       label="What is done"

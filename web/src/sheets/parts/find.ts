@@ -39,6 +39,7 @@ const called: Readonly<Record<string, string>> = {
   'vibration-motor': 'haptic rumble motor',
   'midi-in': 'music',
   'midi-out': 'music',
+  'serial-text': 'uart rs232 panel terminal console',
   'usb-keyboard': 'hid keys computer',
   'memory-card': 'sd storage',
   'settings-memory': 'eeprom storage',

@@ -1,5 +1,5 @@
-import { OutputFigure } from './Figure.tsx';
-import { useOutput } from './useOutput.ts';
+import { OutputFigure } from '../Figure.tsx';
+import { useOutput } from '../useOutput.ts';
 
 /** What went out over the wire last. */
 export function SentLine({

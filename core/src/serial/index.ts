@@ -1,0 +1,1 @@
+export { bytesUs } from './frames.ts';

@@ -1,0 +1,24 @@
+// Written by scripts/registries.mjs from the files beside it; do not edit.
+import { light } from './light/figures.tsx';
+import { text } from './screen/figures.tsx';
+import { tone } from './sound/figures.tsx';
+import { servo } from './motion/figures.ts';
+import { motor } from './motion/figures.ts';
+import { midi } from './midi/figures.ts';
+import { typist } from './typing/figures.ts';
+import { lights } from './lights/figures.tsx';
+import { line } from './switching/figures.tsx';
+import { serial } from './serial/figures.tsx';
+
+export const figures = {
+  light,
+  text,
+  tone,
+  servo,
+  motor,
+  midi,
+  typist,
+  lights,
+  line,
+  serial,
+};

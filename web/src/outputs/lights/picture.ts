@@ -1,0 +1,4 @@
+import type { Picture } from '../picture.ts';
+import { LightsInHand } from './LightsInHand.tsx';
+
+export const lights: Picture<'lights'> = { Shown: LightsInHand, wide: false };

@@ -1,0 +1,37 @@
+import type { OutputOf } from '@hum-lever/core';
+import { useState } from 'react';
+import { Choice, useIsLit } from '../../shared/index.ts';
+import { useOutput } from '../useOutput.ts';
+import { readAt, usualBauds } from './garbled.ts';
+import classes from './Terminal.module.css';
+
+/** So many of the last lines are seen. */
+const shown = 3;
+
+/** A receiver that stands in at the other end of the line. It can be set to a wrong speed, as real ones are. */
+export function TerminalInHand({ output: { id, name, baud } }: { output: OutputOf<'serial'> }) {
+  const [wrong, setWrong] = useState<number | null>(null);
+  const state = useOutput('serial', id);
+  const pointed = useIsLit(id);
+  const readBaud = wrong ?? baud;
+  const bauds = [...new Set([...usualBauds, baud])].sort((a, b) => a - b);
+  const lines = (state?.lines ?? []).slice(-shown);
+  return (
+    <figure className={classes.terminal} data-lit={pointed}>
+      <output className={classes.lines} aria-label={`Received over ${name}`}>
+        {lines.length === 0
+          ? 'nothing received'
+          : lines.map((line) => readAt(line, baud, readBaud)).join('\n')}
+      </output>
+      <figcaption>
+        {name}
+        <Choice
+          label={`Speed that ${name} is read at`}
+          data={bauds.map((one) => ({ value: String(one), label: `reads ${one}\u202fBd` }))}
+          value={String(readBaud)}
+          choose={(chosen) => setWrong(Number(chosen) === baud ? null : Number(chosen))}
+        />
+      </figcaption>
+    </figure>
+  );
+}
