@@ -203,11 +203,11 @@ describe('the shelf', () => {
       '/api/shelf/backup',
     );
     await (await bench.css('[aria-label="File of a whole shelf"]')).sendKeys(path);
-    await bench.shows('1 beside what was worked on since; 2 gadgets were here already.');
+    await bench.shows('1 beside what was worked on since; 3 gadgets were here already.');
     writeFileSync(path, 'no shelf');
     await (await bench.css('[aria-label="File of a whole shelf"]')).sendKeys(path);
     await bench.shows('Expected the gzipped file of a shelf');
-    expect(((await bench.server.ask('GET', '/gadgets')).body as unknown[]).length).toBe(4);
+    expect(((await bench.server.ask('GET', '/gadgets')).body as unknown[]).length).toBe(5);
   });
 });
 

@@ -48,6 +48,14 @@ describe('the grid', () => {
     expect(marked.open).toBe(3);
     expect(marked.rows[1]!.cells[0]!.ignoredBy?.name).toBe('Playing');
   });
+  it('takes a key that holds a layer for answered, as long as there is something in the layer', () => {
+    const layer = { id: 'y1', name: 'Plan', when: { kind: 'held', controlId: 'b1' } as const };
+    const keys = [{ controlId: 'b2', press: [], release: [] }];
+    const open = (some: typeof keys) =>
+      gridOf({ ...gadget, flow: { ...gadget.flow, layers: [{ ...layer, keys: some }] } }).open;
+    // The press of b1 in three states is answered; of an empty layer it is not.
+    expect([open(keys), open([])]).toEqual([3, 6]);
+  });
   it('counts a rule that anything triggers as an answer to everything', () => {
     const any = gridOf(
       chart([state('s1', { rules: [rule('r1', { trigger: { kind: 'any' } }), lead('r2', 'g1', [])] })]),

@@ -115,10 +115,14 @@ export function gridOf(gadget: Gadget): Grid {
   return { events, rows, open };
 }
 
-/** A key that some layer has does something there, whatever state it is in. */
+/** A key that some layer has does something there, whatever state it is in; so does one that holds a layer. */
 const answeredByLayer = ({ flow }: Gadget, trigger: Trigger): boolean =>
   trigger.kind === 'gesture' &&
-  flow.layers.some(({ keys }) => keys.some(({ controlId }) => controlId === trigger.controlId));
+  flow.layers.some(
+    ({ keys, when }) =>
+      keys.some(({ controlId }) => controlId === trigger.controlId) ||
+      (keys.length > 0 && when?.kind === 'held' && when.controlId === trigger.controlId),
+  );
 
 const isStanding = (nesting: Nesting, { id }: State) => nesting.childrenOf(id).length === 0;
 

@@ -10,6 +10,8 @@ const words: Readonly<Record<string, (value: number) => string>> = {
   average: (ua) => `On average each draws ${showCurrent(ua)}: that is how bright it looks.`,
   line: (ua) => `Up to ${showCurrent(ua)} flow through one line at once.`,
   serialLine: (us) => `A line of 24 characters takes ${showDuration(us)}.`,
+  deafLine: (us) =>
+    `Sent by software, it takes the whole chip: for ${showDuration(us)} a line nothing else is heard.`,
   serialRate: (hz) => `So a panel can be told ${hz} such lines a second at most; more wait, then are lost.`,
   typing: (hz) =>
     `Types up to ${hz} characters a second, by the places of a plain layout: another layout on the computer makes other characters of them.`,

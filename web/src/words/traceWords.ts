@@ -146,6 +146,23 @@ export function mostTelling(trace: readonly TraceEntry[]): number {
   return trace.length - 1;
 }
 
+/** What layers of keys make of a press or release that no rule answers; '': nothing. */
+function layerWords({ flow }: Gadget, { id, gesture }: EntryOf<'gesture'>): string {
+  if (gesture !== 'press' && gesture !== 'release') return '';
+  const quoted = (names: string[]) => names.map((name) => `“${name}”`).join(' or ');
+  const holds = flow.layers.filter(({ when }) => when?.kind === 'held' && when.controlId === id);
+  if (holds.length > 0) {
+    const names = quoted(holds.map(({ name }) => name));
+    return gesture === 'press'
+      ? `While it is held, keys mean what layer ${names} says.`
+      : `Layer ${names} ends.`;
+  }
+  const has = flow.layers.filter(({ keys }) =>
+    keys.some((key) => key.controlId === id && key[gesture].length > 0),
+  );
+  return has.length === 0 ? '' : `Layer ${quoted(has.map(({ name }) => name))} says what that does.`;
+}
+
 /** One sentence on what an entry is and why it came. */
 export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: number): string {
   const name = namesOf(gadget);
@@ -172,7 +189,9 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
       return `This press of ${name(entry.id)} was swallowed: ${swallowedBecause[entry.reason](entry)}.`;
     case 'gesture': {
       const answer = answerTo(trace, index);
-      return answered(`${name(entry.id)} ${gestureWords[entry.gesture]}.`, answer);
+      const was = `${name(entry.id)} ${gestureWords[entry.gesture]}.`;
+      const layers = answer === undefined ? layerWords(gadget, entry) : '';
+      return layers === '' ? answered(was, answer) : `${was} ${layers}`;
     }
     case 'code':
       return answered(`${name(entry.codeId)} ${codeWords[entry.gesture]}.`, answerTo(trace, index));

@@ -30,7 +30,10 @@ const spoiled = /undefined|NaN|\[object|\$\{/;
 
 describe('words', () => {
   it('are there for everything that follows from the figures of a part, and for nothing else', () => {
-    const told = partKinds.flatMap((kind) => kind.readings?.(kind.defaults) ?? []);
+    const told = partKinds.flatMap(
+      (kind) =>
+        kind.readings?.({ ...kind.defaults, ...(kind.id === 'serial-text' && { software: 1 }) }) ?? [],
+    );
     expect([...new Set(told.map(({ id }) => id))].sort()).toEqual([...knownReadings].sort());
     for (const reading of told) expect(readingWords(reading)).not.toMatch(spoiled);
   });
@@ -43,6 +46,7 @@ describe('words', () => {
     ['kettle-keeper', '1-first-evening.json'],
     ['reed-box', '1-on-the-kitchen-table.json'],
     ['cue-lantern', '1-in-the-tin.json'],
+    ['prompt-pad', '1-on-the-counter.json'],
   ])('say every finding of the faulty %s in full', (folder, file) => {
     for (const snag of checkGadget(gadget(file, folder)).snags) {
       const { title, sentence, mend } = sayingOf(snag);
@@ -344,5 +348,31 @@ describe('words', () => {
     expect(sayWhy(sound, replay(sound, [], 1_000, 1), mostTelling(replay(sound, [], 1_000, 1)))).toBe(
       'Now in Ready.',
     );
+  });
+});
+
+describe('a press that a layer of keys answers', () => {
+  const pad = gadget('2-at-the-box-office.json', 'prompt-pad');
+  const pressed = (name: string, then: 'press' | 'release'): string => {
+    const { id } = pad.controls.find((one) => one.name === name)!;
+    const touches = [
+      { atUs: 50_000, controlId: id, what: 'down' as const },
+      { atUs: 150_000, controlId: id, what: 'up' as const },
+    ];
+    const trace = replay(pad, touches, 300_000, 1);
+    return sayWhy(
+      pad,
+      trace,
+      trace.findIndex((entry) => entry.lane === 'gesture' && entry.gesture === then),
+    );
+  };
+  it('is not said to be unanswered', () => {
+    expect(pressed('Welcome', 'press')).toBe('Welcome pressed. Layer “Words” says what that does.');
+    expect(pressed('Plan', 'press')).toBe(
+      'Plan pressed. While it is held, keys mean what layer “Seat plan” says.',
+    );
+    expect(pressed('Plan', 'release')).toBe('Plan let go. Layer “Seat plan” ends.');
+    // Nothing in a layer for letting go of it.
+    expect(pressed('Welcome', 'release')).toBe('Welcome let go. No rule answered.');
   });
 });

@@ -11,11 +11,12 @@ const endWords = {
 
 export const serial: FiguresOf<'serial'> = ({ output, change }) => (
   <>
+    <span>Lines up to</span>
     <NumberField
       label=""
       aria-label="Longest line"
-      unit="characters at most"
-      width={170}
+      unit="characters"
+      width={150}
       min={1}
       max={255}
       value={output.longest}
@@ -24,13 +25,14 @@ export const serial: FiguresOf<'serial'> = ({ output, change }) => (
     <NumberField
       label=""
       aria-label="Queue"
-      unit="bytes can wait"
-      width={150}
+      unit="bytes"
+      width={110}
       min={0}
       max={4_096}
       value={output.queueBytes}
       commit={(queueBytes) => change({ queueBytes })}
     />
+    <span>wait behind them,</span>
     <Choice
       label={`What ends a line of ${output.name}`}
       data={lineEnds.map((value) => ({ value, label: endWords[value] }))}

@@ -13,8 +13,7 @@ export function ComputerInHand({ output: { id, name } }: { output: OutputOf<'typ
     <figure className={classes.computer} data-lit={pointed}>
       <div className={classes.screen}>
         <p className={classes.text} aria-label={`Typed into ${name}`}>
-          {text.split('\n').at(-1)}
-          <span aria-hidden>▏</span>
+          <span>{text.split('\n').slice(-2).join('\n')}▏</span>
         </p>
         <svg
           viewBox={`0 0 ${fieldSize.x} ${fieldSize.y}`}

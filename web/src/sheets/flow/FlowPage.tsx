@@ -3,7 +3,9 @@ import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'react-router';
 import { edit, useDocument, useGadget } from '../../client/index.ts';
 import { FirstStep, SheetFrame, showMade } from '../../shared/index.ts';
+import { Panels } from './Panels.tsx';
 import { RulesView } from './RulesView.tsx';
+import classes from './Flow.module.css';
 
 const MapView = lazy(() => import('./map/index.ts').then(({ MapView: view }) => ({ default: view })));
 const GridView = lazy(() => import('./grid/index.ts').then(({ GridView: view }) => ({ default: view })));
@@ -57,10 +59,16 @@ export function FlowPage() {
       tools={flow.states.length > 0 && tools}
     >
       {flow.states.length === 0 ? (
-        <FirstStep action={add}>
-          A state is how the gadget is at the moment: ready, running, over. Add one, say what happens on
-          entering it, then add rules for what leads on.
-        </FirstStep>
+        <>
+          <FirstStep action={add}>
+            A state is how the gadget is at the moment: ready, running, over. Add one, say what happens on
+            entering it, then add rules for what leads on. Keys that always do the same need none: layers of
+            keys say what each does.
+          </FirstStep>
+          <div className={classes.below}>
+            <Panels />
+          </div>
+        </>
       ) : (
         <Suspense fallback={<p role="status">Drawing…</p>}>
           {view === 'rules' && <RulesView />}
