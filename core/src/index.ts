@@ -224,6 +224,7 @@ export {
 export { laidOut, movesAt, nameOf, pictureAt, type Rgb, type ToldLights } from './lights/index.ts';
 export { fieldSize, type Computer, type Typing } from './typing/index.ts';
 export { bytesUs } from './serial/index.ts';
+export { messageBytes } from './midi/index.ts';
 export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';
 export { encoderPart, taperOf } from './parts/index.ts';
 export {

@@ -31,6 +31,7 @@ export const seenBy = (explorer: Explorer): Surroundings => ({
   random: () => 0,
   active: (state) => explorer.current.active[state]!,
   elapsed: () => 0,
+  carried: [],
   control: (number) => explorer.surroundings.control(number),
   fault: () => undefined,
 });

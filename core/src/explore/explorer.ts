@@ -25,7 +25,9 @@ export type Step =
   { kind: 'move'; move: number } | { kind: 'timer'; what: 'rule' | 'timer' | 'signal'; number: number };
 
 /** Why not every value was tried. */
-export type Caveat = 'chance' | 'elapsed' | 'knob' | 'kept';
+const nothing: readonly number[] = [];
+
+export type Caveat = 'chance' | 'elapsed' | 'knob' | 'kept' | 'heard';
 
 export interface ExploreLimits {
   states: number;
@@ -52,6 +54,8 @@ export class Explorer {
   readonly codes: EventCodes;
   readonly moves: readonly Move[];
   readonly caveats = new Set<Caveat>();
+  /** Numbers that come with what is being answered. */
+  private carrying: readonly number[] = nothing;
   /** Rules that have fired on some way, and states that something came to rest in; by number. */
   readonly fired: boolean[];
   readonly entered: boolean[];
@@ -104,7 +108,14 @@ export class Explorer {
     this.store = new StateStore(this.packing.words);
     this.scratch = new Int32Array(this.packing.words);
     this.places = this.controls.atRest();
+    const carried = () => {
+      this.caveats.add('heard');
+      return this.carrying;
+    };
     this.around = {
+      get carried() {
+        return carried();
+      },
       nowUs: 0,
       work: this.work,
       seed: 1,
@@ -287,7 +298,9 @@ export class Explorer {
     const move = this.moves[step.move]!;
     const events = this.controls.make(move, this.places, () => this.caveats.add('knob'));
     if (!events) return false;
+    this.carrying = move.carried;
     for (const event of events) stepFlow(tables, state, event, around);
+    this.carrying = nothing;
     return true;
   }
 

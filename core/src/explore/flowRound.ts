@@ -59,6 +59,7 @@ export class FlowRound implements Played {
       active: (one) => state.active[one]!,
       elapsed: (one) => Math.floor((this.nowUs - state.enteredUs[one]!) / 1_000),
       control,
+      carried: [],
       fault: () => undefined,
     };
   }

@@ -9,10 +9,13 @@ import {
   type Trigger,
 } from '../gadget/index.ts';
 import { Machine, type Stimulus } from '../machine/index.ts';
+import { carriedBy, messageBytes } from '../midi/index.ts';
 
 /** Something that a hand does from beginning to end, before it does the next thing. */
 export interface Move {
   controlId: string;
+  /** Numbers that come with its events. */
+  carried: readonly number[];
   /** What it is called: `tap`, `hold`, `double`, `up`, the id of a chord or code, `wake` … */
   what: string;
   /** Times count from its beginning. */
@@ -88,6 +91,7 @@ const draft = (controlId: string, what: string, stimuli: Stimulus[], patch: Part
   holdUs: 0,
   by: 0,
   key: null,
+  carried: [],
   ...patch,
 });
 
@@ -181,18 +185,18 @@ function draftsOf(gadget: Gadget): Draft[] {
     .map((event) => draft('gadget', event, [{ atUs: 0, controlId: 'gadget', what: 'power', event }]));
   const midi = triggers.flatMap((trigger) =>
     trigger.kind === 'midi'
-      ? [draft('gadget', 'midi', [{ atUs: 0, controlId: 'gadget', what: 'midi', bytes: bytesFor(trigger) }])]
+      ? [bytesFor(trigger)].map((bytes) =>
+          draft('gadget', 'midi', [{ atUs: 0, controlId: 'gadget', what: 'midi', bytes }], {
+            carried: carriedBy(bytes),
+          }),
+        )
       : [],
   );
   return [...drafts, ...chords, ...whole, ...midi];
 }
 
-const status = { noteOn: 0x90, noteOff: 0x80, control: 0xb0, program: 0xc0 } as const;
-const bytesFor = ({ message, channel, number }: Extract<Trigger, { kind: 'midi' }>) => [
-  status[message] + (channel ?? 1) - 1,
-  number ?? 60,
-  ...(message === 'program' ? [] : [100]),
-];
+const bytesFor = ({ message, channel, number }: Extract<Trigger, { kind: 'midi' }>): number[] =>
+  messageBytes(message, channel ?? 1, number ?? 60, 100);
 
 /**
  * Everything a hand can do to the gadget, one thing at a time: each key tapped, and held or pressed several times where

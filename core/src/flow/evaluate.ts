@@ -14,6 +14,8 @@ export interface Surroundings {
   /** Whole ms since that state was entered; 0 where it is not active. */
   elapsed(state: number): number;
   control(number: number): number;
+  /** Numbers that the event carries which is being answered; places beyond them are 0. */
+  readonly carried: readonly number[];
   fault(kind: EvaluationFault): void;
 }
 
@@ -24,6 +26,7 @@ export const bare = (values: ArrayLike<number>, random: (n: number) => number = 
   active: () => 0,
   elapsed: () => 0,
   control: () => 0,
+  carried: [],
   fault: () => undefined,
 });
 
@@ -163,7 +166,7 @@ function overlaps(top: number): boolean {
 }
 
 const isUnary = (operation: number): boolean =>
-  operation <= op.flip || operation === op.random || operation === op.abs;
+  operation <= op.flip || operation === op.random || operation === op.abs || operation === op.heard;
 
 function unary(operation: number, a: number, around: Surroundings): number {
   switch (operation) {
@@ -173,6 +176,8 @@ function unary(operation: number, a: number, around: Surroundings): number {
       return a === 0 ? 1 : 0;
     case op.flip:
       return ~a;
+    case op.heard:
+      return around.carried[a] ?? 0;
     case op.abs:
       return a < 0 ? -a : a;
     default:

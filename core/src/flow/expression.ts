@@ -20,6 +20,8 @@ export const op = {
   /** Operand: a state's or control's number. */
   active: 30, elapsed: 31, control: 32,
   overlap: 33,
+  /** Top becomes the number of that place that the event carries. */
+  heard: 34,
 } as const; // prettier-ignore
 
 /** How many operands follow. */

@@ -9,7 +9,15 @@ import type { FlowTables, KnownGuards } from './tables.ts';
  */
 
 /** What a guard must not ask for to be kept. Controls stand still within a macrostep. */
-const changing: ReadonlySet<number> = new Set([op.random, op.elapsed, op.active, op.place, op.div, op.rem]);
+const changing: ReadonlySet<number> = new Set([
+  op.heard,
+  op.random,
+  op.elapsed,
+  op.active,
+  op.place,
+  op.div,
+  op.rem,
+]);
 /** A variable against a number costs less to work out than to look up. */
 const shortest = 6;
 

@@ -120,6 +120,7 @@ describe('what an expression can come to', () => {
       random: (n) => drawn.chance % n,
       active: () => drawn.active,
       elapsed: () => drawn.active * drawn.since,
+      carried: [],
       control: (number) => drawn.controls[number]!,
       fault: () => undefined,
     }));

@@ -25,6 +25,8 @@ export interface Around {
   seed: number;
   /** Value of a control, by its number: a key held is 1, a knob its value, an encoder its steps since power-up. */
   control(number: number): number;
+  /** Up to three whole numbers that come with the event: a note and its velocity. */
+  carried?: readonly number[];
   /** Nobody looks at what is done: no effects are gathered. */
   quiet?: boolean;
   /** In place of seeded chance: a whole number in [0, n). */
@@ -58,6 +60,8 @@ function below(noise: number, n: number): number {
 const none: Effect[] = [];
 /** What a step gives that did nothing. */
 export const nothing: FlowStep = Object.freeze({ effects: none, blockedUs: 0 });
+
+const noNumbers: readonly number[] = Object.freeze([]);
 
 /** One run to completion: what expressions can ask, and what actions do. Mutates the flow state it was given. */
 export class Run implements Surroundings {
@@ -104,6 +108,9 @@ export class Run implements Surroundings {
   }
   control(number: number): number {
     return this.around.control(number);
+  }
+  get carried(): readonly number[] {
+    return this.around.carried ?? noNumbers;
   }
   fault(fault: EvaluationFault): void {
     const stateId = this.at === null ? null : this.tables.stateIds[this.at]!;

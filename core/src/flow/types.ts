@@ -22,6 +22,8 @@ export const functions = {
   overlap: 4,
   /** How many places of a list hold a value. */
   count: 2,
+  /** A number that what happened carries, by its place from 0: a note and its velocity; 0 where it carries none. */
+  heard: 1,
 } as const;
 export type FunctionName = keyof typeof functions;
 export const isFunction = (name: string): name is FunctionName => Object.hasOwn(functions, name);

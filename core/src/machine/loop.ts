@@ -25,7 +25,7 @@ import { readShaft } from './encoders.ts';
 import { cleanChange, readInput, scanArrays, swallowed } from './input.ts';
 import { readWiper, wakeForLoad, wakeForWait } from './knobs.ts';
 import { aroundFlow } from './flowAround.ts';
-import { isMessage } from '../midi/index.ts';
+import { carriedBy, isMessage } from '../midi/index.ts';
 import { carryOut, darken, remember } from './outputs.ts';
 import { forgetWithPower } from './powerCycle.ts';
 import { stirByChange, stirByReading } from './port.ts';
@@ -177,9 +177,14 @@ export class MainLoop {
     this.tell(this.compiled.events.gesture(controlId, gesture));
   }
 
-  private tell(event: number, also: readonly number[] | null = null): void {
-    const { state, compiled } = this;
-    this.follow(stepFlow(compiled.tables, state.flow, event, this.around, also));
+  private tell(
+    event: number,
+    also: readonly number[] | null = null,
+    carried: readonly number[] | null = null,
+  ): void {
+    const { state, compiled, around } = this;
+    if (carried !== null) around.carried = carried;
+    this.follow(stepFlow(compiled.tables, state.flow, event, around, also));
   }
 
   /** What the flow finds when it acts now. */
@@ -204,7 +209,7 @@ export class MainLoop {
       const [first, ...also] = compiled.events.awaited.flatMap(({ trigger, code }) =>
         trigger.kind === 'midi' && isMessage(touch.bytes, trigger) ? [code] : [],
       );
-      if (first !== undefined) this.tell(first, also.length > 0 ? also : null);
+      if (first !== undefined) this.tell(first, also.length > 0 ? also : null, carriedBy(touch.bytes));
       return;
     }
     trace.push({ at: state.nowUs, lane: 'power', event: touch.event });

@@ -114,6 +114,7 @@ export class Machine {
       active: (one) => flow.active[one]!,
       elapsed: (one) => (flow.active[one] ? Math.floor((nowUs - flow.enteredUs[one]!) / 1_000) : 0),
       control: aroundFlow(state, compiled, nowUs).control,
+      carried: [],
       fault: () => undefined,
     };
   }

@@ -127,7 +127,7 @@ function judged(gadget: Gadget, rule: Rule, values: number[], active: ReadonlySe
   const ids = [...scope.states.keys()];
   return guardParts(rule.guard).map((text) => {
     // Times, chance and controls leave no mark that could be asked afterwards.
-    if (/\b(elapsed|random|value)\b/.test(text)) return { text, holds: null };
+    if (/\b(elapsed|heard|random|value)\b/.test(text)) return { text, holds: null };
     try {
       const around = { ...bare(values), active: (state: number) => (active.has(ids[state]!) ? 1 : 0) };
       return { text, holds: evaluate(compileExpression(text, scope, 0), around) !== 0 };

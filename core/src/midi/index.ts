@@ -1,1 +1,1 @@
-export { isMessage, messageBytes } from './message.ts';
+export { carriedBy, isMessage, messageBytes } from './message.ts';

@@ -33,3 +33,10 @@ export function isMessage(
     (number === null || second === number)
   );
 }
+
+/** What a message carries for a rule that hears it: its note, controller or program; velocity or value; channel from 1. */
+export const carriedBy = ([first = 0, second = 0, third = 0]: readonly number[]): number[] => [
+  second,
+  third,
+  (first & 0xf) + 1,
+];

@@ -1,11 +1,10 @@
 import { ActionIcon, Menu, Tooltip } from '@mantine/core';
 import { IconPower } from '@tabler/icons-react';
-import { wholeGadget, type Gadget, type Trigger } from '@hum-lever/core';
+import { messageBytes, wholeGadget, type Gadget, type Trigger } from '@hum-lever/core';
 import { player } from '../workers/index.ts';
 
 type Whole = Extract<Trigger, { kind: 'power' | 'midi' }>;
 
-const status = { noteOn: 0x90, noteOff: 0x80, control: 0xb0, program: 0xc0 } as const;
 const midiWords = {
   noteOn: 'A note begins',
   noteOff: 'A note ends',
@@ -14,11 +13,8 @@ const midiWords = {
 } as const;
 
 /** A message that the trigger waits for; where it takes any, channel 1 and middle C. */
-const bytesFor = ({ message, channel, number }: Extract<Whole, { kind: 'midi' }>): number[] => [
-  status[message] + (channel ?? 1) - 1,
-  number ?? 60,
-  ...(message === 'program' ? [] : [100]),
-];
+const bytesFor = ({ message, channel, number }: Extract<Whole, { kind: 'midi' }>): number[] =>
+  messageBytes(message, channel ?? 1, number ?? 60, 100);
 
 /** What can happen to the gadget as a whole, as far as its rules wait for it, each once. */
 function awaited({ flow }: Gadget): Whole[] {

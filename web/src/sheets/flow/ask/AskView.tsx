@@ -13,6 +13,7 @@ const caveatWords: Record<Caveat, string> = {
   chance: 'Of random numbers with many outcomes, both ends and some between were tried.',
   elapsed: 'Conditions on elapsed time were tried just after entering and long after.',
   kept: 'What is kept while it is off was taken as it is on the first day.',
+  heard: 'Of the numbers that a message carries, one of each was tried.',
   knob: 'Dials were followed for a hundred steps either way.',
 };
 
