@@ -9,6 +9,7 @@ import {
   type Trigger,
 } from '../gadget/index.ts';
 import { Machine, type Stimulus } from '../machine/index.ts';
+import { isHeard, numbersIn } from '../serial/index.ts';
 import { carriedBy, messageBytes } from '../midi/index.ts';
 
 /** Something that a hand does from beginning to end, before it does the next thing. */
@@ -192,11 +193,28 @@ function draftsOf(gadget: Gadget): Draft[] {
         )
       : [],
   );
-  return [...drafts, ...chords, ...whole, ...midi];
+  const lines = triggers.flatMap((trigger) =>
+    trigger.kind === 'line'
+      ? [lineFor(trigger)].map((text) =>
+          draft(
+            trigger.outputId,
+            `line ${text}`,
+            [{ atUs: 0, controlId: trigger.outputId, what: 'line', text }],
+            {
+              carried: numbersIn(text),
+            },
+          ),
+        )
+      : [],
+  );
+  return [...drafts, ...chords, ...whole, ...midi, ...lines];
 }
 
 const bytesFor = ({ message, channel, number }: Extract<Trigger, { kind: 'midi' }>): number[] =>
   messageBytes(message, channel ?? 1, number ?? 60, 100);
+
+/** A line that the trigger hears, with a number in it. */
+const lineFor = ({ word }: Extract<Trigger, { kind: 'line' }>): string => `${word ?? 'line'} 42`;
 
 /**
  * Everything a hand can do to the gadget, one thing at a time: each key tapped, and held or pressed several times where
@@ -237,6 +255,15 @@ export function movesOf(gadget: Gadget): Move[] {
       atUs.push(entry.at - startUs);
       endUs = Math.max(endUs, entry.at);
     }
+    const [first] = move.stimuli;
+    if (first?.what === 'line')
+      for (const { trigger, code } of codes.awaited)
+        if (
+          trigger.kind === 'line' &&
+          trigger.outputId === move.controlId &&
+          isHeard(first.text, trigger.word)
+        )
+          events.push(code);
     if (move.what === 'midi')
       for (const { trigger, code } of codes.awaited)
         if (trigger.kind === 'midi' && sameBytes(bytesFor(trigger), move.stimuli[0]!)) events.push(code);

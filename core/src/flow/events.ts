@@ -33,14 +33,17 @@ export interface EventCodes {
   done(stateId: string): number;
   power(what: PowerEvent): number;
   /** Turns, crossings and messages that some rule waits for, each once, in the order of the document. */
-  awaited: readonly { trigger: Awaited; code: number }[];
+  awaited: readonly { trigger: AwaitedTrigger; code: number }[];
   /** Number that a rule with this trigger waits for, or one of `noEvent`. */
   of(trigger: Trigger): number;
 }
-export type Awaited = Extract<Trigger, { kind: 'turn' | 'crossing' | 'midi' }>;
+export type AwaitedTrigger = Extract<Trigger, { kind: 'turn' | 'crossing' | 'midi' | 'line' }>;
 
-const isAwaited = (trigger: Trigger): trigger is Awaited =>
-  trigger.kind === 'turn' || trigger.kind === 'crossing' || trigger.kind === 'midi';
+const isAwaited = (trigger: Trigger): trigger is AwaitedTrigger =>
+  trigger.kind === 'turn' ||
+  trigger.kind === 'crossing' ||
+  trigger.kind === 'midi' ||
+  trigger.kind === 'line';
 
 /** Controls come first, in document order, each with all its gestures. */
 export function eventCodes({
@@ -67,11 +70,12 @@ export function eventCodes({
   const signalAt = numbered(flow.signals);
   const doneAt = numbered(flow.states);
   const powerAt = numbered(powerEvents.map((id) => ({ id })));
-  const awaited = new Map<string, { trigger: Awaited; code: number }>();
+  const awaited = new Map<string, { trigger: AwaitedTrigger; code: number }>();
   for (const { rules } of flow.states)
     for (const { trigger } of rules) {
       const key = isAwaited(trigger) ? canonicalJson(trigger) : null;
-      if (key !== null && !awaited.has(key)) awaited.set(key, { trigger: trigger as Awaited, code: count++ });
+      if (key !== null && !awaited.has(key))
+        awaited.set(key, { trigger: trigger as AwaitedTrigger, code: count++ });
     }
   const at = (from: number | undefined, offset = 0) => (from === undefined ? -1 : from + offset);
   const codes: EventCodes = {
@@ -103,6 +107,7 @@ export function eventCodes({
         case 'turn':
         case 'crossing':
         case 'midi':
+        case 'line':
           return at(awaited.get(canonicalJson(trigger))?.code);
         case 'after':
         case 'every':

@@ -9,7 +9,7 @@ export { readExpression, readTemplate, showExpression, showTemplate, type Named 
 export { compileFlow } from './compile.ts';
 export type { OrderOf, OutputOrder } from './orders.ts';
 export { everyAction, everyCode } from './everyAction.ts';
-export { eventCodes, noEvent, type Awaited, type EventCodes } from './events.ts';
+export { eventCodes, noEvent, type AwaitedTrigger, type EventCodes } from './events.ts';
 export { expressionRange, longestText, type KnownRanges } from './range.ts';
 export { valueRanges, valuesAt, valuesOf } from './values.ts';
 export { fireTimer, nextTimerUs, powerUp, stepFlow, stepTimer } from './step.ts';

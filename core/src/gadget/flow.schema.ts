@@ -66,6 +66,15 @@ export const triggerSchema = z.discriminatedUnion('kind', [
     channel: wholeSchema(1, 16).nullable(),
     number: wholeSchema(0, 127).nullable(),
   }),
+  /** A line comes in over a serial line, with that word in it; null: any. */
+  z.strictObject({
+    kind: z.literal('line'),
+    outputId: idSchema,
+    word: z
+      .string()
+      .regex(/^[^\s,:="]{1,32}$/u, 'expected one word, without spaces, commas, colons or equals signs')
+      .nullable(),
+  }),
   z.strictObject({ kind: z.literal('power'), what: z.enum(powerEvents) }),
   /** Needs no event: as soon as the guard holds. */
   z.strictObject({ kind: z.literal('always') }),

@@ -137,7 +137,7 @@ function leadsBack({ byId }: Nesting, from: State): boolean {
   return at === from;
 }
 
-function triggerFaults({ controls, chords, flow }: Referring, nesting: Nesting, fault: Fault) {
+function triggerFaults({ controls, outputs, chords, flow }: Referring, nesting: Nesting, fault: Fault) {
   const kinds = new Map(controls.map(({ id, kind }) => [id, kind]));
   const codes = new Set(
     controls.flatMap((control) => (control.kind === 'codes' ? control.codes.map(({ id }) => id) : [])),
@@ -168,6 +168,12 @@ function triggerFaults({ controls, chords, flow }: Referring, nesting: Nesting, 
         return among(signals, trigger.signalId, [...path, 'signalId'], 'signal');
       case 'done':
         return among(nesting.byId, trigger.stateId, [...path, 'stateId'], 'state');
+      case 'line': {
+        const serial = outputs.some(({ id, kind }) => id === trigger.outputId && kind === 'serial');
+        if (!serial)
+          fault([...path, 'outputId'], `expected the id of a serial output, got "${trigger.outputId}"`);
+        return;
+      }
       case 'after':
       case 'every':
       case 'midi':

@@ -5,6 +5,7 @@ import {
   stepFlow,
   stepTimer,
   type Around,
+  type AwaitedTrigger,
   type FlowStep,
 } from '../flow/index.ts';
 import type { GestureKind } from '../gadget/index.ts';
@@ -26,6 +27,7 @@ import { cleanChange, readInput, scanArrays, swallowed } from './input.ts';
 import { readWiper, wakeForLoad, wakeForWait } from './knobs.ts';
 import { aroundFlow } from './flowAround.ts';
 import { carriedBy, isMessage } from '../midi/index.ts';
+import { isHeard, lineOut, numbersIn } from '../serial/index.ts';
 import { carryOut, darken, remember } from './outputs.ts';
 import { forgetWithPower } from './powerCycle.ts';
 import { stirByChange, stirByReading } from './port.ts';
@@ -201,16 +203,34 @@ export class MainLoop {
     this.trace.push({ at: state.nowUs, lane: 'still', excess, cause, times, sinceUs });
   }
 
-  /** Something happens to the gadget as a whole. */
-  whole(touch: Extract<Touch, { what: 'power' | 'midi' }>): void {
+  /** All that rules wait for and that this is, in one step. */
+  private tellAwaited(is: (trigger: AwaitedTrigger) => boolean, carried: readonly number[]): void {
+    const [first, ...also] = this.compiled.events.awaited.flatMap(({ trigger, code }) =>
+      is(trigger) ? [code] : [],
+    );
+    if (first !== undefined) this.tell(first, also.length > 0 ? also : null, carried);
+  }
+
+  /** Something happens to the gadget as a whole, or comes in over a serial line. @param id of what it comes to */
+  whole(touch: Extract<Touch, { what: 'power' | 'midi' | 'line' }>, id: string): void {
     const { state, compiled, trace } = this;
+    if (touch.what === 'line') {
+      const output = compiled.outputs.get(id)?.output;
+      // An edit may have taken it away while the line was on its way.
+      if (output?.kind !== 'serial') return;
+      const { text } = lineOut(output, touch.text, true);
+      trace.push({ at: state.nowUs, lane: 'lineIn', id, text });
+      return this.tellAwaited(
+        (trigger) => trigger.kind === 'line' && trigger.outputId === id && isHeard(text, trigger.word),
+        numbersIn(text),
+      );
+    }
     if (touch.what === 'midi') {
       trace.push({ at: state.nowUs, lane: 'midiIn', bytes: touch.bytes });
-      const [first, ...also] = compiled.events.awaited.flatMap(({ trigger, code }) =>
-        trigger.kind === 'midi' && isMessage(touch.bytes, trigger) ? [code] : [],
+      return this.tellAwaited(
+        (trigger) => trigger.kind === 'midi' && isMessage(touch.bytes, trigger),
+        carriedBy(touch.bytes),
       );
-      if (first !== undefined) this.tell(first, also.length > 0 ? also : null, carriedBy(touch.bytes));
-      return;
     }
     trace.push({ at: state.nowUs, lane: 'power', event: touch.event });
     wakeForLoad(state, compiled.knobs.values());

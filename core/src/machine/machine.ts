@@ -19,6 +19,7 @@ import { adoptState, waitingFor, type Waiting } from './adopt.ts';
 import { compileGadget, type CompiledGadget, type CompiledInput } from './compiled.ts';
 import { planUnrest } from './contacts.ts';
 import { freshEncoder } from './encoders.ts';
+import { bytesUs, lineOut } from '../serial/index.ts';
 import { aroundFlow } from './flowAround.ts';
 import { happen } from './happen.ts';
 import { freshInput } from './input.ts';
@@ -164,7 +165,14 @@ export class Machine {
   stimulate({ atUs, controlId, ...touch }: Stimulus): void {
     if (!Number.isSafeInteger(atUs) || atUs < this.loop.state.nowUs)
       throw new RangeError(`expected a time in whole µs from ${this.loop.state.nowUs} on, got ${atUs}`);
-    schedule(this.loop.state.queue, atUs, { kind: 'touch', controlId, touch });
+    const afterUs = touch.what === 'line' ? this.lineUs(controlId, touch.text) : 0;
+    schedule(this.loop.state.queue, atUs + afterUs, { kind: 'touch', controlId, touch });
+  }
+
+  /** How long a line takes to come in. */
+  private lineUs(outputId: string, text: string): number {
+    const output = this.loop.compiled.outputs.get(outputId)?.output;
+    return output?.kind === 'serial' ? bytesUs(lineOut(output, text, true).bytes, output.baud) : 0;
   }
 
   /**
@@ -288,8 +296,11 @@ export class Machine {
         dueOutput(state, compiled, event.outputId, event.what, trace);
         return;
       default:
-        if (event.kind === 'touch' && (event.touch.what === 'power' || event.touch.what === 'midi')) {
-          this.loop.whole(event.touch);
+        if (
+          event.kind === 'touch' &&
+          (event.touch.what === 'power' || event.touch.what === 'midi' || event.touch.what === 'line')
+        ) {
+          this.loop.whole(event.touch, event.controlId);
           this.loop.planTurn();
           return;
         }

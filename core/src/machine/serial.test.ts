@@ -1,6 +1,9 @@
 import type { OutputOf } from '../gadget/index.ts';
 import { outputOf, toldGadget } from '../test/toldGadget.ts';
-import { Machine, outputStateOf } from './index.ts';
+import { readRule } from '../flow/index.ts';
+import { numberVariable, rule } from '../test/fixtures.ts';
+import { whyNot } from './whyNot.ts';
+import { Machine, outputStateOf, replay } from './index.ts';
 
 /* Lines of text over a serial line: its bytes take their time, and what does not fit is lost. */
 
@@ -57,5 +60,59 @@ describe('serial text', () => {
         [60, 'Panel say "next"'],
       ]).lines,
     ).toEqual(['left right', 'next']);
+  });
+});
+
+describe('lines that come in', () => {
+  const volume = numberVariable({ id: 'v1', name: 'volume', initial: 0, min: -50, max: 100 });
+  const listening = (...lines: string[]) => {
+    const gadget = toldGadget(
+      { ...(outputOf('serial', 'Panel') as OutputOf<'serial'>), baud: 10_000 },
+      [],
+      [volume],
+    );
+    const rules = lines.map((line, n) => rule(`r${n + 1}`, readRule(line, gadget)));
+    return { ...gadget, flow: { ...gadget.flow, states: [{ ...gadget.flow.states[0]!, rules }] } };
+  };
+  const come = (gadget: ReturnType<typeof listening>, ...texts: string[]) =>
+    replay(
+      gadget,
+      texts.map((text, n) => ({ atUs: (n + 1) * 100_000, controlId: 'o1', what: 'line' as const, text })),
+      900_000,
+      1,
+    );
+  const set = 'when line Panel "volume" do volume = heard(0)';
+
+  it('are heard when their last byte is in, by a word, with their numbers', () => {
+    const trace = come(listening(set), 'volume 42', 'loudness 7', 'volume=-9, 3');
+    // Ten bits a byte at 10,000 baud: a millisecond each, the end mark among them.
+    expect(trace.filter(({ lane }) => lane === 'lineIn' || lane === 'variable')).toEqual([
+      { at: 110_000, lane: 'lineIn', id: 'o1', text: 'volume 42' },
+      { at: 110_000, lane: 'variable', id: 'v1', value: 42 },
+      { at: 211_000, lane: 'lineIn', id: 'o1', text: 'loudness 7' },
+      { at: 313_000, lane: 'lineIn', id: 'o1', text: 'volume=-9, 3' },
+      { at: 313_000, lane: 'variable', id: 'v1', value: -9 },
+    ]);
+  });
+  it('are heard by a rule that takes any, and answered once', () => {
+    const trace = come(listening(set, 'when line Panel do volume = volume + 1'), 'tick', 'volume 5', 'tick');
+    expect(trace.flatMap((entry) => (entry.lane === 'variable' ? [entry.value] : []))).toEqual([1, 5, 6]);
+  });
+  it('hold their numbers inside 32 bits, and their length inside the longest', () => {
+    const long = `volume ${'9'.repeat(30)}`;
+    expect(come(listening(set), long).at(-1)).toMatchObject({ lane: 'variable', value: 100 });
+    expect(
+      come(listening(set), `${'x'.repeat(90)} volume 3`).filter(({ lane }) => lane === 'variable'),
+    ).toEqual([]);
+  });
+  it('and what was not heard has its reason', () => {
+    const gadget = listening(set);
+    expect(whyNot(gadget, come(gadget, 'loudness 7'), 'r1', 800_000)).toMatchObject({
+      active: true,
+      heardUs: null,
+    });
+    expect(whyNot(gadget, come(gadget, 'volume 7'), 'r1', 800_000)).toMatchObject({
+      heardUs: 108_000 + 1_000,
+    });
   });
 });

@@ -19,7 +19,9 @@ export type Touch =
   /** To the gadget as a whole, whose control is `gadget`: off and on again, woken, or its cell running low. */
   | { what: 'power'; event: 'cycle' | 'wake' | 'low' }
   /** One message comes in, to the gadget as a whole. */
-  | { what: 'midi'; bytes: number[] };
+  | { what: 'midi'; bytes: number[] }
+  /** A line is sent to a serial output of the gadget; it is heard when all its bytes are in. */
+  | { what: 'line'; text: string };
 
 /** Stands for the gadget as a whole where a stimulus names a control. */
 export const wholeGadget = 'gadget';

@@ -58,6 +58,8 @@ export type TraceEntry =
   | { at: number; lane: 'fault'; id: string | null; fault: EvaluationFault }
   | { at: number; lane: 'power'; event: 'cycle' | 'wake' | 'low' }
   | { at: number; lane: 'midiIn'; bytes: number[] }
+  /** A whole line has come in over a serial output, its last byte just now. */
+  | { at: number; lane: 'lineIn'; id: string; text: string }
   | OutputEntry
   /** More was asked for than can happen; nothing does any more. What came most often, and since when. */
   | { at: number; lane: 'still'; excess: Excess; cause: Cause; times: number; sinceUs: number }

@@ -1,6 +1,7 @@
 import { bare, compileExpression, evaluate, ExpressionError, guardParts, scopeOf } from '../flow/index.ts';
 import { findRule, type Gadget, type Rule, type Trigger } from '../gadget/index.ts';
 import { isMessage } from '../midi/index.ts';
+import { isHeard } from '../serial/index.ts';
 import { nowActiveIn } from './nowActive.ts';
 import type { TraceEntry } from './trace.ts';
 
@@ -36,6 +37,7 @@ const eventLanes: ReadonlySet<TraceEntry['lane']> = new Set([
   'code',
   'signal',
   'midiIn',
+  'lineIn',
   'power',
 ]);
 
@@ -81,6 +83,9 @@ function hearing(trigger: Trigger): (entry: TraceEntry) => boolean {
       return (entry) => entry.lane === 'signal' && entry.id === trigger.signalId;
     case 'midi':
       return (entry) => entry.lane === 'midiIn' && isMessage(entry.bytes, trigger);
+    case 'line':
+      return (entry) =>
+        entry.lane === 'lineIn' && entry.id === trigger.outputId && isHeard(entry.text, trigger.word);
     case 'power':
       return (entry) =>
         entry.lane === 'power' && (entry.event === 'cycle' ? 'up' : entry.event) === trigger.what;

@@ -1,1 +1,2 @@
-export { bytesUs } from './frames.ts';
+export { bytesUs, lineOut } from './frames.ts';
+export { isHeard, numbersIn } from './heard.ts';

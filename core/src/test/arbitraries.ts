@@ -213,6 +213,11 @@ export const ruleArbitrary: fc.Arbitrary<Omit<Rule, 'id'>> = fc.record({
     fc.record({ kind: fc.constant('signal' as const), signalId: fc.constantFrom('g1', 'g2') }),
     fc.record({ kind: fc.constant('power' as const), what: fc.constantFrom(...powerEvents) }),
     fc.record({
+      kind: fc.constant('line' as const),
+      outputId: fc.constant('o9'),
+      word: fc.constantFrom(null, 'volume'),
+    }),
+    fc.record({
       kind: fc.constant('midi' as const),
       message: fc.constantFrom(...midiMessages),
       channel: fc.option(fc.integer({ min: 1, max: 2 })),
@@ -450,6 +455,11 @@ export const stimuliArbitrary: fc.Arbitrary<Stimulus[]> = fc
           controlId: fc.constant(wholeGadget),
           what: fc.constant('power' as const),
           event: fc.constantFrom('cycle' as const, 'wake' as const, 'low' as const),
+        }),
+        fc.record({
+          controlId: fc.constant('o9'),
+          what: fc.constant('line' as const),
+          text: fc.constantFrom('volume 42', 'ready', 'volume=-3 of 9'),
         }),
         fc.record({
           controlId: fc.constant(wholeGadget),

@@ -190,7 +190,7 @@ export class TrialRun {
         ? judge(this.courseOf(expectation), expectation)
         : { id, passed: null, came: null, heldAtUs: null };
     });
-    const known = new Set([wholeGadget, ...gadget.controls.map(({ id }) => id)]);
+    const known = new Set([wholeGadget, ...[...gadget.controls, ...gadget.outputs].map(({ id }) => id)]);
     const missingControls = [...new Set(trial.stimuli.map(({ controlId }) => controlId))].filter(
       (id) => !known.has(id),
     );

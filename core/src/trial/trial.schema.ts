@@ -4,6 +4,7 @@ import {
   expressionSchema,
   idSchema,
   int32Schema,
+  lineSchema,
   nameSchema,
   wholeSchema,
 } from '../gadget/index.ts';
@@ -70,6 +71,7 @@ export const stimulusSchema = z.discriminatedUnion('what', [
   z.strictObject({ ...touched, what: z.literal('send'), codeId: idSchema, heldUs: durationUsSchema() }),
   z.strictObject({ ...touched, what: z.literal('power'), event: z.enum(['cycle', 'wake', 'low']) }),
   z.strictObject({ ...touched, what: z.literal('midi'), bytes: z.array(wholeSchema(0, 255)).min(1).max(8) }),
+  z.strictObject({ ...touched, what: z.literal('line'), text: lineSchema(255) }),
 ]);
 
 /**

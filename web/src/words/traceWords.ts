@@ -63,6 +63,7 @@ const ownStages: Record<Exclude<TraceEntry['lane'], OutputLane>, Stage> = {
   fault: 'state',
   power: 'contact',
   midiIn: 'contact',
+  lineIn: 'contact',
   blocked: 'state',
   still: 'state',
 };
@@ -240,6 +241,8 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
       return powerWords[entry.event];
     case 'midiIn':
       return `MIDI came in: ${showMessage(entry.bytes)}.`;
+    case 'lineIn':
+      return `“${entry.text}” came in over ${name(entry.id)}.`;
     case 'still':
       return sayStill(gadget, entry);
     case 'blocked':

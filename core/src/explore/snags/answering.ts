@@ -32,7 +32,11 @@ export interface Answered {
  * What rules answer a move, event by event, in a state that the explorer has found; the explorer is left as it was.
  * Chance falls as it falls first.
  */
-export function answersTo(explorer: Explorer, id: number, { events, carried }: Pick<Move, 'events' | 'carried'>): Answered[] {
+export function answersTo(
+  explorer: Explorer,
+  id: number,
+  { events, carried }: Pick<Move, 'events' | 'carried'>,
+): Answered[] {
   const { tables } = explorer;
   const loaded = explorer.load(id);
   const state: FlowState = {

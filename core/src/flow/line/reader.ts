@@ -41,6 +41,9 @@ export class LineReader extends Parser {
   get here(): number {
     return this.token.start;
   }
+  get isQuoted(): boolean {
+    return this.token.kind === 'quoted';
+  }
   get ended(): boolean {
     return this.atEnd;
   }

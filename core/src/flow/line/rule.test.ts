@@ -99,6 +99,8 @@ const triggers: Trigger[] = [
   { kind: 'done', stateId: 's2' },
   { kind: 'midi', message: 'noteOn', channel: 2, number: null },
   { kind: 'midi', message: 'program', channel: null, number: 7 },
+  { kind: 'line', outputId: 'o10', word: null },
+  { kind: 'line', outputId: 'o10', word: 'volume' },
   { kind: 'power', what: 'wake' },
   { kind: 'always' },
   { kind: 'any' },
@@ -278,7 +280,7 @@ describe('completion', () => {
     expect(offered('when St|')).toEqual(['Stir']);
     expect(offered('when Stir pr|')).toEqual(['press']);
     expect(offered('when Stir press |')).toEqual(['if', 'do', 'then']);
-    expect(offered('when Stir press if h|')).toEqual(['heat']);
+    expect(offered('when Stir press if h|')).toEqual(['heat', 'heard(']);
     expect(offered('when Stir press do L|')).toEqual(['Lamp', 'Lid']);
     expect(offered('when Stir press do Lamp f|')).toEqual(['fade']);
     expect(offered('when Stir press then |')).toEqual(['within', 'Ready', '"Über Hitze"']);
@@ -296,8 +298,8 @@ describe('completion', () => {
     expect(within('value(F|')).toEqual(['Flame)']);
     expect(within('mood == mood.W|')).toEqual(['Wild']);
     expect(within('heat.|')).toEqual([]);
-    expect(offered('when Stir press if windy && h|')).toEqual(['heat']);
-    expect(offered('when Stir press do heat = max(h|')).toEqual(['heat']);
+    expect(offered('when Stir press if windy && h|')).toEqual(['heat', 'heard(']);
+    expect(offered('when Stir press do heat = max(h|')).toEqual(['heat', 'heard(']);
   });
   it('whatever is offered can be read on', () => {
     for (const text of within('|')) {
@@ -309,8 +311,8 @@ describe('completion', () => {
   it('offers in a text only between braces', () => {
     const inText = (text: string) => completeTemplate(text.replace('|', ''), text.indexOf('|'), gadget);
     expect(inText('Heat he|')).toEqual([]);
-    expect(inText('Heat {he|')).toEqual([{ text: 'heat', start: 6, end: 8 }]);
-    expect(inText('{heat} {he|} x')).toEqual([{ text: 'heat', start: 8, end: 10 }]);
+    expect(inText('Heat {heat|')).toEqual([{ text: 'heat', start: 6, end: 10 }]);
+    expect(inText('{heat} {heat|} x')).toEqual([{ text: 'heat', start: 8, end: 12 }]);
     expect(inText('{heat} |')).toEqual([]);
   });
   it('puts what it offers in the place of the word begun', () => {

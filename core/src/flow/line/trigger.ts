@@ -14,7 +14,7 @@ import type { LineReader } from './reader.ts';
 
 /** Words that begin something else than a control's gesture. */
 const beginnings = [
-  'after', 'every', 'timer', 'signal', 'done', 'together', 'code', 'midi', 'power', 'always', 'any',
+  'after', 'every', 'timer', 'signal', 'done', 'together', 'code', 'midi', 'line', 'power', 'always', 'any',
 ] as const; // prettier-ignore
 const reserved: ReadonlySet<string> = new Set(beginnings);
 
@@ -57,6 +57,8 @@ export function showTrigger(trigger: Trigger, names: Names): string {
       const number = trigger.number === null ? '' : ` number ${trigger.number}`;
       return `midi ${trigger.message}${channel}${number}`;
     }
+    case 'line':
+      return `line ${name('outputs', trigger.outputId)}${trigger.word === null ? '' : ` ${JSON.stringify(trigger.word)}`}`;
     case 'power':
       return `power ${trigger.what}`;
     case 'always':
@@ -89,6 +91,14 @@ export function readTrigger(line: LineReader): Trigger {
       const channel = line.word('channel') ? line.number('a channel from 1 to 16') : null;
       const number = line.word('number') ? line.number('a number from 0 to 127') : null;
       return { kind: 'midi', message, channel, number };
+    }
+    case 'line': {
+      const outputId = line.id('outputs');
+      return {
+        kind: 'line',
+        outputId,
+        word: line.ended || !line.isQuoted ? null : line.plain(/^[^\s,:="]{1,32}$/u, 'expected one word'),
+      };
     }
     case 'power':
       return { kind: 'power', what: line.oneOf(powerEvents) };

@@ -45,7 +45,12 @@ function dropEnds(draft: Draft<Gadget>, ids: readonly string[]): void {
   dropCodeRules(draft, (codeId) => codes.some(({ id }) => id === codeId));
   drop(draft.controls, ({ id }) => gone(id));
   drop(draft.outputs, ({ id }) => gone(id));
-  dropTriggers(draft, (trigger) => 'controlId' in trigger && gone(trigger.controlId));
+  dropTriggers(
+    draft,
+    (trigger) =>
+      ('controlId' in trigger && gone(trigger.controlId)) ||
+      ('outputId' in trigger && gone(trigger.outputId)),
+  );
   drop(draft.flow.layers, ({ when }) => when?.kind === 'held' && gone(when.controlId));
   for (const { keys } of draft.flow.layers) drop(keys, ({ controlId }) => gone(controlId));
   for (const { id } of draft.chords.filter(({ controlIds }) => controlIds.some(gone))) dropChord(draft, id);

@@ -15,8 +15,9 @@ export const serialText = definePart({
   figures: z.strictObject({
     baud: count('Speed, baud', 300, 2_000_000),
     software: flag('Sent by software, on any pin'),
+    hears: flag('Lines come in, too'),
   }),
-  defaults: { baud: 9_600, software: 0 },
+  defaults: { baud: 9_600, software: 0, hears: 0 },
   priceCents: 40,
   // Start, eight bits, stop. Source: reckoning, Buses and screens.
   readings: ({ baud, software }) => [
@@ -26,8 +27,11 @@ export const serialText = definePart({
     ...(software ? [{ id: 'deafLine', value: lineUs(baud), unit: 'µs' } as const] : []),
   ],
   plays: () => ['serial'],
-  terminals: ({ baud, software }) => [
+  terminals: ({ baud, software, hears }) => [
     signal('data', software ? 'out' : { bus: 'uart', line: 'tx', baud }),
+    ...(hears
+      ? [signal('back', software ? 'edge' : { bus: 'uart', line: 'rx', baud }, { drives: true })]
+      : []),
     powerEnd('common', 'ground'),
   ],
   draws: drawsNothing,

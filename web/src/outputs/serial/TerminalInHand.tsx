@@ -1,5 +1,7 @@
 import type { OutputOf } from '@hum-lever/core';
+import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { player } from '../../workers/index.ts';
 import { Choice, useIsLit } from '../../shared/index.ts';
 import { useOutput } from '../useOutput.ts';
 import { readAt, usualBauds } from './garbled.ts';
@@ -9,7 +11,9 @@ import classes from './Terminal.module.css';
 const shown = 3;
 
 /** A receiver that stands in at the other end of the line. It can be set to a wrong speed, as real ones are. */
-export function TerminalInHand({ output: { id, name, baud } }: { output: OutputOf<'serial'> }) {
+export function TerminalInHand({ output }: { output: OutputOf<'serial'> }) {
+  const { id, name, baud } = output;
+  const [typed, setTyped] = useState('');
   const [wrong, setWrong] = useState<number | null>(null);
   const state = useOutput('serial', id);
   const pointed = useIsLit(id);
@@ -23,6 +27,26 @@ export function TerminalInHand({ output: { id, name, baud } }: { output: OutputO
           ? 'nothing received'
           : lines.map((line) => readAt(line, baud, readBaud)).join('\n')}
       </output>
+      <form
+        className={classes.send}
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (typed !== '') player.touch(id, { what: 'line', text: typed });
+          setTyped('');
+        }}
+      >
+        <TextInput
+          size="xs"
+          aria-label={`Line to send to ${name}`}
+          placeholder="volume 42"
+          maxLength={output.longest}
+          value={typed}
+          onChange={(event) => setTyped(event.currentTarget.value)}
+        />
+        <Button size="compact-sm" variant="default" type="submit">
+          Send
+        </Button>
+      </form>
       <figcaption>
         {name}
         <Choice

@@ -2,7 +2,7 @@ import { midiMessages, type Trigger } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
 import { Choice, NumberField } from '../../shared/index.ts';
 import { triggerChoices, triggerValue } from './sentences.ts';
-import { LengthSlot } from '../../slots/index.ts';
+import { LengthSlot, PlainSlot } from '../../slots/index.ts';
 
 const messageWords: Record<(typeof midiMessages)[number], string> = {
   noteOn: 'a note begins',
@@ -125,6 +125,17 @@ function Figures({ trigger, put }: { trigger: Trigger; put: (trigger: Trigger) =
             max={127}
             value={trigger.number}
             commit={(number) => put({ ...trigger, number })}
+          />
+        </>
+      );
+    case 'line':
+      return (
+        <>
+          with the word
+          <PlainSlot
+            label="Word in the line; nothing: any line"
+            value={trigger.word ?? ''}
+            commit={(typed) => put({ ...trigger, word: typed.trim() === '' ? null : typed.trim() })}
           />
         </>
       );

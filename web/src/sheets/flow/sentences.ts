@@ -67,6 +67,8 @@ export function triggerValue(trigger: Trigger): string {
       return `done ${trigger.stateId}`;
     case 'power':
       return `power ${trigger.what}`;
+    case 'line':
+      return `line ${trigger.outputId}`;
     case 'after':
     case 'every':
     case 'midi':
@@ -136,6 +138,12 @@ export function triggerChoices(gadget: Gadget, current: Trigger): TriggerChoice[
       label: 'MIDI comes in',
       trigger: { kind: 'midi', message: 'noteOn', channel: null, number: null },
     },
+    ...gadget.outputs
+      .filter(({ kind }) => kind === 'serial')
+      .map(({ id, name }) => ({
+        label: `a line comes in over ${name}`,
+        trigger: { kind: 'line' as const, outputId: id, word: null },
+      })),
     ...(['up', 'wake', 'low'] as const).map((what) => ({
       label: powerWords[what],
       trigger: { kind: 'power' as const, what },
