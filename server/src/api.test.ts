@@ -297,7 +297,12 @@ describe('stopping and starting', () => {
   it('stops gracefully, and everything is there afterwards', async () => {
     const first = await ApiServer.start({ demo: true });
     const shelf = (await first.ask('GET', '/gadgets')).body as { id: string; name: string }[];
-    expect(shelf.map(({ name }) => name).sort()).toEqual(['Cue Lantern', 'Kettle Keeper', 'Prompt Pad', 'Reed Box']);
+    expect(shelf.map(({ name }) => name).sort()).toEqual([
+      'Cue Lantern',
+      'Kettle Keeper',
+      'Prompt Pad',
+      'Reed Box',
+    ]);
     const kettle = shelf.find(({ name }) => name === 'Kettle Keeper')!;
     expect((await first.ask('GET', `/gadgets/${kettle.id}/trials`)).body).toHaveLength(3);
     for (const { id } of shelf) await first.ask('DELETE', `/gadgets/${id}`);

@@ -100,6 +100,8 @@ export function InHand() {
 
   const onKey = (event: KeyboardEvent, isDown: boolean) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
+    // What is written to a terminal in hand is written, and plays nothing.
+    if (event.target instanceof Element && event.target.matches('input, select, textarea')) return;
     const control = gadget.controls.find(
       (one) => one.key === event.code || ('backKey' in one && one.backKey === event.code),
     );

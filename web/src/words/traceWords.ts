@@ -116,9 +116,11 @@ function answerTo(trace: readonly TraceEntry[], index: number): EntryOf<'rule'> 
 
 /** Lanes of what hands do. */
 export const byHand: ReadonlySet<string> = new Set(['finger', 'turned', 'moved', 'sent']);
-const meaningful: ReadonlySet<string> = new Set(['gesture', 'code', 'chord']);
+/** What comes to the gadget from other machines. */
+const fromOutside: ReadonlySet<string> = new Set(['lineIn', 'midiIn']);
+const meaningful: ReadonlySet<string> = new Set(['gesture', 'code', 'chord', ...fromOutside]);
 const beginsByHand = (entry: TraceEntry) =>
-  byHand.has(entry.lane) && !(entry.lane === 'finger' && !entry.down);
+  fromOutside.has(entry.lane) || (byHand.has(entry.lane) && !(entry.lane === 'finger' && !entry.down));
 
 /**
  * The entry that tells most about what hands did last: a press that was lost or came twice, else a gesture that was
@@ -242,7 +244,7 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
     case 'midiIn':
       return `MIDI came in: ${showMessage(entry.bytes)}.`;
     case 'lineIn':
-      return `“${entry.text}” came in over ${name(entry.id)}.`;
+      return answered(`“${entry.text}” came in over ${name(entry.id)}.`, answerTo(trace, index));
     case 'still':
       return sayStill(gadget, entry);
     case 'blocked':
