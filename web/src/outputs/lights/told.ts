@@ -7,6 +7,10 @@ type Entry = EntryOf<'lights' | 'lightsGoing'>;
 const lightsFrom = (first: number, last: number) =>
   first === last ? `light ${first}` : `lights ${first} to ${last}`;
 
+/** `light 4 fades`, `lights 0 to 3 fade`. */
+const doing = ({ first, last }: { first: number; last: number }, verb: string) =>
+  `${lightsFrom(first, last)} ${verb}${first === last ? 's' : ''}`;
+
 /** `3 red, 9 dark`. */
 function runWords(runs: readonly number[]): string {
   const named = laidOut(runs).map(nameOf);
@@ -54,8 +58,8 @@ export const lights: ToldBy<'lights' | 'lightsGoing' | 'outside'> = {
   lightsGoing: {
     say: (entry, name) =>
       'through' in entry
-        ? `${name}: ${lightsFrom(entry.first, entry.last)} fade to ${entry.through.map((one) => (one === 0 ? 'dark' : nameOf(one))).join(', then ')} over ${showDuration(entry.overUs)}.`
-        : `${name}: ${lightsFrom(entry.first, entry.last)} blink every ${showDuration(entry.blinkUs)}.`,
+        ? `${name}: ${doing(entry, 'fade')} to ${entry.through.map((one) => (one === 0 ? 'dark' : nameOf(one))).join(', then ')} over ${showDuration(entry.overUs)}.`
+        : `${name}: ${doing(entry, 'blink')} every ${showDuration(entry.blinkUs)}.`,
     strip: known,
   },
   outside: {
