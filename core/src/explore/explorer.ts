@@ -24,9 +24,9 @@ import { IntList, StateStore } from './store.ts';
 export type Step =
   { kind: 'move'; move: number } | { kind: 'timer'; what: 'rule' | 'timer' | 'signal'; number: number };
 
-/** Why not every value was tried. */
 const nothing: readonly number[] = [];
 
+/** Why not every value was tried. */
 export type Caveat = 'chance' | 'elapsed' | 'knob' | 'kept' | 'heard';
 
 export interface ExploreLimits {

@@ -185,30 +185,22 @@ function draftsOf(gadget: Gadget): Draft[] {
     .filter((event) => triggers.some((one) => one.kind === 'power' && one.what === event))
     .map((event) => draft('gadget', event, [{ atUs: 0, controlId: 'gadget', what: 'power', event }]));
   const midi = triggers.flatMap((trigger) =>
-    trigger.kind === 'midi'
-      ? [bytesFor(trigger)].map((bytes) =>
-          draft('gadget', 'midi', [{ atUs: 0, controlId: 'gadget', what: 'midi', bytes }], {
-            carried: carriedBy(bytes),
-          }),
-        )
-      : [],
+    trigger.kind === 'midi' ? [messageDraft(bytesFor(trigger))] : [],
   );
   const lines = triggers.flatMap((trigger) =>
-    trigger.kind === 'line'
-      ? [lineFor(trigger)].map((text) =>
-          draft(
-            trigger.outputId,
-            `line ${text}`,
-            [{ atUs: 0, controlId: trigger.outputId, what: 'line', text }],
-            {
-              carried: numbersIn(text),
-            },
-          ),
-        )
-      : [],
+    trigger.kind === 'line' ? [lineDraft(trigger.outputId, lineFor(trigger))] : [],
   );
   return [...drafts, ...chords, ...whole, ...midi, ...lines];
 }
+
+const messageDraft = (bytes: number[]): Draft =>
+  draft('gadget', 'midi', [{ atUs: 0, controlId: 'gadget', what: 'midi', bytes }], {
+    carried: carriedBy(bytes),
+  });
+const lineDraft = (outputId: string, text: string): Draft =>
+  draft(outputId, `line ${text}`, [{ atUs: 0, controlId: outputId, what: 'line', text }], {
+    carried: numbersIn(text),
+  });
 
 const bytesFor = ({ message, channel, number }: Extract<Trigger, { kind: 'midi' }>): number[] =>
   messageBytes(message, channel ?? 1, number ?? 60, 100);

@@ -70,16 +70,14 @@ interface Rest<K extends string, G extends Figures, A extends OutputActions> {
   check?(schema: z.ZodType<Described<K, G>>): z.ZodType<Described<K, G>>;
 }
 
-export interface OutputDocument<K extends string, G extends Figures, A extends OutputActions> {
+export interface OutputDocument<K extends string, G extends Figures, A extends OutputActions> extends Omit<
+  Rest<K, G, A>,
+  'check' | 'follows'
+> {
   readonly kind: K;
   readonly schema: z.ZodType<Described<K, G>>;
   readonly actions: A;
-  readonly fresh: Rest<K, G, A>['fresh'];
   readonly follows: readonly string[];
-  readonly reaches: Reaches;
-  readonly leaves?: Rest<K, G, A>['leaves'];
-  readonly flashingCentiHz?: Rest<K, G, A>['flashingCentiHz'];
-  readonly calmed?: Rest<K, G, A>['calmed'];
 }
 
 /**

@@ -1,3 +1,5 @@
+import { clamp } from '../kernel/index.ts';
+
 /** Words are apart by spaces, commas, colons and equals signs. */
 const between = /[\s,:=]+/;
 /** So many numbers of a line can be read by a rule. */
@@ -11,4 +13,4 @@ export const isHeard = (line: string, word: string | null): boolean =>
 export const numbersIn = (line: string): number[] =>
   (line.match(/-?\d+/g) ?? [])
     .slice(0, mostCarried)
-    .map((digits) => Math.max(-0x8000_0000, Math.min(0x7fff_ffff, Number(digits))));
+    .map((digits) => clamp(Number(digits), -0x8000_0000, 0x7fff_ffff));
