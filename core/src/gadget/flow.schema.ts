@@ -32,6 +32,12 @@ export type CodeGesture = (typeof codeGestures)[number];
 export const powerEvents = ['up', 'wake', 'low'] as const;
 export type PowerEvent = (typeof powerEvents)[number];
 
+/** A word that a rule hears in a line that comes in. */
+export const lineWord = {
+  like: /^[^\s,:="]{1,32}$/u,
+  expected: 'expected one word, without spaces, commas, colons or equals signs',
+};
+
 export const triggerSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('gesture'), controlId: idSchema, gesture: z.enum(gestureKinds) }),
   /** So many steps one way without one back; clockwise positive. */
@@ -70,10 +76,7 @@ export const triggerSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('line'),
     outputId: idSchema,
-    word: z
-      .string()
-      .regex(/^[^\s,:="]{1,32}$/u, 'expected one word, without spaces, commas, colons or equals signs')
-      .nullable(),
+    word: z.string().regex(lineWord.like, lineWord.expected).nullable(),
   }),
   z.strictObject({ kind: z.literal('power'), what: z.enum(powerEvents) }),
   /** Needs no event: as soon as the guard holds. */

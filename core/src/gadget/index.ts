@@ -99,6 +99,7 @@ export {
   type State,
   type StateKind,
   type Trigger,
+  lineWord,
 } from './flow.schema.ts';
 export { placedActions, type PlacedActions } from './placedActions.ts';
 export { areApart, areInside, isHistory, nestingOf, type Nesting } from './nesting.ts';

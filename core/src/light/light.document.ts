@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { constant, expression, outputDocument } from '../gadget/outputDocument.ts';
 import { durationUsSchema, wholeSchema } from '../gadget/primitives.schema.ts';
+import { steps as pattern } from './steps.fields.ts';
 
 export const lightColours = ['red', 'amber', 'green', 'cyan', 'blue', 'violet', 'white'] as const;
 
@@ -20,7 +21,7 @@ const modeSchema = z.discriminatedUnion('mode', [
   /** Over and over: lit where there is a #, dark where there is a dot, each for one step. */
   z.strictObject({
     mode: z.literal('pattern'),
-    steps: z.string().regex(/^[#.]{1,64}$/, 'expected # for lit and . for dark, 1 to 64 of them'),
+    steps: z.string().regex(pattern.like, pattern.expected),
     stepUs: durationUsSchema(10_000),
   }),
 ]);

@@ -1,5 +1,6 @@
 import { defineLine } from '../flow/line/outputLine.ts';
 import { lightColours } from './light.document.ts';
+import { steps as pattern } from './steps.fields.ts';
 
 export const light = defineLine<'light'>({
   kind: 'light',
@@ -18,7 +19,7 @@ export const light = defineLine<'light'>({
     level: (line, outputId) => ({ kind: 'level', outputId, percent: line.expression() }),
     colour: (line, outputId) => ({ kind: 'colour', outputId, colour: line.oneOf(lightColours) }),
     pattern: (line, outputId) => {
-      const steps = line.plain(/^[#.]{1,64}$/, 'expected # for lit and . for dark, 1 to 64 of them');
+      const steps = line.plain(pattern.like, pattern.expected);
       return { kind: 'light', outputId, light: { mode: 'pattern', steps, stepUs: line.fixedLength() } };
     },
   },

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { constant, expression, length, outputDocument } from '../gadget/outputDocument.ts';
 import { wholeSchema } from '../gadget/primitives.schema.ts';
 import { lightColours } from '../light/light.document.ts';
+import { steps as pattern } from '../light/steps.fields.ts';
 
 export const lightsShapes = ['ring', 'strip', 'row', 'grid'] as const;
 export const paints = [...lightColours, 'off'] as const;
@@ -39,7 +40,7 @@ export const lights = outputDocument(
     /** Over and over along them: painted where there is a #, dark where there is a dot. */
     patternLights: {
       ...range,
-      steps: constant(z.string().regex(/^[#.]{1,64}$/, 'expected # for lit and . for dark, 1 to 64 of them')),
+      steps: constant(z.string().regex(pattern.like, pattern.expected)),
       colour: paint,
       percent: expression,
     },

@@ -1,5 +1,6 @@
 import { defineLine, type LineWriter, type OutputLine, type TellOf } from '../flow/line/outputLine.ts';
 import { paints, type Paint } from './lights.document.ts';
+import { steps as pattern } from '../light/steps.fields.ts';
 
 type Reader = Parameters<OutputLine<'lights'>['verbs'][string]>[0];
 type Tell = TellOf<'lights'>;
@@ -68,7 +69,7 @@ export const lights = defineLine<'lights'>({
     shift: wander(false),
     pattern: (line, outputId) => {
       const of = range(line);
-      const steps = line.plain(/^[#.]{1,64}$/, 'expected # for lit and . for dark, 1 to 64 of them');
+      const steps = line.plain(pattern.like, pattern.expected);
       return { kind: 'patternLights', outputId, ...of, steps, ...paint(line) };
     },
     blink: (line, outputId) => {

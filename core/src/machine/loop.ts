@@ -32,7 +32,7 @@ import { carryOut, darken, remember } from './outputs.ts';
 import { forgetWithPower } from './powerCycle.ts';
 import { stirByChange, stirByReading } from './port.ts';
 import { readReceiver, receiverDueUs } from './receivers.ts';
-import type { MachineEvent, MachineState, Touch } from './state.ts';
+import type { MachineEvent, MachineState, OutsideTouch } from './state.ts';
 import type { TraceEntry } from './trace.ts';
 
 /** What is forgotten with the power: effects on their way, and what outputs planned. */
@@ -212,7 +212,7 @@ export class MainLoop {
   }
 
   /** Something happens to the gadget as a whole, or comes in over a serial line. @param id of what it comes to */
-  whole(touch: Extract<Touch, { what: 'power' | 'midi' | 'line' }>, id: string): void {
+  whole(touch: OutsideTouch, id: string): void {
     const { state, compiled, trace } = this;
     if (touch.what === 'line') {
       const output = compiled.outputs.get(id)?.output;

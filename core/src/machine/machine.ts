@@ -29,7 +29,14 @@ import { laterOutput } from './outputKinds.ts';
 import { carryOut, darkShown, dueOutput } from './outputs.ts';
 import { leastPlanned, tidyPlanned } from './planned.ts';
 import { freshReceiver } from './receivers.ts';
-import { freshOf, type MachineEvent, type MachineState, type Shown, type Stimulus } from './state.ts';
+import {
+  freshOf,
+  isOutside,
+  type MachineEvent,
+  type MachineState,
+  type Shown,
+  type Stimulus,
+} from './state.ts';
 import type { TraceEntry } from './trace.ts';
 
 /**
@@ -296,10 +303,7 @@ export class Machine {
         dueOutput(state, compiled, event.outputId, event.what, trace);
         return;
       default:
-        if (
-          event.kind === 'touch' &&
-          (event.touch.what === 'power' || event.touch.what === 'midi' || event.touch.what === 'line')
-        ) {
+        if (event.kind === 'touch' && isOutside(event.touch)) {
           this.loop.whole(event.touch, event.controlId);
           this.loop.planTurn();
           return;

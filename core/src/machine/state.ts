@@ -23,6 +23,11 @@ export type Touch =
   /** A line is sent to a serial output of the gadget; it is heard when all its bytes are in. */
   | { what: 'line'; text: string };
 
+/** What comes from outside and is no hand on a control. */
+export type OutsideTouch = Extract<Touch, { what: 'power' | 'midi' | 'line' }>;
+export const isOutside = (touch: Touch): touch is OutsideTouch =>
+  touch.what === 'power' || touch.what === 'midi' || touch.what === 'line';
+
 /** Stands for the gadget as a whole where a stimulus names a control. */
 export const wholeGadget = 'gadget';
 

@@ -1,6 +1,7 @@
 import {
   codeGestures,
   gestureKinds,
+  lineWord,
   midiMessages,
   powerEvents,
   type Length,
@@ -97,7 +98,7 @@ export function readTrigger(line: LineReader): Trigger {
       return {
         kind: 'line',
         outputId,
-        word: line.ended || !line.isQuoted ? null : line.plain(/^[^\s,:="]{1,32}$/u, 'expected one word'),
+        word: line.isQuoted ? line.plain(lineWord.like, lineWord.expected) : null,
       };
     }
     case 'power':

@@ -1,6 +1,9 @@
 import * as z from 'zod';
-import { signal } from '../../gadget/index.ts';
-import { count, definePart, listens, mv, perMille, powerEnds, ua } from '../kind.ts';
+import { addressed, addressedDefaults, addressedFigures } from '../addressed.ts';
+import { count, definePart } from '../kind.ts';
+
+// How many there are stands behind the supply.
+const { supplyMinMv, supplyMaxMv, ...draws } = addressedFigures;
 
 export const pixelLights = definePart({
   id: 'pixel-lights',
@@ -9,31 +12,17 @@ export const pixelLights = definePart({
   group: 'lights',
   colours: true,
   figures: z.strictObject({
-    supplyMinMv: mv('Works from'),
-    supplyMaxMv: mv('Works up to'),
+    supplyMinMv,
+    supplyMaxMv,
     pixels: count('Lights', 1, 300),
-    eachUa: ua('Each at full white'),
-    idleUa: ua('Each when dark'),
-    usualPerMille: perMille('Usual share of full white'),
+    ...draws,
   }),
   defaults: {
-    supplyMinMv: 3_700,
-    supplyMaxMv: 5_300,
+    ...addressedDefaults,
     pixels: 8,
-    eachUa: 60_000,
-    idleUa: 1_000,
-    usualPerMille: 150,
   },
   priceCents: 160,
   plays: ({ pixels }) => Array.from({ length: Math.min(pixels, 16) }, () => 'light' as const),
-  terminals: ({ pixels, eachUa }) => [
-    signal('data', 'out', listens),
-    ...powerEnds({ worstUa: pixels * eachUa }),
-  ],
-  draws: ({ pixels, eachUa, idleUa, usualPerMille }) => ({
-    typicalUa: Math.round(pixels * (idleUa + (eachUa * usualPerMille) / 1_000)),
-    worstUa: pixels * eachUa,
-  }),
-  supply: ({ supplyMinMv, supplyMaxMv }) => ({ minMv: supplyMinMv, maxMv: supplyMaxMv }),
+  ...addressed,
   memory: ({ pixels }) => ({ ram: 3 * pixels }),
 });
