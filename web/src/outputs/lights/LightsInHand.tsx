@@ -15,18 +15,19 @@ function paintCircle({ style }: SVGCircleElement, colour: number): void {
   style.fillOpacity = most === 0 ? '' : String(0.2 + (0.8 * most) / 255);
 }
 
-/** Paints what they show, and goes on while anything of it moves. */
+/** Paints what they show, as fast as is safe, and goes on while anything of it moves. */
 function usePainted(told: ToldLights | undefined) {
   const figure = useRef<SVGSVGElement>(null);
   useEffect(() => {
+    const shown = told && safely(told);
     let frame = 0;
     const paint = () => {
       const nowUs = virtualNowUs();
-      const picture = told ? pictureAt(told, nowUs) : [];
+      const picture = shown ? pictureAt(shown, nowUs) : [];
       figure.current?.querySelectorAll('circle').forEach((circle, n) => {
         paintCircle(circle, picture[n] ?? 0);
       });
-      if (told && movesAt(told, nowUs)) frame = requestAnimationFrame(paint);
+      if (shown && movesAt(shown, nowUs)) frame = requestAnimationFrame(paint);
     };
     paint();
     return () => cancelAnimationFrame(frame);
@@ -38,7 +39,7 @@ function usePainted(told: ToldLights | undefined) {
 export function LightsInHand({ output }: { output: OutputOf<'lights'> }) {
   const { id, name, count } = output;
   const told = useOutput('lights', id);
-  const figure = usePainted(told && safely(told));
+  const figure = usePainted(told);
   const pointed = useIsLit(id);
   const { width, height, places, radius } = placesOf(output);
   const resting = told ? pictureAt({ ...told, going: [] }, 0) : [];

@@ -9,7 +9,7 @@ export function SentLine({
 }) {
   const last = useOutput(kind, id)?.lines.at(-1);
   return (
-    <OutputFigure id={id} name={name} on={null}>
+    <OutputFigure id={id} name={name}>
       {last ?? 'nothing yet'}
     </OutputFigure>
   );

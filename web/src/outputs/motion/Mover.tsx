@@ -1,7 +1,6 @@
 import type { OutputOf } from '@hum-lever/core';
 import { useEffect, useRef } from 'react';
-import { useIsLit } from '../../shared/index.ts';
-import figure from '../Figure.module.css';
+import { OutputFigure } from '../Figure.tsx';
 import { useOutput } from '../useOutput.ts';
 import classes from './Mover.module.css';
 import { moverUnits } from './units.ts';
@@ -50,18 +49,13 @@ function Wheel({ percent }: { percent: number }) {
 export function Mover({ output }: { output: OutputOf<'servo' | 'motor'> }) {
   const { id, kind, name } = output;
   const value = useOutput(kind, id)?.value ?? 0;
-  const pointed = useIsLit(id);
+  const drawn =
+    output.kind === 'servo' ? <Arm value={value} reachDeg={output.reachDeg} /> : <Wheel percent={value} />;
   return (
-    <figure className={figure.sounder} data-on={value > 0 || undefined} data-lit={pointed}>
-      {output.kind === 'servo' ? <Arm value={value} reachDeg={output.reachDeg} /> : <Wheel percent={value} />}
-      <figcaption>
-        {name}
-        <span className="number">
-          {value}
-          {'\u202f'}
-          {moverUnits[kind]}
-        </span>
-      </figcaption>
-    </figure>
+    <OutputFigure id={id} name={name} on={value > 0} drawn={drawn}>
+      {value}
+      {'\u202f'}
+      {moverUnits[kind]}
+    </OutputFigure>
   );
 }
