@@ -54,6 +54,22 @@ describe('keys to a computer', () => {
     expect(text).toBe('cé');
   });
 
+  it('are not let go by a tap whose own press is over', () => {
+    const told: Told = [
+      [10, 'Pad tap x'],
+      [20, 'Pad release x; Pad press x'],
+    ];
+    // The tap would have ended at 40 ms.
+    expect(played(told)).toMatchObject({
+      held: ['x'],
+      keys: [
+        [10, 'x', true, 1],
+        [20, 'x', false, 0],
+        [20, 'x', true, 1],
+      ],
+    });
+  });
+
   it('with a modifier are shortcuts, and write nothing; arrows move, backspace takes back', () => {
     expect(played([[10, 'Pad press control; Pad tap s; Pad release all']])).toMatchObject({
       text: '',

@@ -1,10 +1,13 @@
 import { defineOutput, sentIsOut, withLine, type Sent, type Stage } from '../output/index.ts';
 import { idleComputer, keyDown, keyUp, withText, type Computer } from './computer.ts';
 
-/** What was typed last, and the stand-in at the other end. `taps` counts them: a tap lets go of its own key only. */
+/** What was typed last, and the stand-in at the other end. */
 export interface Typing extends Sent<'typist'> {
   computer: Computer;
+  /** Counts them. */
   taps: number;
+  /** Which tap holds a key: the end of another lets nothing go. */
+  tapped: Readonly<Record<string, number>>;
 }
 
 export type TypistEntry =
@@ -27,13 +30,14 @@ function release(was: Typing, key: string, on: On): Typing {
   if (!was.computer.held.includes(key)) return was;
   const computer = keyUp(was.computer, key);
   on.trace({ lane: 'key', key, down: false, held: computer.held.length });
-  return { ...was, computer };
+  const { [key]: _tap, ...tapped } = was.tapped;
+  return { ...was, computer, tapped };
 }
 
 export const typist = defineOutput<'typist', Typing, TypistEntry, Planned, null>({
   kind: 'typist',
   prepare: () => null,
-  dark: () => ({ kind: 'typist', lines: [], computer: idleComputer, taps: 0 }),
+  dark: () => ({ kind: 'typist', lines: [], computer: idleComputer, taps: 0, tapped: {} }),
   apply(was, order, on) {
     switch (order.kind) {
       case 'type':
@@ -45,13 +49,14 @@ export const typist = defineOutput<'typist', Typing, TypistEntry, Planned, null>
         if (order.how === 'up') return release(was, order.key, on);
         const now = press(was, order.key, on);
         if (order.how === 'down' || now === was) return now;
-        on.plan(tapUs, { key: order.key, tap: now.taps + 1 });
-        return { ...now, taps: now.taps + 1 };
+        const tap = now.taps + 1;
+        on.plan(tapUs, { key: order.key, tap });
+        return { ...now, taps: tap, tapped: { ...now.tapped, [order.key]: tap } };
       }
     }
   },
-  due: (was, { key }, on) => release(was, key, on),
-  isVoid: ({ computer }, { key }) => !computer.held.includes(key),
+  due: (was, { key, tap }, on) => (was.tapped[key] === tap ? release(was, key, on) : was),
+  isVoid: ({ tapped }, { key, tap }) => tapped[key] !== tap,
   ...sentIsOut,
   /** A keyboard that is gone holds nothing. */
   powerOff(was, on) {
