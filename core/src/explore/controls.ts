@@ -4,7 +4,9 @@ import { valueOf } from '../gesture/index.ts';
 import { keptDown, keyPlace, movesOf, type Move } from './moves.ts';
 
 /** Something of a move under way: an event of the flow, or where one of the placed controls lies from then on. */
-export type Happening = { atUs: number } & ({ event: number } | { at: number; to: number });
+export type Happening = { atUs: number } & (
+  { event: number; carried: readonly number[] } | { at: number; to: number }
+);
 
 /**
  * Everything hands can do to a gadget while it is explored, and where that leaves its controls. A key that matters while
@@ -71,8 +73,11 @@ export class Controls {
    * another for what the same press comes to. One that anything triggers does not count.
    */
   private mattersWhileDown(controlId: string): boolean {
-    const { ruleEvent } = this.tables;
-    const heard = (gesture: GestureKind) => ruleEvent.includes(this.codes.gesture(controlId, gesture));
+    const { ruleEvent, keyEvents } = this.tables;
+    const heard = (gesture: GestureKind) => {
+      const event = this.codes.gesture(controlId, gesture);
+      return ruleEvent.includes(event) || Boolean(keyEvents.get(event)?.also);
+    };
     if (heard('release') || heard('heldRelease')) return true;
     return heard('press') && (heard('tap') || heard('hold'));
   }
@@ -140,7 +145,7 @@ export class Controls {
       if (!events) return [];
       return [
         { atUs: 0, at: own, to: after[own]! },
-        ...events.map((event, n) => ({ atUs: move.atUs[n] ?? 0, event })),
+        ...events.map((event, n) => ({ atUs: move.atUs[n] ?? 0, event, carried: move.carried })),
       ];
     }
     const lying = move.stimuli.flatMap((stimulus): Happening[] => {
@@ -149,7 +154,7 @@ export class Controls {
       if (stimulus.what === 'turn') return [{ atUs: stimulus.atUs, at, to: places[at]! + stimulus.detents }];
       return [{ atUs: stimulus.atUs, at, to: stimulus.what === 'down' ? keyPlace.down : keyPlace.up }];
     });
-    const events = move.events.map((event, n) => ({ atUs: move.atUs[n]!, event }));
+    const events = move.events.map((event, n) => ({ atUs: move.atUs[n]!, event, carried: move.carried }));
     return [...lying, ...events].sort((a, b) => a.atUs - b.atUs);
   }
 

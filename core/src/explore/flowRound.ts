@@ -119,6 +119,7 @@ export class FlowRound implements Played {
         this.places[one.at] = one.to;
         continue;
       }
+      this.around.carried = one.carried;
       // Everything stands still meanwhile, and what hands do waits.
       this.nowUs += this.unlessTooMuch(() => stepFlow(tables, state, one.event, this.around).blockedUs) ?? 0;
       this.look();

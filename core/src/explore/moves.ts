@@ -1,5 +1,6 @@
 import { eventCodes } from '../flow/index.ts';
 import {
+  controlsHeard,
   emptyFlow,
   type Button,
   type ContactFigures,
@@ -133,7 +134,9 @@ function draftsOf(gadget: Gadget): Draft[] {
   const heardOf = (id: string) =>
     new Set(
       triggers.flatMap((trigger) =>
-        trigger.kind === 'gesture' && trigger.controlId === id ? [trigger.gesture as string] : [],
+        'gesture' in trigger && controlsHeard(gadget, trigger).includes(id)
+          ? [trigger.gesture as string]
+          : [],
       ),
     );
   const drafts = gadget.controls.flatMap((control): Draft[] => {

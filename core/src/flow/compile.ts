@@ -1,6 +1,7 @@
 import {
   isHistory,
   isOutputAction,
+  keysOf,
   nestingOf,
   variableRange,
   variableSize,
@@ -13,7 +14,7 @@ import {
   type State,
 } from '../gadget/index.ts';
 import { ExpressionError } from './error.ts';
-import { eventCodes, noEvent } from './events.ts';
+import { eventCodes, keyEventsOf, noEvent } from './events.ts';
 import { compileExpression, compileTyped, type Code } from './expression.ts';
 import { scopeOf, type Scope } from './scope.ts';
 import {
@@ -231,6 +232,7 @@ export function compileFlow(gadget: Gadget): { tables: FlowTables; problems: Flo
     signalEvent: flow.signals.map(({ id }) => codes.signal(id)),
     outputIds: gadget.outputs.map(({ id }) => id),
     powerUpEvent: codes.power('up'),
+    keyEvents: keyEventsOf(gadget, codes),
     layers: [],
     controls: controls.length,
     timed: [],
@@ -268,13 +270,17 @@ export function compileFlow(gadget: Gadget): { tables: FlowTables; problems: Flo
       held: when?.kind === 'held' ? scope.controls.get(when.controlId)!.number : -1,
       condition: when?.kind === 'on' ? writing.guard(place, when.condition, null) : null,
       keys: new Map(
-        keys.map((key) => [
-          scope.controls.get(key.controlId)!.number,
-          {
-            press: writing.actions(place, key.press, null),
-            release: writing.actions(place, key.release, null),
-          },
-        ]),
+        // Sets first: what a key has of its own comes in place of what its set does.
+        [...keys]
+          .sort((a, b) => Number('controlId' in a) - Number('controlId' in b))
+          .flatMap((key) => {
+            const does = {
+              press: writing.actions(place, key.press, null),
+              release: writing.actions(place, key.release, null),
+            };
+            const ids = 'setId' in key ? keysOf(gadget, key.setId) : [key.controlId];
+            return ids.map((controlId) => [scope.controls.get(controlId)!.number, does] as const);
+          }),
       ),
     };
   });
@@ -283,6 +289,7 @@ export function compileFlow(gadget: Gadget): { tables: FlowTables; problems: Flo
   const anything = tables.ruleEvent.includes(noEvent.any);
   tables.heard = Array<boolean>(codes.count).fill(anything);
   for (const event of tables.ruleEvent) if (event >= 0) tables.heard[event] = true;
+  for (const [event, { also }] of tables.keyEvents) if (also) tables.heard[event] = true;
   return { tables, problems: writing.problems };
 }
 

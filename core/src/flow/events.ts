@@ -2,6 +2,7 @@ import {
   canonicalJson,
   codeGestures,
   gestureKinds,
+  keyGestures,
   powerEvents,
   type CodeGesture,
   type Gadget,
@@ -32,14 +33,15 @@ export interface EventCodes {
   signal(signalId: string): number;
   done(stateId: string): number;
   power(what: PowerEvent): number;
-  /** Turns, crossings and messages that some rule waits for, each once, in the order of the document. */
+  /** Keys of sets, turns, crossings and messages that some rule waits for, each once, in the order of the document. */
   awaited: readonly { trigger: AwaitedTrigger; code: number }[];
   /** Number that a rule with this trigger waits for, or one of `noEvent`. */
   of(trigger: Trigger): number;
 }
-export type AwaitedTrigger = Extract<Trigger, { kind: 'turn' | 'crossing' | 'midi' | 'line' }>;
+export type AwaitedTrigger = Extract<Trigger, { kind: 'keys' | 'turn' | 'crossing' | 'midi' | 'line' }>;
 
 const isAwaited = (trigger: Trigger): trigger is AwaitedTrigger =>
+  trigger.kind === 'keys' ||
   trigger.kind === 'turn' ||
   trigger.kind === 'crossing' ||
   trigger.kind === 'midi' ||
@@ -104,6 +106,7 @@ export function eventCodes({
           return codes.done(trigger.stateId);
         case 'power':
           return codes.power(trigger.what);
+        case 'keys':
         case 'turn':
         case 'crossing':
         case 'midi':
@@ -127,3 +130,27 @@ export const controlEvent = (event: number, controls: number): { control: number
   event >= 0 && event < controls * gestureKinds.length
     ? { control: Math.floor(event / gestureKinds.length), gesture: event % gestureKinds.length }
     : null;
+
+/** What an event of a key in a set is besides itself. */
+export interface KeyEvent {
+  /** Numbers that rules for any key of the set wait for; null: there are none. */
+  also: readonly number[] | null;
+  /** The key's number in its set. */
+  carried: readonly number[];
+}
+
+/** By event: gestures of keys that are in a set. Empty where there is no set. */
+export function keyEventsOf(
+  { controls, wiring }: Pick<Gadget, 'controls' | 'wiring'>,
+  codes: EventCodes,
+): ReadonlyMap<number, KeyEvent> {
+  const found = new Map<number, KeyEvent>();
+  const buttons = new Set(controls.flatMap(({ id, kind }) => (kind === 'button' ? [id] : [])));
+  for (const { id: setId, controlIds } of wiring.sets)
+    for (const [number, controlId] of controlIds.entries())
+      for (const gesture of buttons.has(controlId) ? keyGestures : []) {
+        const any = codes.of({ kind: 'keys', setId, gesture });
+        found.set(codes.gesture(controlId, gesture), { also: any < 0 ? null : [any], carried: [number] });
+      }
+  return found;
+}

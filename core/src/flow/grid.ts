@@ -1,9 +1,11 @@
 import {
   allRules,
   canonicalJson,
+  controlsHeard,
   isHistory,
+  isOfKeys,
+  layerKeyOf,
   nestingOf,
-  type Control,
   type Derived,
   type Gadget,
   type Nesting,
@@ -53,10 +55,11 @@ export interface Grid {
 const isColumn = ({ kind }: Trigger): boolean =>
   kind !== 'after' && kind !== 'every' && kind !== 'always' && kind !== 'any';
 
-/** A press of every button that no rule listens to at all: somebody will press it. */
-function unheardPresses(controls: readonly Control[], heard: readonly Trigger[]): Trigger[] {
-  return controls.flatMap((control): Trigger[] =>
-    control.kind !== 'button' || heard.some((one) => one.kind === 'gesture' && one.controlId === control.id)
+/** A press of every button that no rule listens to at all, by itself or in its set: somebody will press it. */
+function unheardPresses(gadget: Gadget, triggers: readonly Trigger[]): Trigger[] {
+  const heard = new Set(triggers.flatMap((one) => controlsHeard(gadget, one)));
+  return gadget.controls.flatMap((control): Trigger[] =>
+    control.kind !== 'button' || heard.has(control.id)
       ? []
       : [{ kind: 'gesture', controlId: control.id, gesture: 'press' }],
   );
@@ -65,11 +68,13 @@ function unheardPresses(controls: readonly Control[], heard: readonly Trigger[])
 /** Events in the order of the controls, then as the rules name them. */
 function eventsOf(gadget: Gadget): Trigger[] {
   const named = allRules(gadget).map(({ rule }) => rule.trigger);
-  const events = [...named, ...unheardPresses(gadget.controls, named)].filter(isColumn);
+  const events = [...named, ...unheardPresses(gadget, named)].filter(isColumn);
   const distinct = [...new Map(events.map((trigger) => [canonicalJson(trigger), trigger])).values()];
   const order = new Map(gadget.controls.map(({ id }, at) => [id, at]));
-  const place = (trigger: Trigger) =>
-    'controlId' in trigger ? order.get(trigger.controlId)! : gadget.controls.length;
+  const place = (trigger: Trigger) => {
+    const id = 'controlId' in trigger ? trigger.controlId : controlsHeard(gadget, trigger)[0];
+    return order.get(id ?? '') ?? gadget.controls.length;
+  };
   return distinct
     .map((trigger, at) => ({ trigger, at }))
     .sort((a, b) => place(a.trigger) - place(b.trigger) || a.at - b.at)
@@ -86,6 +91,7 @@ export function gridOf(gadget: Gadget): Grid {
   const events = eventsOf(gadget);
   const keys = events.map((trigger) => canonicalJson(trigger));
   const keyOf = new Map(allRules(gadget).map(({ rule }) => [rule.id, canonicalJson(rule.trigger)]));
+  const heardBy = heardIn(gadget);
   const ignored = new Set(
     gadget.flow.ignored.map(({ stateId, trigger }) => `${stateId} ${canonicalJson(trigger)}`),
   );
@@ -98,13 +104,21 @@ export function gridOf(gadget: Gadget): Grid {
         state,
         depth: around.length - 1,
         cells: keys.map((key, at) => {
-          const hears = (rule: Rule) => keyOf.get(rule.id) === key || rule.trigger.kind === 'any';
-          const answers = answersIn(around, hears);
+          const event = events[at]!;
+          const whole = (rule: Rule) =>
+            keyOf.get(rule.id) === key ||
+            rule.trigger.kind === 'any' ||
+            heardBy(rule.trigger, event) === 'all';
+          const hears = (rule: Rule) => whole(rule) || heardBy(rule.trigger, event) === 'some';
+          const answers = answersIn(around, hears, whole);
           const ignoredBy = around.find(({ id }) => ignored.has(`${id} ${key}`)) ?? null;
-          const layered = answeredByLayer(gadget, events[at]!);
+          const layered = answeredByLayer(gadget, event);
           const elsewhere =
             answers.length === 0 && (layered || regions.some(({ rules }) => rules.some(hears)));
-          return { answers, ignoredBy, elsewhere, open: answers.length === 0 && !elsewhere && !ignoredBy };
+          // Rules for single keys answer any key of their set once they are all of its keys.
+          const answered =
+            event.kind === 'keys' ? isWhole(gadget, event, answers, whole) : answers.length > 0;
+          return { answers, ignoredBy, elsewhere, open: !answered && !elsewhere && !ignoredBy };
         }),
       };
     });
@@ -115,24 +129,63 @@ export function gridOf(gadget: Gadget): Grid {
   return { events, rows, open };
 }
 
-/** A key that some layer has does something there, whatever state it is in; so does one that holds a layer. */
-const answeredByLayer = ({ flow }: Gadget, trigger: Trigger): boolean =>
-  trigger.kind === 'gesture' &&
-  flow.layers.some(
-    ({ keys, when }) =>
-      keys.some(({ controlId }) => controlId === trigger.controlId) ||
-      (keys.length > 0 && when?.kind === 'held' && when.controlId === trigger.controlId),
-  );
+/** Keys that some layer has do something there, whatever state it is in; so does one that holds a layer. */
+function answeredByLayer(gadget: Gadget, trigger: Trigger): boolean {
+  const ids = controlsHeard(gadget, trigger);
+  const { layers } = gadget.flow;
+  const isLayered = (id: string) =>
+    layers.some(
+      ({ keys, when }) =>
+        layerKeyOf(gadget, keys, id) !== undefined ||
+        (keys.length > 0 && when?.kind === 'held' && when.controlId === id),
+    );
+  return ids.length > 0 && ids.every(isLayered);
+}
+
+type Hearing = (trigger: Trigger, event: Trigger) => 'all' | 'some' | 'none';
+
+/** How much of an event of keys a trigger hears: a rule for any key hears each of them, one for a key hears some of any. */
+function heardIn(gadget: Gadget): Hearing {
+  const known = new Map<Trigger, ReadonlySet<string>>();
+  const keys = (trigger: Trigger) => {
+    const found = known.get(trigger) ?? new Set(controlsHeard(gadget, trigger));
+    known.set(trigger, found);
+    return found;
+  };
+  return (trigger, event) => {
+    if (!isOfKeys(trigger) || !isOfKeys(event) || trigger.gesture !== event.gesture) return 'none';
+    const wanted = [...keys(event)];
+    const heard = wanted.filter((id) => keys(trigger).has(id)).length;
+    return heard === 0 ? 'none' : heard === wanted.length ? 'all' : 'some';
+  };
+}
+
+/** Whether every key of the set is answered. */
+function isWhole(
+  gadget: Gadget,
+  event: Trigger,
+  answers: readonly GridAnswer[],
+  whole: (rule: Rule) => boolean,
+): boolean {
+  if (answers.some(({ rule }) => whole(rule))) return true;
+  const answered = new Set(answers.flatMap(({ rule }) => controlsHeard(gadget, rule.trigger)));
+  const ids = controlsHeard(gadget, event);
+  return ids.length > 0 && ids.every((id) => answered.has(id));
+}
 
 const isStanding = (nesting: Nesting, { id }: State) => nesting.childrenOf(id).length === 0;
 
 /** Inner rules first; what a sure one answers, no later one is asked. */
-function answersIn(around: readonly State[], hears: (rule: Rule) => boolean): GridAnswer[] {
+function answersIn(
+  around: readonly State[],
+  hears: (rule: Rule) => boolean,
+  whole: (rule: Rule) => boolean,
+): GridAnswer[] {
   const answers: GridAnswer[] = [];
   for (const owner of around)
     for (const rule of owner.rules) {
       if (!hears(rule)) continue;
-      const surely = rule.guard === null;
+      const surely = rule.guard === null && whole(rule);
       answers.push({ rule, owner, surely });
       if (surely) return answers;
     }

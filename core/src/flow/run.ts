@@ -68,6 +68,8 @@ export class Run implements Surroundings {
   /** Gathered from the first on: most events do nothing, and cost nothing. */
   private effects: Effect[] = none;
   offsetUs = 0;
+  /** The number of the key that is answered, where it is in a set. */
+  key: readonly number[] | null = null;
   readonly tables: FlowTables;
   readonly state: FlowState;
   readonly around: Around;
@@ -110,7 +112,7 @@ export class Run implements Surroundings {
     return this.around.control(number);
   }
   get carried(): readonly number[] {
-    return this.around.carried ?? noNumbers;
+    return this.key ?? this.around.carried ?? noNumbers;
   }
   fault(fault: EvaluationFault): void {
     const stateId = this.at === null ? null : this.tables.stateIds[this.at]!;

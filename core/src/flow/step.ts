@@ -43,8 +43,10 @@ export function stepFlow(
   if (!tables.heard[event] && !tables.hasAlways && tables.layers.length === 0 && also === null)
     return nothing;
   const run = new Run(tables, state, around);
+  const key = tables.keyEvents.size > 0 ? tables.keyEvents.get(event) : undefined;
+  if (key) run.key = key.carried;
   if (tables.layers.length > 0) layerKey(run, event);
-  const enabled = select(run, event, also);
+  const enabled = select(run, event, key ? key.also : also);
   if (enabled.length > 0) microstep(run, enabled);
   settle(run);
   return run.done();

@@ -1,5 +1,6 @@
 import type { Place } from '../gadget/index.ts';
 import type { Code } from './expression.ts';
+import type { KeyEvent } from './events.ts';
 import type { CompiledOrder } from './orders.ts';
 
 /** How long: whole µs, or an expression in ms. */
@@ -100,6 +101,8 @@ export interface FlowTables {
   signalEvent: number[];
   outputIds: string[];
   powerUpEvent: number;
+  /** Of gestures of keys in sets: what rules for any key wait for, and the key's number. */
+  keyEvents: ReadonlyMap<number, KeyEvent>;
   layers: {
     id: string;
     /** Number of the control that must be held, or -1. */

@@ -72,11 +72,13 @@ class Printer {
   private readonly tokens: ReadonlyMap<string, string>;
   private readonly timers: ReadonlyMap<string, string>;
   private readonly controls: ReadonlyMap<string, string>;
+  private readonly sets: ReadonlyMap<string, string>;
 
   constructor(gadget: Gadget) {
     this.gadget = gadget;
     this.nesting = nestingOf(gadget.flow);
     this.controls = plainLabels(gadget.controls);
+    this.sets = plainLabels(gadget.wiring.sets);
     this.signals = plainLabels(gadget.flow.signals);
     this.tokens = tokensOf(this.signals.values());
     this.timers = plainLabels(gadget.flow.timers);
@@ -234,11 +236,15 @@ class Printer {
       cond: when?.kind === 'on' ? showExpression(when.condition, this.gadget) : null,
     };
     this.out.element('hum:layer', attributes, () => {
-      for (const { controlId, press, release } of keys)
-        this.out.element('hum:key', { control: control(controlId) }, () => {
+      for (const key of keys) {
+        const { press, release } = key;
+        const whose =
+          'setId' in key ? { set: this.sets.get(key.setId)! } : { control: control(key.controlId) };
+        this.out.element('hum:key', whose, () => {
           if (press.length > 0) this.out.element('hum:press', {}, () => this.actions(press));
           if (release.length > 0) this.out.element('hum:release', {}, () => this.actions(release));
         });
+      }
     });
   }
 

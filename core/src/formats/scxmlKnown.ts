@@ -34,7 +34,7 @@ export const known: Readonly<Record<string, ReadonlySet<string>>> = {
   'hum:signal': of('event', 'name'),
   'hum:timer': of('name'),
   'hum:layer': of('name', 'held', 'cond'),
-  'hum:key': of('control'),
+  'hum:key': of('control', 'set'),
   'hum:press': of(),
   'hum:release': of(),
   'hum:mark': of('state', 'rule', 'means'),

@@ -358,22 +358,29 @@ class Reader {
         : condition === null
           ? null
           : { kind: 'on', condition },
-      keys: inner.flatMap((key) => {
-        const controlId = this.control(key.attributes.control ?? '');
+      keys: inner.flatMap((key): Layer['keys'] => {
+        const { control, set } = key.attributes;
+        const controlId = set === undefined ? this.control(control ?? '') : null;
+        const setId = set === undefined ? null : this.keySet(set);
         const does = (what: string) =>
           this.actions(
             '',
             key.inner.filter((one) => one.name === what).flatMap((one) => one.inner),
           );
-        return controlId === null
-          ? []
-          : [{ controlId, press: does('hum:press'), release: does('hum:release') }];
+        const done = { press: does('hum:press'), release: does('hum:release') };
+        if (setId !== null) return [{ setId, ...done }];
+        return controlId === null ? [] : [{ controlId, ...done }];
       }),
     };
   }
   private control(label: string): string | null {
     const found = [...plainLabels(this.base.controls)].find(([, own]) => own === label);
     if (!found) this.note('', `No control is called "${label}": what it does in a layer was left out.`);
+    return found?.[0] ?? null;
+  }
+  private keySet(label: string): string | null {
+    const found = [...plainLabels(this.base.wiring.sets)].find(([, own]) => own === label);
+    if (!found) this.note('', `No set of keys is called "${label}": what it does in a layer was left out.`);
     return found?.[0] ?? null;
   }
   private mark({ attributes }: Element, states: readonly State[]): Gadget['flow']['marks'] {

@@ -5,6 +5,7 @@ import type { Rule, State } from './flow.schema.ts';
 import type { Gadget } from './gadget.schema.ts';
 import { fieldList, isOutputAction, type OutputAction } from './outputs.schema.ts';
 import { actionLists } from './flowReferences.ts';
+import { layerKeyId } from './keySets.ts';
 import type { Place } from './place.ts';
 
 /** The rule of that id and the state that owns it, or undefined. */
@@ -124,7 +125,7 @@ export function usesOf(gadget: Gadget, id: string): Place[] {
     return [
       ...((when && namedBy(when, id)) || condition ? [place] : []),
       ...keys.flatMap((key) => [
-        ...(key.controlId === id ? [place] : []),
+        ...(layerKeyId(key) === id ? [place] : []),
         ...inActions(place, [...key.press, ...key.release]),
       ]),
     ];

@@ -6,8 +6,8 @@ import { limits } from './limits.ts';
 import { idSchema, nameSchema, wholeSchema } from './primitives.schema.ts';
 import { variableSchema } from './variables.schema.ts';
 
-/** What a control can say, in the order in which its event codes are numbered. */
-export const gestureKinds = [
+/** What a key can say. */
+export const keyGestures = [
   'press',
   'release',
   'tap',
@@ -18,10 +18,10 @@ export const gestureKinds = [
   'hold3',
   'triple',
   'heldRelease',
-  /* One step of an encoder or a knob, clockwise and back. */
-  'up',
-  'down',
 ] as const;
+
+/** What a control can say, in the order in which its event codes are numbered; dials a step clockwise and back. */
+export const gestureKinds = [...keyGestures, 'up', 'down'] as const;
 export type GestureKind = (typeof gestureKinds)[number];
 
 /** What a code of a receiver can say. */
@@ -40,6 +40,8 @@ export const lineWord = {
 
 export const triggerSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('gesture'), controlId: idSchema, gesture: z.enum(gestureKinds) }),
+  /** Any key of a set: its number in the set, from 0, comes with it. */
+  z.strictObject({ kind: z.literal('keys'), setId: idSchema, gesture: z.enum(keyGestures) }),
   /** So many steps one way without one back; clockwise positive. */
   z.strictObject({
     kind: z.literal('turn'),
@@ -121,12 +123,16 @@ export const stateSchema = z.strictObject({
 
 const namedSchema = z.strictObject({ id: idSchema, name: nameSchema });
 
-/** What a key does in one layer. Let go, it does what belongs to the layer it was pressed in. */
-const layerKeySchema = z.strictObject({
-  controlId: idSchema,
-  press: actionsSchema,
-  release: actionsSchema,
-});
+const does = { press: actionsSchema, release: actionsSchema };
+
+/**
+ * What a key does in one layer, or every key of a set that has nothing of its own there: its number comes with it. Let
+ * go, it does what belongs to the layer it was pressed in.
+ */
+const layerKeySchema = z.union([
+  z.strictObject({ controlId: idSchema, ...does }),
+  z.strictObject({ setId: idSchema, ...does }),
+]);
 
 export const layerSchema = z.strictObject({
   id: idSchema,

@@ -3,6 +3,8 @@ import type { Control } from './controls.schema.ts';
 import { isOutputAction, kindsTold, type Output } from './outputs.schema.ts';
 import type { Flow, State, Trigger } from './flow.schema.ts';
 import type { Chord } from './gestures.schema.ts';
+import { layerKeyId } from './keySets.ts';
+import type { Wiring } from './wiring.schema.ts';
 import { limits } from './limits.ts';
 import { areApart, isHistory, nestingOf, type Nesting } from './nesting.ts';
 
@@ -11,6 +13,7 @@ type Fault = (path: Path, message: string) => void;
 
 interface Referring {
   controls: Control[];
+  wiring: Pick<Wiring, 'sets'>;
   chords: Chord[];
   outputs: Output[];
   flow: Flow;
@@ -72,16 +75,20 @@ export function flowFaults(gadget: Referring, fault: Fault): void {
     state(one.stateId, ['flow', 'ignored', n, 'stateId']);
     trigger(one.trigger, ['flow', 'ignored', n, 'trigger']);
   });
+  const sets = new Set(gadget.wiring.sets.map(({ id }) => id));
   flow.layers.forEach(({ when, keys }, y) => {
     const base = ['flow', 'layers', y];
     const key = (id: string, path: Path) => {
       if (kinds.get(id) !== 'button') fault(path, `expected the id of a button, got "${id}"`);
     };
     if (when?.kind === 'held') key(when.controlId, [...base, 'when', 'controlId']);
-    keys.forEach(({ controlId }, k) => {
-      key(controlId, [...base, 'keys', k, 'controlId']);
-      if (keys.findIndex((one) => one.controlId === controlId) < k)
-        fault([...base, 'keys', k, 'controlId'], 'expected each key once in a layer');
+    keys.forEach((one, k) => {
+      const id = layerKeyId(one);
+      const path = [...base, 'keys', k, 'setId' in one ? 'setId' : 'controlId'];
+      if (!('setId' in one)) key(id, path);
+      else if (!sets.has(id)) fault(path, `expected the id of a key set, got "${id}"`);
+      if (keys.findIndex((other) => layerKeyId(other) === id) < k)
+        fault(path, 'expected each key once in a layer');
     });
   });
   actionFaults(gadget, fault);
@@ -137,13 +144,18 @@ function leadsBack({ byId }: Nesting, from: State): boolean {
   return at === from;
 }
 
-function triggerFaults({ controls, outputs, chords, flow }: Referring, nesting: Nesting, fault: Fault) {
+function triggerFaults(
+  { controls, outputs, chords, wiring, flow }: Referring,
+  nesting: Nesting,
+  fault: Fault,
+) {
   const kinds = new Map(controls.map(({ id, kind }) => [id, kind]));
   const codes = new Set(
     controls.flatMap((control) => (control.kind === 'codes' ? control.codes.map(({ id }) => id) : [])),
   );
   const ids = (list: readonly { id: string }[]) => new Set(list.map(({ id }) => id));
   const [chordIds, timers, signals] = [ids(chords), ids(flow.timers), ids(flow.signals)];
+  const sets = ids(wiring.sets);
   const among = (known: { has(id: string): boolean }, id: string, path: Path, what: string) => {
     if (!known.has(id)) fault(path, `expected the id of a ${what}, got "${id}"`);
   };
@@ -151,6 +163,8 @@ function triggerFaults({ controls, outputs, chords, flow }: Referring, nesting: 
     switch (trigger.kind) {
       case 'gesture':
         return among(kinds, trigger.controlId, [...path, 'controlId'], 'control');
+      case 'keys':
+        return among(sets, trigger.setId, [...path, 'setId'], 'key set');
       case 'turn':
       case 'crossing': {
         const kind = kinds.get(trigger.controlId);

@@ -87,6 +87,7 @@ export {
   codeGestures,
   emptyFlow,
   gestureKinds,
+  keyGestures,
   powerEvents,
   stateKinds,
   type CodeGesture,
@@ -101,6 +102,15 @@ export {
   type Trigger,
   lineWord,
 } from './flow.schema.ts';
+export {
+  controlsHeard,
+  hearsGesture,
+  isOfKeys,
+  keyInSet,
+  keysOf,
+  layerKeyId,
+  layerKeyOf,
+} from './keySets.ts';
 export { placedActions, type PlacedActions } from './placedActions.ts';
 export { areApart, areInside, isHistory, nestingOf, type Nesting } from './nesting.ts';
 export {
@@ -129,7 +139,7 @@ export {
   type OwnNeed,
 } from './ownClass.schema.ts';
 export { boardSchema, edges, pinSchema, type Board, type BoardPin, type Edge4 } from './board.schema.ts';
-export { type Companion, type KeySet, type Wire, type Wiring } from './wiring.schema.ts';
+export { type Companion, type KeySet, type Wire, type Wiring, noWiring } from './wiring.schema.ts';
 export { emptyGadget, gadgetSchema, type Gadget } from './gadget.schema.ts';
 export { currentVersion, gadgetVersions } from './versions.ts';
 export { faultsOf, openGadget, type Fault, type Opened } from './open.ts';

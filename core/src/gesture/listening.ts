@@ -1,4 +1,11 @@
-import { allRules, type Gadget, type GestureKind, type GestureSetting } from '../gadget/index.ts';
+import {
+  allRules,
+  controlsHeard,
+  isOfKeys,
+  type Gadget,
+  type GestureKind,
+  type GestureSetting,
+} from '../gadget/index.ts';
 import { gesturesOf } from './button.ts';
 
 /** Starting points for a gesture that a rule wants and its control does not listen for. */
@@ -33,13 +40,14 @@ export function asMeant(gadget: Gadget): Gadget {
   let meant = gadget;
   for (const { rule } of allRules(gadget)) {
     const { trigger } = rule;
-    if (trigger.kind !== 'gesture') continue;
-    const control = meant.controls.find(({ id }) => id === trigger.controlId);
-    if (control?.kind !== 'button') continue;
-    const gestures = listeningFor(control.gestures, trigger.gesture);
-    if (!gestures) continue;
-    const controls = meant.controls.map((one) => (one === control ? { ...control, gestures } : one));
-    meant = { ...meant, controls };
+    if (!isOfKeys(trigger)) continue;
+    const ids = controlsHeard(gadget, trigger);
+    const controls = meant.controls.map((control) => {
+      if (control.kind !== 'button' || !ids.includes(control.id)) return control;
+      const gestures = listeningFor(control.gestures, trigger.gesture);
+      return gestures ? { ...control, gestures } : control;
+    });
+    if (controls.some((control, at) => control !== meant.controls[at])) meant = { ...meant, controls };
   }
   known.set(gadget, meant);
   return meant;

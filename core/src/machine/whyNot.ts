@@ -1,5 +1,5 @@
 import { bare, compileExpression, evaluate, ExpressionError, guardParts, scopeOf } from '../flow/index.ts';
-import { findRule, type Gadget, type Rule, type Trigger } from '../gadget/index.ts';
+import { findRule, hearsGesture, type Gadget, type Rule, type Trigger } from '../gadget/index.ts';
 import { isMessage } from '../midi/index.ts';
 import { isHeard } from '../serial/index.ts';
 import { nowActiveIn } from './nowActive.ts';
@@ -44,11 +44,11 @@ const eventLanes: ReadonlySet<TraceEntry['lane']> = new Set([
 const isCycle = (entry: TraceEntry) => entry.lane === 'power' && entry.event === 'cycle';
 
 /** Whether an entry of the trace is what the trigger waits for; asked of each entry in turn, from power-up. */
-function hearing(trigger: Trigger): (entry: TraceEntry) => boolean {
+function hearing(gadget: Gadget, trigger: Trigger): (entry: TraceEntry) => boolean {
   switch (trigger.kind) {
     case 'gesture':
-      return (entry) =>
-        entry.lane === 'gesture' && entry.id === trigger.controlId && entry.gesture === trigger.gesture;
+    case 'keys':
+      return (entry) => entry.lane === 'gesture' && hearsGesture(gadget, trigger, entry.id, entry.gesture);
     case 'turn': {
       // Every so many steps one way, without one back.
       const by = Math.sign(trigger.by);
@@ -158,7 +158,7 @@ export function whyNot(
   if (!found) return null;
   const { rule, state } = found;
   const next = nowActiveIn(gadget);
-  const isIt = hearing(rule.trigger);
+  const isIt = hearing(gadget, rule.trigger);
   let active: string[] = [];
   let heardUs: number | null = null;
   let heardAt = -1;

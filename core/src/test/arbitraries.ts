@@ -5,6 +5,7 @@ import {
   codeGestures,
   emptyGadget,
   gestureKinds,
+  keyGestures,
   kindsTold,
   midiMessages,
   paints,
@@ -19,6 +20,8 @@ import {
   type Gadget,
   type GestureSetting,
   type Layer,
+  type LayerKey,
+  noWiring,
   type LightMode,
   type Saved,
   type Rule,
@@ -200,6 +203,11 @@ export const ruleArbitrary: fc.Arbitrary<Omit<Rule, 'id'>> = fc.record({
       controlId: fc.constantFrom(...controlIds, ...otherIds),
       gesture: fc.constantFrom(...gestureKinds),
     }),
+    fc.record({
+      kind: fc.constant('keys' as const),
+      setId: fc.constant('k1'),
+      gesture: fc.constantFrom(...keyGestures),
+    }),
     fc.record({ kind: fc.constant('after' as const), delay }),
     fc.record({ kind: fc.constant('every' as const), delay: delay.map((us) => us + 20_000) }),
     fc.constant({ kind: 'turn' as const, controlId: 'b4', by: 2 }),
@@ -328,17 +336,17 @@ export const layerArbitrary: fc.Arbitrary<Omit<Layer, 'id' | 'name'>> = fc.recor
       fc.constant({ kind: 'on' as const, condition: 'v1 > 0' }),
     ),
   ),
-  keys: fc.uniqueArray(fc.constantFrom(...controlIds), { maxLength: 2 }).chain((ids) =>
-    fc.tuple(
-      ...ids.map((controlId) =>
-        fc.record({
-          controlId: fc.constant(controlId),
-          press: actionsArbitrary,
-          release: actionsArbitrary,
-        }),
+  keys: fc
+    .uniqueArray(fc.constantFrom(...controlIds, 'k1'), { maxLength: 2 })
+    .chain((ids) =>
+      fc.tuple(
+        ...ids.map((id) =>
+          fc
+            .record({ press: actionsArbitrary, release: actionsArbitrary })
+            .map((does): LayerKey => (id === 'k1' ? { setId: id, ...does } : { controlId: id, ...does })),
+        ),
       ),
     ),
-  ),
 });
 const savedArbitrary: fc.Arbitrary<Saved | null> = fc.constantFrom<(Saved | null)[]>(
   null,
@@ -371,6 +379,12 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
   .map(({ periodUs, buttons, others, chord, layers, saved, states }): Gadget => ({
     ...emptyGadget('Any'),
     loop: { periodUs },
+    wiring: {
+      ...noWiring,
+      sets: [
+        { id: 'k1', name: 'Pad', controlIds: [...controlIds], scheme: 'direct', params: {}, chords: [] },
+      ],
+    },
     controls: [...buttons, ...others],
     chords: [chord],
     outputs: [

@@ -1,5 +1,6 @@
 import {
   findRule,
+  layerKeyOf,
   type CodeGesture,
   type EntryOf,
   type Gadget,
@@ -150,8 +151,9 @@ export function mostTelling(trace: readonly TraceEntry[]): number {
 }
 
 /** What layers of keys make of a press or release that no rule answers; '': nothing. */
-function layerWords({ flow }: Gadget, { id, gesture }: EntryOf<'gesture'>): string {
+function layerWords(gadget: Gadget, { id, gesture }: EntryOf<'gesture'>): string {
   if (gesture !== 'press' && gesture !== 'release') return '';
+  const { flow } = gadget;
   const quoted = (names: string[]) => names.map((name) => `“${name}”`).join(' or ');
   const holds = flow.layers.filter(({ when }) => when?.kind === 'held' && when.controlId === id);
   if (holds.length > 0) {
@@ -160,9 +162,7 @@ function layerWords({ flow }: Gadget, { id, gesture }: EntryOf<'gesture'>): stri
       ? `While it is held, keys mean what layer ${names} says.`
       : `Layer ${names} ends.`;
   }
-  const has = flow.layers.filter(({ keys }) =>
-    keys.some((key) => key.controlId === id && key[gesture].length > 0),
-  );
+  const has = flow.layers.filter(({ keys }) => (layerKeyOf(gadget, keys, id)?.[gesture].length ?? 0) > 0);
   return has.length === 0 ? '' : `Layer ${quoted(has.map(({ name }) => name))} says what that does.`;
 }
 

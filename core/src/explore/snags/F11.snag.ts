@@ -1,5 +1,6 @@
 import {
   controlsOf,
+  isOfKeys,
   partOf,
   type Button,
   type Gadget,
@@ -89,9 +90,9 @@ function judge(
   const next = answered
     .slice(waking + 1)
     .find(({ rule }) => rule.targetIds.length > 0 || rule.actions.some((action) => acts(action)));
-  if (!next || next.rule.trigger.kind !== 'gesture') return null;
+  if (!next || !isOfKeys(next.rule.trigger)) return null;
   const { trigger } = wakes.rule;
-  const byPress = trigger.kind === 'gesture' && trigger.gesture === 'press';
+  const byPress = isOfKeys(trigger) && trigger.gesture === 'press';
   return {
     ...common,
     values: { ...values, reason: 'later', gesture: next.rule.trigger.gesture },

@@ -1,9 +1,13 @@
 import { listeningFor } from '../../gesture/index.ts';
 import {
   canonicalJson,
+  controlsHeard,
+  hearsGesture,
+  isOfKeys,
   type Edit,
   type Gadget,
   type Rule,
+  type SingleEdit,
   type Snag,
   type SnagRule,
   type State,
@@ -20,9 +24,15 @@ type Reason =
   | { reason: 'walked' }
   | { reason: 'unheard'; gesture: string; control: string; mend: Edit };
 
-/** The same event: timers each have their own, and so never shadow each other. */
-const sameTrigger = ({ trigger: a }: Rule, { trigger: b }: Rule) =>
-  a.kind !== 'after' && a.kind !== 'every' && canonicalJson(a) === canonicalJson(b);
+/**
+ * Whether the first hears all that the second waits for: the same event, or any key of a set against one of them. Timers
+ * each have their own, and so never shadow each other.
+ */
+function hearsAllOf(gadget: Gadget, { trigger: a }: Rule, { trigger: b }: Rule): boolean {
+  if (a.kind === 'after' || a.kind === 'every') return false;
+  if (a.kind !== 'keys' || b.kind !== 'gesture') return canonicalJson(a) === canonicalJson(b);
+  return hearsGesture(gadget, a, b.controlId, b.gesture);
+}
 
 /** When a timer first fires, where that is no expression. */
 const fixedUs = (trigger: Trigger): number | null =>
@@ -31,16 +41,23 @@ const fixedUs = (trigger: Trigger): number | null =>
     : null;
 
 function unheard(gadget: Gadget, { trigger }: Rule): Reason | null {
-  if (trigger.kind !== 'gesture') return null;
-  const control = gadget.controls.find(({ id }) => id === trigger.controlId)!;
+  if (!isOfKeys(trigger)) return null;
   const { gesture } = trigger;
-  const gestures = control.kind === 'button' ? listeningFor(control.gestures, gesture) : null;
-  if (!gestures) return null;
+  const ids = controlsHeard(gadget, trigger);
+  const deaf = gadget.controls.flatMap((control) => {
+    if (control.kind !== 'button' || !ids.includes(control.id)) return [];
+    const gestures = listeningFor(control.gestures, gesture);
+    return gestures ? [{ control, gestures }] : [];
+  });
+  if (deaf.length === 0 || deaf.length < ids.length) return null;
+  const edits = deaf.map(({ control: { id }, gestures }): SingleEdit => {
+    return { name: 'changeControl', args: [id, { gestures }] };
+  });
   return {
     reason: 'unheard',
     gesture,
-    control: control.name,
-    mend: { name: 'changeControl', args: [control.id, { gestures }] },
+    control: deaf.map(({ control }) => control.name).join(', '),
+    mend: edits.length === 1 ? edits[0]! : { name: 'several', args: [edits] },
   };
 }
 
@@ -53,7 +70,7 @@ function whyNever(
   const rule = state.rules[index]!;
   if (always(rule.id) === false) return { reason: 'guard' };
   const shadow = state.rules.findIndex(
-    (other, at) => at < index && sameTrigger(other, rule) && always(other.id) === true,
+    (other, at) => at < index && hearsAllOf(gadget, other, rule) && always(other.id) === true,
   );
   if (shadow >= 0)
     return {

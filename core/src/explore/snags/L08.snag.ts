@@ -1,5 +1,7 @@
 import {
+  controlsHeard,
   controlsOf,
+  isOfKeys,
   variableStart,
   type Action,
   type Button,
@@ -9,6 +11,7 @@ import {
   type SnagRule,
   type State,
   type SingleEdit,
+  type Trigger,
 } from '../../gadget/index.ts';
 import { acts } from './answering.ts';
 import { sleeping } from './sleeping.ts';
@@ -50,15 +53,17 @@ function lostBy(gadget: Gadget, button: Button, rule: Rule): { reason: string; l
  * Whether the state asks first: said so by a mark, or got to by hand alone, with another key than the one that goes on
  * from it, and with a way back.
  */
-function asksFirst({ flow }: Gadget, state: State, rule: Rule): boolean {
+function asksFirst(gadget: Gadget, state: State, rule: Rule): boolean {
+  const { flow } = gadget;
   if (flow.marks.some(({ placeId, means }) => placeId === state.id && means === 'asks')) return true;
   const into = flow.states.flatMap((from) =>
     from.rules.filter(({ targetIds }) => targetIds.includes(state.id)).map((one) => ({ from, one })),
   );
-  const own = rule.trigger.kind === 'gesture' ? rule.trigger : null;
+  const own = controlsHeard(gadget, rule.trigger);
   const otherKey = into.every(
     ({ one: { trigger } }) =>
-      trigger.kind === 'gesture' && (trigger.controlId !== own?.controlId || !quick.has(trigger.gesture)),
+      'gesture' in trigger &&
+      (!quick.has(trigger.gesture) || !controlsHeard(gadget, trigger).some((id) => own.includes(id))),
   );
   const origins = new Set(into.map(({ from }) => from.id));
   const back = state.rules.some((one) => one !== rule && one.targetIds.some((id) => origins.has(id)));
@@ -75,18 +80,21 @@ export const L08: SnagRule = {
     const snags = gadget.flow.states.flatMap((state) =>
       state.rules.flatMap((rule): Snag[] => {
         const { id, trigger, guard } = rule;
-        if (trigger.kind !== 'gesture' || !quick.has(trigger.gesture) || guard !== null) return [];
-        const button = controlsOf(gadget, 'button').find((one) => one.id === trigger.controlId);
+        if (!isOfKeys(trigger) || !quick.has(trigger.gesture) || guard !== null) return [];
+        const ids = controlsHeard(gadget, trigger);
+        const buttons = controlsOf(gadget, 'button').filter((one) => ids.includes(one.id));
+        const [button] = buttons;
         const lost = button && !asleep.has(state.id) ? lostBy(gadget, button, rule) : null;
         if (!button || !lost || asksFirst(gadget, state, rule)) return [];
+        const set = gadget.wiring.sets.find(({ id: setId }) => 'setId' in trigger && setId === trigger.setId);
         const snag: Snag = {
           rule: 'L08',
           level: 'likely',
           place: { kind: 'rule', id },
-          values: { state: state.name, control: button.name, ...lost, others: 0 },
+          values: { state: state.name, control: set?.name ?? button.name, ...lost, others: 0 },
           mend: {
             key: 'holdInstead',
-            edit: { name: 'several', args: [holdEdits(button, id)] },
+            edit: { name: 'several', args: [holdEdits(buttons, id, { ...trigger, gesture: 'hold' })] },
             values: { holdUs },
           },
         };
@@ -104,9 +112,11 @@ export const L08: SnagRule = {
   },
 };
 
-function holdEdits(button: Button, ruleId: string): SingleEdit[] {
-  const trigger = { kind: 'gesture', controlId: button.id, gesture: 'hold' } as const;
-  const held: SingleEdit = { name: 'changeRule', args: [ruleId, { trigger }] };
-  if (button.gestures.holdUs !== null) return [held];
-  return [{ name: 'changeControl', args: [button.id, { gestures: { ...button.gestures, holdUs } }] }, held];
+function holdEdits(buttons: readonly Button[], ruleId: string, trigger: Trigger): SingleEdit[] {
+  const listening = buttons
+    .filter(({ gestures }) => gestures.holdUs === null)
+    .map(({ id, gestures }): SingleEdit => {
+      return { name: 'changeControl', args: [id, { gestures: { ...gestures, holdUs } }] };
+    });
+  return [...listening, { name: 'changeRule', args: [ruleId, { trigger }] }];
 }

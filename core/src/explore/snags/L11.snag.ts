@@ -1,11 +1,14 @@
 import {
+  controlsHeard,
   controlsOf,
+  hearsGesture,
   placedActions,
   type Gadget,
   type Rule,
   type Snag,
   type SnagRule,
   type State,
+  type Trigger,
 } from '../../gadget/index.ts';
 import { tells } from './answering.ts';
 
@@ -28,10 +31,10 @@ function waitsByChance({ flow }: Gadget, state: State, { trigger }: Rule): boole
   );
 }
 
-const answers = (state: State, controlId: string): boolean =>
-  state.rules.some(({ trigger }) => 'controlId' in trigger && trigger.controlId === controlId);
-const pressOf = ({ trigger }: Rule, controlId: string): boolean =>
-  trigger.kind === 'gesture' && trigger.controlId === controlId && trigger.gesture === 'press';
+/** Whether it hears anything of the control, by itself or in its set. */
+const isOf = (gadget: Gadget, trigger: Trigger, controlId: string): boolean =>
+  ('controlId' in trigger && trigger.controlId === controlId) ||
+  controlsHeard(gadget, trigger).includes(controlId);
 
 /**
  * A round waits for a moment that chance picks, and tells when it has come; a press before it is not answered: who
@@ -53,14 +56,17 @@ export const L11: SnagRule = {
       const quick = controlsOf(gadget, 'button').filter(
         ({ id, wants }) =>
           (wants.purpose === 'game' || wants.purpose === null) &&
-          next.some(({ rules }) => rules.some((rule) => pressOf(rule, id) && rule.targetIds.length > 0)),
+          next.some(({ rules }) =>
+            rules.some(
+              ({ trigger, targetIds }) => targetIds.length > 0 && hearsGesture(gadget, trigger, id, 'press'),
+            ),
+          ),
       );
       const early = quick.filter(
         ({ id }) =>
-          !answers(state, id) &&
+          !state.rules.some(({ trigger }) => isOf(gadget, trigger, id)) &&
           !gadget.flow.ignored.some(
-            ({ stateId, trigger }) =>
-              stateId === state.id && 'controlId' in trigger && trigger.controlId === id,
+            ({ stateId, trigger }) => stateId === state.id && isOf(gadget, trigger, id),
           ),
       );
       const [first] = early;

@@ -1,5 +1,6 @@
 import {
   allActions,
+  controlsHeard,
   controlsOf,
   allRules,
   type Action,
@@ -24,7 +25,8 @@ export const L15: SnagRule = {
       const { id, name } = variable;
       const byHand = allRules(gadget).some(
         ({ rule: { trigger, actions } }) =>
-          ((trigger.kind === 'gesture' && (menu.has(trigger.controlId) || turned(trigger.gesture))) ||
+          (('gesture' in trigger &&
+            (controlsHeard(gadget, trigger).some((one) => menu.has(one)) || turned(trigger.gesture))) ||
             trigger.kind === 'turn') &&
           actions.some((action) => sets(id)(action) && action.kind === 'set' && mentions(action.value, id)),
       );

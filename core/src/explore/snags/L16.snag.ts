@@ -1,5 +1,6 @@
 import {
   allRules,
+  isOfKeys,
   placedActions,
   type Gadget,
   type PlacedActions,
@@ -33,7 +34,7 @@ function ruleTimesADay({ trigger }: Rule): number {
     const us = typeof trigger.delay === 'number' ? trigger.delay : 1_000_000;
     return (usedSecondsADay * 1_000_000) / Math.max(1_000, us);
   }
-  const step = trigger.kind === 'gesture' && ['up', 'down', 'repeat'].includes(trigger.gesture);
+  const step = isOfKeys(trigger) && ['up', 'down', 'repeat'].includes(trigger.gesture);
   return step ? stepsADay : 0;
 }
 

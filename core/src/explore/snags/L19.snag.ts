@@ -1,6 +1,13 @@
 import { guardParts } from '../../flow/index.ts';
 import { usualReactionUs } from '../../gesture/index.ts';
-import type { Gadget, Rule, Snag, SnagRule, State } from '../../gadget/index.ts';
+import {
+  isOfKeys,
+  type Gadget,
+  type Rule,
+  type Snag,
+  type SnagRule,
+  type State,
+} from '../../gadget/index.ts';
 import type { Explorer, Step } from '../explorer.ts';
 import type { Move } from '../moves.ts';
 import { acts, answersTo, rulesByNumber } from './answering.ts';
@@ -107,7 +114,7 @@ function meaningOf(
   for (const { rules: fired } of answersTo(explorer, id, tap))
     for (const rule of fired) {
       const owned = rules[rule];
-      if (owned?.rule.trigger.kind === 'gesture') return owned;
+      if (owned && isOfKeys(owned.rule.trigger)) return owned;
     }
   return null;
 }

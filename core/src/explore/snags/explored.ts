@@ -60,7 +60,11 @@ function firing(gadget: Gadget, derived: Derived): (ruleId: string) => boolean {
   const { tables, fired, moves, complete, caveats } = explorer;
   const never = new Set<string>();
   if (complete && caveats.size === 0) {
-    const done = new Set(moves.flatMap(({ events }) => events));
+    const done = new Set(
+      moves.flatMap(({ events }) =>
+        events.flatMap((event) => [event, ...(tables.keyEvents.get(event)?.also ?? [])]),
+      ),
+    );
     const kinds = new Map(allRules(gadget).map(({ rule }) => [rule.id, rule.trigger.kind]));
     tables.ruleIds.forEach((id, rule) => {
       if (!fired[rule] && (unasked.has(kinds.get(id)!) || done.has(tables.ruleEvent[rule]!))) never.add(id);

@@ -7,6 +7,7 @@ export interface Names {
   controls: ReadonlyMap<string, string>;
   outputs: ReadonlyMap<string, string>;
   chords: ReadonlyMap<string, string>;
+  sets: ReadonlyMap<string, string>;
   codes: ReadonlyMap<string, string>;
   signals: ReadonlyMap<string, string>;
   timers: ReadonlyMap<string, string>;
@@ -25,12 +26,13 @@ export function namesOf(gadget: Gadget): Names {
 }
 
 function gather(gadget: Gadget): Names {
-  const { controls, outputs, chords, flow } = gadget;
+  const { controls, outputs, chords, wiring, flow } = gadget;
   return {
     gadget,
     controls: plainLabels(controls),
     outputs: plainLabels(outputs),
     chords: plainLabels(chords),
+    sets: plainLabels(wiring.sets),
     codes: plainLabels(controls.flatMap((one) => (one.kind === 'codes' ? one.codes : []))),
     signals: plainLabels(flow.signals),
     timers: plainLabels(flow.timers),
@@ -44,6 +46,7 @@ export const kindWords: Record<NameKind, string> = {
   controls: 'a control',
   outputs: 'an output',
   chords: 'keys together',
+  sets: 'a set of keys',
   codes: 'a code',
   signals: 'a signal',
   timers: 'a timer',

@@ -1,6 +1,7 @@
 import {
   codeGestures,
   gestureKinds,
+  keyGestures,
   lineWord,
   midiMessages,
   powerEvents,
@@ -15,7 +16,7 @@ import type { LineReader } from './reader.ts';
 
 /** Words that begin something else than a control's gesture. */
 const beginnings = [
-  'after', 'every', 'timer', 'signal', 'done', 'together', 'code', 'midi', 'line', 'power', 'always', 'any',
+  'after', 'every', 'timer', 'signal', 'done', 'keys', 'together', 'code', 'midi', 'line', 'power', 'always', 'any',
 ] as const; // prettier-ignore
 const reserved: ReadonlySet<string> = new Set(beginnings);
 
@@ -34,6 +35,8 @@ export function showTrigger(trigger: Trigger, names: Names): string {
   switch (trigger.kind) {
     case 'gesture':
       return `${nameOf(names, 'controls', trigger.controlId, reserved)} ${trigger.gesture}`;
+    case 'keys':
+      return `keys ${name('sets', trigger.setId)} ${trigger.gesture}`;
     case 'turn':
       return `${nameOf(names, 'controls', trigger.controlId, reserved)} turn ${trigger.by}`;
     case 'crossing': {
@@ -83,6 +86,8 @@ export function readTrigger(line: LineReader): Trigger {
       return { kind: 'signal', signalId: line.id('signals') };
     case 'done':
       return { kind: 'done', stateId: line.id('states') };
+    case 'keys':
+      return { kind: 'keys', setId: line.id('sets'), gesture: line.oneOf(keyGestures) };
     case 'together':
       return { kind: 'chord', chordId: line.id('chords') };
     case 'code':

@@ -1,5 +1,6 @@
 import {
   controlsOf,
+  hearsGesture,
   type Edit,
   type Gadget,
   type Nesting,
@@ -13,9 +14,7 @@ import { beside, nested, outwards, standing, unfinished } from '../reach.ts';
 function wayHome(gadget: Gadget, state: State): { edit: Edit; control: string } | null {
   const homeId = gadget.flow.initialId;
   const free = controlsOf(gadget, 'button').find(({ id }) =>
-    state.rules.every(
-      ({ trigger }) => !(trigger.kind === 'gesture' && trigger.controlId === id && trigger.gesture === 'tap'),
-    ),
+    state.rules.every(({ trigger }) => !hearsGesture(gadget, trigger, id, 'tap')),
   );
   if (!free || homeId === null || homeId === state.id) return null;
   const trigger = { kind: 'gesture', controlId: free.id, gesture: 'tap' } as const;

@@ -1,6 +1,6 @@
 import {
   allRules,
-  type Chord,
+  controlsHeard,
   type Control,
   type Gadget,
   type Snag,
@@ -11,9 +11,12 @@ import { griddedOnce } from '../grid.ts';
 import { nested, standing, unfinished } from '../reach.ts';
 
 /** Whether the trigger listens to this control, alone or with others. */
-function listensTo(trigger: Trigger, control: Control, chords: readonly Chord[]): boolean {
+function listensTo(trigger: Trigger, control: Control, gadget: Gadget): boolean {
+  const { chords } = gadget;
   switch (trigger.kind) {
     case 'gesture':
+    case 'keys':
+      return controlsHeard(gadget, trigger).includes(control.id);
     case 'turn':
     case 'crossing':
       return trigger.controlId === control.id;
@@ -33,7 +36,7 @@ function answerable(gadget: Gadget): Control[] {
   const rules = allRules(gadget).map(({ rule }) => rule);
   return gadget.controls.filter(
     (control) =>
-      control.kind === 'button' || rules.some(({ trigger }) => listensTo(trigger, control, gadget.chords)),
+      control.kind === 'button' || rules.some(({ trigger }) => listensTo(trigger, control, gadget)),
   );
 }
 
@@ -47,7 +50,7 @@ export const L03: SnagRule = {
     const { events, rows } = griddedOnce(gadget, derived);
     const columns = answerable(gadget).map((control) => ({
       control,
-      at: events.flatMap((event, at) => (listensTo(event, control, gadget.chords) ? [at] : [])),
+      at: events.flatMap((event, at) => (listensTo(event, control, gadget) ? [at] : [])),
     }));
     return rows.flatMap(({ state, cells }): Snag[] => {
       if (!stands.has(state) || blank.has(state.id)) return [];

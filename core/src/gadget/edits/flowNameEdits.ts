@@ -3,6 +3,7 @@ import type { Action } from '../actions.schema.ts';
 import type { Layer } from '../flow.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
+import { layerKeyId } from '../keySets.ts';
 import type { Variable } from '../variables.schema.ts';
 import {
   drop,
@@ -96,16 +97,18 @@ export const flowNameEdits = {
     produce(gadget, (draft) => moveBy(draft.flow.layers, id, by, 'layer')),
   removeLayer: (gadget: Gadget, id: string) =>
     produce(gadget, (draft) => drop(draft.flow.layers, (layer) => layer.id === id)),
-  /** What a key does in a layer; nothing at all: it means what it means in the layer before. */
+  /** What a key, or every key of a set, does in a layer; nothing at all: what it means in the layer before. */
   setLayerKey: (
     gadget: Gadget,
     layerId: string,
-    controlId: string,
+    id: string,
     does: { press: Action[]; release: Action[] } | null,
   ) =>
     produce(gadget, (draft) => {
       const { keys } = findIn(draft.flow.layers, layerId, 'layer');
-      drop(keys, (key) => key.controlId === controlId);
-      if (does) keys.push({ controlId, ...does });
+      drop(keys, (key) => layerKeyId(key) === id);
+      if (!does) return;
+      const isSet = gadget.wiring.sets.some((set) => set.id === id);
+      keys.push(isSet ? { setId: id, ...does } : { controlId: id, ...does });
     }),
 };

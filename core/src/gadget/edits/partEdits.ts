@@ -3,6 +3,7 @@ import type { Control } from '../controls.schema.ts';
 import type { Output } from '../outputs.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
+import { layerKeyId } from '../keySets.ts';
 import type { OwnClass } from '../ownClass.schema.ts';
 import type { Part } from '../parts.schema.ts';
 import {
@@ -52,7 +53,7 @@ function dropEnds(draft: Draft<Gadget>, ids: readonly string[]): void {
       ('outputId' in trigger && gone(trigger.outputId)),
   );
   drop(draft.flow.layers, ({ when }) => when?.kind === 'held' && gone(when.controlId));
-  for (const { keys } of draft.flow.layers) drop(keys, ({ controlId }) => gone(controlId));
+  for (const { keys } of draft.flow.layers) drop(keys, (key) => gone(layerKeyId(key)));
   for (const { id } of draft.chords.filter(({ controlIds }) => controlIds.some(gone))) dropChord(draft, id);
   eachActions(draft, (actions) => drop(actions, (action) => 'outputId' in action && gone(action.outputId)));
   for (const set of draft.wiring.sets) {

@@ -2,8 +2,9 @@ import { produce } from 'immer';
 import type { Board } from '../board.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
+import { layerKeyId } from '../keySets.ts';
 import type { Companion, KeySet, Wire } from '../wiring.schema.ts';
-import { drop, EditRefused, findIn, unwire, type Patch } from './help.ts';
+import { drop, dropTriggers, EditRefused, findIn, unwire, type Patch } from './help.ts';
 
 const isOf = (key: Pick<Companion, 'role' | 'forId' | 'terminal'>) => (one: Companion) =>
   one.role === key.role && one.forId === key.forId && one.terminal === key.terminal;
@@ -47,9 +48,12 @@ export const wiringEdits = {
       if (patch.scheme === undefined && patch.controlIds === undefined && patch.params === undefined) return;
       unwire(draft, id);
     }),
+  /** Takes along the rules that hear any key of it and what it does in layers. */
   removeKeySet: (gadget: Gadget, id: string) =>
     produce(gadget, (draft) => {
       drop(draft.wiring.sets, (set) => set.id === id);
+      dropTriggers(draft, (trigger) => trigger.kind === 'keys' && trigger.setId === id);
+      for (const { keys } of draft.flow.layers) drop(keys, (key) => layerKeyId(key) === id);
       unwire(draft, id);
     }),
 

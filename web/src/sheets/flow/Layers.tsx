@@ -1,10 +1,18 @@
 import { ActionIcon, Button } from '@mantine/core';
 import { IconChevronUp, IconTrash } from '@tabler/icons-react';
-import { controlsOf, showOneAction, type Action, type Layer } from '@hum-lever/core';
+import {
+  controlsOf,
+  layerKeyId,
+  showOneAction,
+  type Action,
+  type Layer,
+  type LayerKey,
+} from '@hum-lever/core';
 import { useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, TextField, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
+import { layerRows, type LayerRow } from './layerRows.ts';
 import { ExpressionSlot } from '../../slots/index.ts';
 import classes from './Flow.module.css';
 
@@ -13,9 +21,11 @@ export default function Layers() {
   const gadget = useDocument();
   const { layers } = gadget.flow;
   const buttons = controlsOf(gadget, 'button');
-  const [open, setOpen] = useState<{ layerId: string; controlId: string } | null>(null);
+  const [open, setOpen] = useState<{ layerId: string; keyId: string } | null>(null);
+  const [unfolded, setUnfolded] = useState<ReadonlySet<string>>(new Set());
+  const rows = layerRows(gadget, unfolded);
   const layer = layers.find(({ id }) => id === open?.layerId);
-  const key = buttons.find(({ id }) => id === open?.controlId);
+  const key = rows.find(({ id }) => id === open?.keyId);
   return (
     <>
       <p className={classes.typedHint}>
@@ -23,9 +33,7 @@ export default function Layers() {
         leaves empty means what it means in the layer to its left. Rules hear the press as well. Let go, a key
         does what belongs to the layer it was pressed in.
       </p>
-      {layer && key && (
-        <KeyEditor layer={layer} controlId={key.id} name={key.name} close={() => setOpen(null)} />
-      )}
+      {layer && key && <KeyEditor layer={layer} row={key} close={() => setOpen(null)} />}
       {layers.length > 0 && (
         <div className={classes.scroll}>
           <table className={classes.layers} aria-label="Keys and layers">
@@ -38,17 +46,28 @@ export default function Layers() {
               </tr>
             </thead>
             <tbody>
-              {buttons.map(({ id, name }) => (
-                <tr key={id}>
-                  <th scope="row">{name}</th>
+              {rows.map((row) => (
+                <tr key={row.id} data-in-set={(row.setId !== null && row.setId !== row.id) || undefined}>
+                  <th scope="row">
+                    {row.name}
+                    {row.folded.length > 0 && (
+                      <Button
+                        size="compact-xs"
+                        variant="subtle"
+                        aria-label={`Show the ${row.folded.length} keys of ${row.name} one by one`}
+                        onClick={() => setUnfolded(new Set([...unfolded, row.id]))}
+                      >
+                        {row.folded.length} keys
+                      </Button>
+                    )}
+                  </th>
                   {layers.map((one) => (
                     <LayerCell
                       key={one.id}
                       layer={one}
-                      controlId={id}
-                      name={name}
-                      chosen={open?.layerId === one.id && open.controlId === id}
-                      choose={() => setOpen({ layerId: one.id, controlId: id })}
+                      row={row}
+                      chosen={open?.layerId === one.id && open.keyId === row.id}
+                      choose={() => setOpen({ layerId: one.id, keyId: row.id })}
                     />
                   ))}
                 </tr>
@@ -141,55 +160,54 @@ function LayerHead({ layer, first }: { layer: Layer; first: boolean }) {
   );
 }
 
+const ownKey = ({ keys }: Layer, id: string): LayerKey | undefined =>
+  keys.find((key) => layerKeyId(key) === id);
+
 /** What a key does in a layer, in a few words; what it inherits, paler. */
 function LayerCell({
   layer,
-  controlId,
-  name,
+  row,
   chosen,
   choose,
 }: {
   layer: Layer;
-  controlId: string;
-  name: string;
+  row: LayerRow;
   chosen: boolean;
   choose: () => void;
 }) {
   const gadget = useDocument();
   const { layers } = gadget.flow;
-  const own = layer.keys.find((key) => key.controlId === controlId);
-  const under = layers
-    .slice(0, layers.indexOf(layer))
-    .findLast(({ keys }) => keys.some((key) => key.controlId === controlId))
-    ?.keys.find((key) => key.controlId === controlId);
+  const own = ownKey(layer, row.id);
+  const at = layers.indexOf(layer);
+  // What its set does in the same layer comes before what lower layers say of it.
+  const under = [...layers.slice(0, at + 1)]
+    .reverse()
+    .flatMap((one) => ownKey(one, row.id) ?? (row.setId === null ? [] : (ownKey(one, row.setId) ?? [])))[0];
   const words = (actions: readonly Action[]) => actions.map((one) => showOneAction(one, gadget)).join('; ');
   const text = own ? words(own.press) || 'nothing' : under ? words(under.press) || 'nothing' : '·';
   return (
     <td data-chosen={chosen || undefined} data-inherited={own ? undefined : true}>
-      <button type="button" aria-label={`${name} in ${layer.name}: ${text}`} onClick={choose}>
+      <button type="button" aria-label={`${row.name} in ${layer.name}: ${text}`} onClick={choose}>
         {text}
       </button>
     </td>
   );
 }
 
-function KeyEditor({
-  layer,
-  controlId,
-  name,
-  close,
-}: {
-  layer: Layer;
-  controlId: string;
-  name: string;
-  close: () => void;
-}) {
-  const own = layer.keys.find((key) => key.controlId === controlId);
+function KeyEditor({ layer, row, close }: { layer: Layer; row: LayerRow; close: () => void }) {
+  const { name } = row;
+  const own = ownKey(layer, row.id);
   const { press, release } = own ?? { press: [], release: [] };
   const put = (does: { press: Action[]; release: Action[] } | null) =>
-    edit({ name: 'setLayerKey', args: [layer.id, controlId, does] });
+    edit({ name: 'setLayerKey', args: [layer.id, row.id, does] });
   return (
     <section className={classes.keyEditor} aria-label={`${name} in ${layer.name}`}>
+      {row.id === row.setId && (
+        <p className={classes.typedHint}>
+          heard(0) is the number of the key in its set, from 0: a text such as {'{words[heard(0)]}'} takes the
+          place of that number in a list.
+        </p>
+      )}
       <div className={classes.block}>
         <span className={classes.blockName}>Pressed</span>
         <ActionList

@@ -2,6 +2,7 @@ import {
   codeGestures,
   controlsOf,
   gestureKinds,
+  keyGestures,
   gesturesOf,
   isHistory,
   stateLabels,
@@ -10,6 +11,7 @@ import {
   type Control,
   type Gadget,
   type GestureKind,
+  type KeySet,
   type PowerEvent,
   type Trigger,
 } from '@hum-lever/core';
@@ -52,6 +54,8 @@ export function triggerValue(trigger: Trigger): string {
   switch (trigger.kind) {
     case 'gesture':
       return `${trigger.controlId} ${trigger.gesture}`;
+    case 'keys':
+      return `keys ${trigger.setId} ${trigger.gesture}`;
     case 'turn':
     case 'crossing':
       return `${trigger.kind} ${trigger.controlId}`;
@@ -78,6 +82,20 @@ export function triggerValue(trigger: Trigger): string {
   }
 }
 
+/** Any key of a set, as far as its keys are listened for that. */
+function anyKeyChoices(gadget: Gadget, { id, name, controlIds }: KeySet, current: Trigger) {
+  const said = new Set<GestureKind>(
+    controlsOf(gadget, 'button').flatMap((one) => (controlIds.includes(one.id) ? saidBy(one) : [])),
+  );
+  if (current.kind === 'keys' && current.setId === id) said.add(current.gesture);
+  return keyGestures
+    .filter((gesture) => said.has(gesture))
+    .map((gesture) => ({
+      label: `any key of ${name} ${gesture === 'repeat' ? '' : 'is '}${gestureWords[gesture]}`,
+      trigger: { kind: 'keys' as const, setId: id, gesture },
+    }));
+}
+
 /** Triggers that the gadget can have: what its controls are heard to do, time, and what happens inside. */
 export function triggerChoices(gadget: Gadget, current: Trigger): TriggerChoice[] {
   const { controls, chords, flow } = gadget;
@@ -94,6 +112,7 @@ export function triggerChoices(gadget: Gadget, current: Trigger): TriggerChoice[
         trigger: { kind: 'gesture', controlId: id, gesture },
       }));
     }),
+    ...gadget.wiring.sets.flatMap((set) => anyKeyChoices(gadget, set, current)),
     ...controls
       .filter(({ kind }) => kind === 'encoder' || kind === 'knob')
       .map(({ id, name }) => ({
