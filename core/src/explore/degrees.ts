@@ -16,6 +16,8 @@ export function startingAt(gadget: Gadget, variableId: string, value: number): G
   const { flow } = gadget;
   const variable = flow.variables.find(({ id }) => id === variableId);
   if (!variable) throw new RangeError(`expected the id of a variable, got "${variableId}"`);
+  if (variable.kind === 'text' || variable.kind === 'texts' || variable.kind === 'table')
+    throw new RangeError(`expected a variable that is a number, got ${variable.name}`);
   const { low, high } = variableRange(variable);
   if (!Number.isInteger(value) || value < low || value > high)
     throw new RangeError(`expected a whole number from ${low} to ${high} for ${variable.name}, got ${value}`);
@@ -32,5 +34,9 @@ function begun(variable: Variable, value: number): Variable {
       return { ...variable, initial: value === 1 };
     case 'choice':
       return { ...variable, initialId: variable.options[value]!.id };
+    case 'table':
+    case 'text':
+    case 'texts':
+      return variable;
   }
 }

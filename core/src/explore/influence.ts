@@ -1,17 +1,11 @@
 import type { Gadget } from '../gadget/index.ts';
-import { everyAction, op, operands, type Code, type FlowTables } from '../flow/index.ts';
+import { codesOf, everyAction, slotsRead, type Code, type FlowTables } from '../flow/index.ts';
 
 /** Numbers of the variables that an expression reads. */
 export function readsOf({ slot, size }: FlowTables, code: Code): number[] {
   const owner = (place: number) =>
     slot.findIndex((from, variable) => place >= from && place < from + size[variable]!);
-  const found: number[] = [];
-  for (let at = 0; at < code.length; at += 1 + operands(code[at]!)) {
-    const operation = code[at]!;
-    if (operation === op.load || operation === op.place || operation === op.count)
-      found.push(owner(code[at + 1]!));
-  }
-  return found;
+  return slotsRead(code).map(owner);
 }
 
 /**
@@ -33,9 +27,8 @@ export function influencing(tables: FlowTables, asked: Iterable<number> = []): R
     if (action.kind === 'raise' && typeof action.delay === 'object' && action.delay !== null)
       deciding.push(action.delay.ms);
     if (!('variable' in action)) continue;
-    const from = [action.value, ...(action.kind === 'setPlace' ? [action.index] : [])];
     const known = feeds.get(action.variable) ?? [];
-    feeds.set(action.variable, [...known, ...from.flatMap((code) => readsOf(tables, code))]);
+    feeds.set(action.variable, [...known, ...codesOf(action).flatMap((code) => readsOf(tables, code))]);
   }
   const found = new Set<number>(asked);
   for (const code of deciding) for (const variable of readsOf(tables, code)) found.add(variable);

@@ -58,7 +58,7 @@ const words = ['', 'enter s', 'exit s', 'begin s', 'rule r'];
 const told = ({ effects }: FlowStep) =>
   effects.flatMap((effect) =>
     effect.kind === 'variable' && effect.variableId === 'v2'
-      ? [`${words[Math.floor(effect.value / 1_000)]!}${effect.value % 1_000}`]
+      ? [`${words[Math.floor(Number(effect.value) / 1_000)]!}${Number(effect.value) % 1_000}`]
       : [],
   );
 

@@ -5,7 +5,7 @@ import {
   nestingOf,
   variableRange,
   variableSize,
-  variableStart,
+  variableStarts,
   type Action,
   type Gadget,
   type Length,
@@ -86,10 +86,12 @@ class Writing {
 
   private action(place: Place, action: Action, own: number | null): CompiledAction | undefined {
     const expression = (text: string) => this.expression(place, text, own);
+    const template = (text: string) =>
+      this.attempt(place, text, () => compileTemplate(text, this.scope, own));
     if (isOutputAction(action)) {
       const order = compileOrder(action, {
         expression,
-        template: (text) => this.attempt(place, text, () => compileTemplate(text, this.scope, own)),
+        template,
         variable: (id) => this.variableAt.get(id)!,
       });
       return order && { kind: 'tell', output: this.outputAt.get(action.outputId)!, order };
@@ -110,6 +112,20 @@ class Writing {
       case 'shift': {
         const value = this.into(place, action.variableId, action.value, own);
         return value && { kind: 'shift', variable: this.variableAt.get(action.variableId)!, value };
+      }
+      case 'setText':
+      case 'append': {
+        const index = action.index === null ? null : expression(action.index);
+        const text = template(action.text);
+        if (index === undefined || !text) return undefined;
+        const variable = this.variableAt.get(action.variableId)!;
+        return { kind: 'write', variable, index, text, behind: action.kind === 'append' };
+      }
+      case 'shorten': {
+        const index = action.index === null ? null : expression(action.index);
+        const by = expression(action.by);
+        if (index === undefined || !by) return undefined;
+        return { kind: 'shorten', variable: this.variableAt.get(action.variableId)!, index, by };
       }
       case 'start': {
         const length = this.length(place, action.length, own);
@@ -218,9 +234,8 @@ export function compileFlow(gadget: Gadget): { tables: FlowTables; problems: Flo
     variableIds: variables.map(({ id }) => id),
     slot: variables.map(({ id }) => scope.variables.get(id)!.slot),
     size: variables.map(variableSize),
-    initialValues: variables.flatMap((variable) =>
-      Array<number>(variableSize(variable)).fill(variableStart(variable)),
-    ),
+    characters: variables.map((one) => (one.kind === 'text' || one.kind === 'texts' ? one.length : 0)),
+    initialValues: variables.flatMap(variableStarts),
     low: variables.map((variable) => variableRange(variable).low),
     high: variables.map((variable) => variableRange(variable).high),
     wraps: variables.map((variable) => 'overflow' in variable && variable.overflow === 'wrap'),

@@ -1,7 +1,7 @@
 import { op, operands, type Code } from './expression.ts';
 
-/** What went wrong and was put right by rule: x / 0, x % 0, and a place outside a list, are 0. */
-export type EvaluationFault = 'divide' | 'place';
+/** What went wrong and was put right by rule: x / 0, x % 0, and a place outside a list, are 0; a text holds so much. */
+export type EvaluationFault = 'divide' | 'place' | 'full';
 
 /** What an expression can ask of the gadget while it runs. */
 export interface Surroundings {
@@ -132,6 +132,26 @@ export function evaluate(code: Code, around: Surroundings): number {
         stack[top] = countOf(values, stack[top]!, code[at]!, code[at + 1]!);
         at += 2;
         break;
+      case op.textLength:
+        stack[top] = lengthOf(values, slotOf(around, stack[top]!, code, at), code[at + 1]!);
+        at += 3;
+        break;
+      case op.sameText: {
+        top -= 1;
+        const a = slotOf(around, stack[top]!, code, at);
+        const b = slotOf(around, stack[top + 1]!, code, at + 3);
+        stack[top] = sameText(values, a, code[at + 1]!, b, code[at + 4]!) ? 1 : 0;
+        at += 6;
+        break;
+      }
+      case op.isText: {
+        const characters = code[at + 3]!;
+        top -= characters;
+        const slot = slotOf(around, stack[top]!, code, at);
+        stack[top] = isText(values, slot, code[at + 1]!, top + 1, characters) ? 1 : 0;
+        at += 4;
+        break;
+      }
       case op.overlap:
         top -= 3;
         stack[top] = overlaps(top) ? 1 : 0;
@@ -151,6 +171,41 @@ function placeOf(around: Surroundings, index: number, slot: number, length: numb
   if (index >= 0 && index < length) return around.values[slot + index]!;
   around.fault('place');
   return 0;
+}
+
+/** First slot of the text at a place, by the operands at `at`; -1: there is none, and that is told. */
+function slotOf(around: Surroundings, place: number, code: Code, at: number): number {
+  if (place >= 0 && place < code[at + 2]!) return code[at]! + place * code[at + 1]!;
+  around.fault('place');
+  return -1;
+}
+
+/** Characters before the first that is 0. */
+function lengthOf(values: ArrayLike<number>, slot: number, most: number): number {
+  if (slot < 0) return 0;
+  let length = 0;
+  while (length < most && values[slot + length] !== 0) length += 1;
+  return length;
+}
+
+function sameText(values: ArrayLike<number>, a: number, aMost: number, b: number, bMost: number): boolean {
+  const length = lengthOf(values, a, aMost);
+  if (length !== lengthOf(values, b, bMost)) return false;
+  for (let n = 0; n < length; n += 1) if (values[a + n] !== values[b + n]) return false;
+  return true;
+}
+
+/** @param from where its characters lie on the stack */
+function isText(
+  values: ArrayLike<number>,
+  slot: number,
+  most: number,
+  from: number,
+  characters: number,
+): boolean {
+  if (lengthOf(values, slot, most) !== characters) return false;
+  for (let n = 0; n < characters; n += 1) if (values[slot + n] !== stack[from + n]) return false;
+  return true;
 }
 
 function countOf(values: ArrayLike<number>, value: number, slot: number, length: number): number {
@@ -214,6 +269,10 @@ function apply(operation: number, a: number, b: number, around: Surroundings): n
 }
 
 const asking: ReadonlySet<number> = new Set([
+  op.textLength,
+  op.sameText,
+  op.isText,
+  op.heard,
   op.load,
   op.random,
   op.place,

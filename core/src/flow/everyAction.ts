@@ -1,5 +1,6 @@
 import type { Code } from './expression.ts';
 import { codesOfOrder } from './orders.ts';
+import { codesOfTemplate } from './template.ts';
 import type { CompiledAction, CompiledLength, FlowTables } from './tables.ts';
 
 /** Everything that is done somewhere: on entering, leaving, by a rule, at a beginning, by a key of a layer. */
@@ -25,6 +26,10 @@ export function codesOf(action: CompiledAction): Code[] {
     case 'fill':
     case 'shift':
       return [action.value];
+    case 'write':
+      return [...(action.index ? [action.index] : []), ...codesOfTemplate(action.text)];
+    case 'shorten':
+      return [...(action.index ? [action.index] : []), action.by];
     case 'setPlace':
       return [action.index, action.value];
     case 'tell':

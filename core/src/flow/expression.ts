@@ -22,11 +22,23 @@ export const op = {
   overlap: 33,
   /** Top becomes the number of that place that the event carries. */
   heard: 34,
+  /** Operands: first slot, characters each, how many texts. Top, a place, becomes that text's length. */
+  textLength: 35,
+  /** The same, twice: two places become whether both texts are alike. */
+  sameText: 36,
+  /** As `textLength`, and how many characters lie on top of the place: they become whether it is that text. */
+  isText: 37,
 } as const; // prettier-ignore
 
 /** How many operands follow. */
 export const operands = (operation: number): number => {
   switch (operation) {
+    case op.sameText:
+      return 6;
+    case op.isText:
+      return 4;
+    case op.textLength:
+      return 3;
     case op.place:
     case op.count:
       return 2;
@@ -51,6 +63,25 @@ const binary: Record<Exclude<BinaryOperator, '&&' | '||'>, number> = {
 /** Compiled expression: opcodes with their operands. */
 export type Code = readonly number[];
 
+/** First slots of all that it reads of the values: variables, places of lists, characters of texts. */
+export function slotsRead(code: Code): number[] {
+  const slots: number[] = [];
+  for (let at = 0; at < code.length; at += 1 + operands(code[at]!)) {
+    if (!reading.has(code[at]!)) continue;
+    slots.push(code[at + 1]!);
+    if (code[at] === op.sameText) slots.push(code[at + 4]!);
+  }
+  return slots;
+}
+const reading: ReadonlySet<number> = new Set([
+  op.load,
+  op.place,
+  op.count,
+  op.textLength,
+  op.sameText,
+  op.isText,
+]);
+
 /** Whether it draws chance. */
 export function drawsIn(code: Code): boolean {
   for (let at = 0; at < code.length; at += 1 + operands(code[at]!)) if (code[at] === op.random) return true;
@@ -66,14 +97,34 @@ export function compileExpression(text: string, scope: Scope, ownState: number |
   return compileTyped(text, scope, ownState).code;
 }
 
-/** As `compileExpression`, with what it gives. */
+/**
+ * As `compileExpression`, with what it gives.
+ * @throws ExpressionError also for a text alone: it stands for no number
+ */
 export function compileTyped(
   text: string,
   scope: Scope,
   ownState: number | null,
 ): { code: Code; type: Type; node: Node } {
   const node = parseExpression(text);
-  return { node, type: typeOf(node, scope), code: codeOf(node, scope, ownState) };
+  const type = typeOf(node, scope);
+  if (type.kind === 'text')
+    throw new ExpressionError(
+      node.type === 'text'
+        ? 'expected a number, a variable or "(", got a text; names of states and controls stand in in("…") or value("…")'
+        : 'expected a number; a text can be compared, as in text == "abc"',
+      node.start,
+    );
+  return { node, type, code: codeOf(node, scope, ownState) };
+}
+
+/** Where the text among the values stands that an expression gives; null: it gives a number. @throws ExpressionError */
+export function textRefOf(text: string, scope: Scope, ownState: number | null): TextRef | null {
+  const node = parseExpression(text);
+  if (typeOf(node, scope).kind !== 'text') return null;
+  const ref = textRef(node, scope, (inner) => codeOf(inner, scope, ownState));
+  if (!ref) throw new ExpressionError('expected a variable or a number between braces', node.start);
+  return ref;
 }
 
 function codeOf(node: Node, scope: Scope, ownState: number | null): number[] {
@@ -81,6 +132,8 @@ function codeOf(node: Node, scope: Scope, ownState: number | null): number[] {
   switch (node.type) {
     case 'number':
       return [op.push, node.value];
+    case 'text':
+      return noNumber(node);
     case 'truth':
       return [op.push, node.value ? 1 : 0];
     case 'name':
@@ -97,6 +150,7 @@ function codeOf(node: Node, scope: Scope, ownState: number | null): number[] {
       return [...of, node.operator === '-' ? op.neg : node.operator === '!' ? op.not : op.flip];
     }
     case 'binary': {
+      if (isText(node.left, scope)) return comparison(node, scope, down);
       const left = down(node.left);
       const right = down(node.right);
       if (node.operator === '&&') return [...choose(left, [...right, op.truth], [op.push, 0])];
@@ -129,6 +183,11 @@ function callCode(
       const [value, low, high] = node.args.map(down) as [number[], number[], number[]];
       return [...value, ...low, op.max, ...high, op.min];
     }
+    case 'length': {
+      const [of] = node.args as [Node];
+      const ref = textRef(of, scope, down);
+      return ref ? [...lengthCode(ref)] : [op.push, of.type === 'text' ? [...of.value].length : 0];
+    }
     case 'count': {
       const [list, value] = node.args as [Extract<Node, { type: 'name' }>, Node];
       const { slot, length } = listOf(list.name, scope);
@@ -137,6 +196,72 @@ function callCode(
     default:
       return [...node.args.flatMap(down), op[text]];
   }
+}
+
+/** A text among the values: the first slot of the first, how many characters each holds, how many there are, which. */
+export interface TextRef {
+  slot: number;
+  length: number;
+  count: number;
+  index: Code;
+}
+
+/** How long it is, as an expression: what the text asks of the gadget stands in it. */
+export const lengthCode = ({ slot, length, count, index }: TextRef): Code => [
+  ...index,
+  op.textLength,
+  slot,
+  length,
+  count,
+];
+
+/** Where a text among the values stands; null: it is one that is written out, or none. */
+export function textRef(node: Node, scope: Scope, down: (inner: Node) => Code): TextRef | null {
+  const name = node.type === 'place' ? node.of : node.type === 'name' ? node.name : null;
+  const { variable, slot } = (name && scope.variables.get(name.text)) ?? {};
+  if (slot === undefined || (variable!.kind !== 'text' && variable!.kind !== 'texts')) return null;
+  const count = variable!.kind === 'texts' ? variable!.initials.length : 1;
+  return {
+    slot,
+    length: variable!.length,
+    count,
+    index: node.type === 'place' ? down(node.index) : [op.push, 0],
+  };
+}
+
+const noNumber = (node: Node): never => {
+  throw new ExpressionError('expected a number, got a text', node.start);
+};
+const isText = (node: Node, scope: Scope): boolean =>
+  node.type === 'text' || textRef(node, scope, () => []) !== null;
+
+/** Whether two texts are alike, or not. */
+function comparison(
+  { left, right, operator }: Extract<Node, { type: 'binary' }>,
+  scope: Scope,
+  down: (inner: Node) => Code,
+): number[] {
+  const [a, b] = [textRef(left, scope, down), textRef(right, scope, down)];
+  const not = operator === '!=' ? [op.not] : [];
+  const written = (node: Node) => (node.type === 'text' ? node.value : '');
+  if (a && b)
+    return [
+      ...a.index,
+      ...b.index,
+      op.sameText,
+      a.slot,
+      a.length,
+      a.count,
+      b.slot,
+      b.length,
+      b.count,
+      ...not,
+    ];
+  const ref = a ?? b;
+  if (!ref) return [op.push, written(left) === written(right) ? 1 : 0, ...not];
+  const points = [...written(a ? right : left)].map((one) => one.codePointAt(0)!);
+  const pushed = points.flatMap((point) => [op.push, point]);
+  return [...ref.index, ...pushed, op.isText, ref.slot, ref.length, ref.count, points.length, ...not];
 }
 
 function choose(test: number[], yes: number[], no: number[]): number[] {

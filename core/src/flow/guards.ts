@@ -1,5 +1,5 @@
 import { noEvent } from './events.ts';
-import { op, operands, type Code } from './expression.ts';
+import { op, operands, slotsRead, type Code } from './expression.ts';
 import type { FlowTables, KnownGuards } from './tables.ts';
 
 /*
@@ -15,6 +15,9 @@ const changing: ReadonlySet<number> = new Set([
   op.elapsed,
   op.active,
   op.place,
+  op.textLength,
+  op.sameText,
+  op.isText,
   op.div,
   op.rem,
 ]);
@@ -23,12 +26,8 @@ const shortest = 6;
 
 /** First slots of the variables it asks for; null where it has to be worked out each time. */
 function slotsAsked(code: Code): number[] | null {
-  const slots: number[] = [];
-  for (let at = 0; at < code.length; at += 1 + operands(code[at]!)) {
-    if (changing.has(code[at]!)) return null;
-    if (code[at] === op.load || code[at] === op.count) slots.push(code[at + 1]!);
-  }
-  return slots;
+  for (let at = 0; at < code.length; at += 1 + operands(code[at]!)) if (changing.has(code[at]!)) return null;
+  return slotsRead(code);
 }
 
 function lookAt({ ruleEvent, ruleGuard, slot, variableIds }: FlowTables): KnownGuards {

@@ -1,6 +1,6 @@
 export { ExpressionError } from './error.ts';
 export { guardParts } from './parse.ts';
-export { compileExpression, compileTyped, op, operands, type Code } from './expression.ts';
+export { compileExpression, compileTyped, op, operands, slotsRead, type Code } from './expression.ts';
 export { bare, constantValue, evaluate, uses, type EvaluationFault, type Surroundings } from './evaluate.ts';
 export { scopeOf, type Scope } from './scope.ts';
 export { functions } from './types.ts';
@@ -8,11 +8,12 @@ export { plainLabels, stateLabels } from './labels.ts';
 export { readExpression, readTemplate, showExpression, showTemplate, type Named } from './words.ts';
 export { compileFlow } from './compile.ts';
 export type { OrderOf, OutputOrder } from './orders.ts';
-export { everyAction, everyCode } from './everyAction.ts';
+export { codesOf, everyAction, everyCode } from './everyAction.ts';
 export { eventCodes, noEvent, type AwaitedTrigger, type EventCodes } from './events.ts';
 export { expressionRange, longestText, type KnownRanges } from './range.ts';
 export { valueRanges, valuesAt, valuesOf } from './values.ts';
 export { fireTimer, nextTimerUs, powerUp, stepFlow, stepTimer } from './step.ts';
+export { textAt } from './texts.ts';
 export type { Around } from './run.ts';
 export {
   activeIds,

@@ -10,7 +10,7 @@ import {
 import { clamp } from '../kernel/index.ts';
 import { evaluate, type Surroundings } from './evaluate.ts';
 import { drawsIn, type Code } from './expression.ts';
-import { renderTemplate, type Template } from './template.ts';
+import { codesOfTemplate, renderTemplate, type Template } from './template.ts';
 
 /** One thing that is told to an output, with everything looked up. */
 export type CompiledField =
@@ -112,7 +112,7 @@ function compileField(
 function codesIn(field: CompiledField): readonly Code[] {
   if (field.role === 'expression') return [field.code];
   if (field.role === 'length') return [field.ms];
-  return field.role === 'template' ? field.text.filter((piece) => typeof piece !== 'string') : [];
+  return field.role === 'template' ? codesOfTemplate(field.text) : [];
 }
 export const codesOfOrder = ({ fields }: CompiledOrder): Code[] => fields.flatMap(codesIn);
 

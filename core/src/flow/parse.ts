@@ -16,6 +16,8 @@ export type Node = Span &
   (
     | { type: 'number'; value: number }
     | { type: 'truth'; value: boolean }
+    /** Written out; it can only be compared. */
+    | { type: 'text'; value: string }
     | { type: 'name'; name: Name }
     /** One of the options of a choice: `mode.Loud`. */
     | { type: 'option'; of: Name; option: Name }
@@ -161,8 +163,10 @@ export class Parser {
       return { ...inner, start: token.start, end };
     }
     if (token.kind === 'word') return this.named();
-    if (token.kind === 'quoted')
-      this.fail('a number, a variable or "("; names of states and controls stand in in("…") or value("…")');
+    if (token.kind === 'quoted') {
+      this.take();
+      return { type: 'text', value: token.text, start: token.start, end: token.end };
+    }
     return this.fail('a number, a variable or "("');
   }
 
@@ -226,6 +230,7 @@ export function namesIn(
   switch (node.type) {
     case 'number':
     case 'truth':
+    case 'text':
       return [];
     case 'name':
       return [{ kind: 'variable', name: node.name }];

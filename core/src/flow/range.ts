@@ -2,7 +2,7 @@ import { variableRange, type Control, type Gadget } from '../gadget/index.ts';
 import { ExpressionError } from './error.ts';
 import { parseExpression, type Node } from './parse.ts';
 import { scopeOf, type Scope } from './scope.ts';
-import { controlOf, listOf, optionOf, variableOf } from './types.ts';
+import { controlOf, listOf, optionOf, typeOf, variableOf } from './types.ts';
 
 export interface Range {
   low: number;
@@ -43,6 +43,9 @@ export function rangeOf(node: Node, scope: Scope, known?: KnownRanges): Range {
   switch (node.type) {
     case 'number':
       return { low: node.value, high: node.value };
+    case 'text':
+      // Where a text stands alone, reading the expression says so.
+      return { low: 0, high: 0 };
     case 'truth':
       return { low: node.value ? 1 : 0, high: node.value ? 1 : 0 };
     case 'name':
@@ -73,8 +76,10 @@ export function rangeOf(node: Node, scope: Scope, known?: KnownRanges): Range {
       return { low: Math.min(yes.low, no.low), high: Math.max(yes.high, no.high) };
     }
     case 'binary':
+      if (typeOf(node.left, scope).kind === 'text') return { low: 0, high: 1 };
       return binaryRange(node.operator, of(node.left), of(node.right));
     case 'call': {
+      if (node.name.text === 'length') return { low: 0, high: longestOf(node.args[0]!, scope) };
       if (node.name.text !== 'count') return callRange(node.name.text, node.args.map(of));
       const [list] = node.args;
       return { low: 0, high: list?.type === 'name' ? listOf(list.name, scope).length : 64 };
@@ -192,8 +197,18 @@ export function longestText(
     );
 }
 
+/** The most characters of a text. */
+function longestOf(node: Node, scope: Scope): number {
+  if (node.type === 'text') return [...node.value].length;
+  const name = node.type === 'place' ? node.of : node.type === 'name' ? node.name : null;
+  const variable = name && scope.variables.get(name.text)?.variable;
+  return variable?.kind === 'text' || variable?.kind === 'texts' ? variable.length : 0;
+}
+
 function longestValue(expression: string, scope: Scope, known?: KnownRanges): number {
   try {
+    const node = parseExpression(expression);
+    if (typeOf(node, scope).kind === 'text') return longestOf(node, scope);
     const { low, high } = expressionRange(expression, scope, known);
     return Math.max(String(low).length, String(high).length);
   } catch (error) {

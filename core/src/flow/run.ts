@@ -9,6 +9,9 @@ import {
   worth,
   type Work,
 } from '../kernel/index.ts';
+import { charactersIn } from '../gadget/index.ts';
+import { renderTemplate } from './template.ts';
+import { textAt } from './texts.ts';
 import { evaluate, type EvaluationFault, type Surroundings } from './evaluate.ts';
 import type { Code } from './expression.ts';
 import type { Effect, FlowState, FlowStep, FlowTimer } from './state.ts';
@@ -242,8 +245,48 @@ export class Run implements Surroundings {
         index: this.tables.size[variable] === 1 && slot === from ? null : slot - from,
         value,
       });
+    if (this.tables.keeps[variable] !== 0 && this.state.saved[slot] !== value) this.keep(variable);
+  }
+
+  /** First slot of a text, or of that one of several; -1: there is none at that place, and that is told. */
+  private textSlot(variable: number, index: Code | null): number {
+    const { slot, size, characters } = this.tables;
+    const place = index === null ? 0 : this.evaluate(index);
+    if (place >= 0 && place * characters[variable]! < size[variable]!)
+      return slot[variable]! + place * characters[variable]!;
+    this.fault('place');
+    return -1;
+  }
+
+  /** What goes beyond its length is lost, and told. */
+  private putText(variable: number, slot: number, text: string): void {
+    const { tables, values } = this;
+    const length = tables.characters[variable]!;
+    const points = charactersIn(text, length);
+    this.work.left -= write * length;
+    if (!this.quiet && [...text].length > length) this.fault('full');
+    let changed = false;
+    for (let n = 0; n < length; n += 1) {
+      if (values[slot + n] === points[n]) continue;
+      values[slot + n] = points[n]!;
+      changed = true;
+    }
+    if (!changed) return;
+    if (tables.hasAlways) forgetGuards(tables, variable);
+    if (!this.quiet)
+      this.effect({
+        offsetUs: this.offsetUs,
+        kind: 'variable',
+        variableId: tables.variableIds[variable]!,
+        index: tables.size[variable] === length ? null : (slot - tables.slot[variable]!) / length,
+        value: textAt(values, slot, length),
+      });
+    if (points.some((point, n) => this.state.saved[slot + n] !== point)) this.keep(variable);
+  }
+
+  /** A variable that is kept is another than was written down: it is written now, or once it is quiet. */
+  private keep(variable: number): void {
     const keeps = this.tables.keeps[variable]!;
-    if (keeps === 0 || this.state.saved[slot] === value) return;
     if (keeps === 1) this.write(variable);
     else if (keeps === 2) {
       this.drop('save', variable);
@@ -278,8 +321,10 @@ export class Run implements Surroundings {
     this.tables.keeps.forEach((keeps, variable) => {
       if (keeps === 0) return;
       const from = this.tables.slot[variable]!;
-      for (let slot = from; slot < from + this.tables.size[variable]!; slot += 1)
-        this.put(variable, slot, this.state.saved[slot]!);
+      const step = this.tables.characters[variable]!;
+      for (let slot = from; slot < from + this.tables.size[variable]!; slot += step || 1)
+        if (step > 0) this.putText(variable, slot, textAt(this.state.saved, slot, step));
+        else this.put(variable, slot, this.state.saved[slot]!);
     });
   }
 
@@ -312,6 +357,19 @@ export class Run implements Surroundings {
             this.put(action.variable, slot, this.values[slot + 1]!);
         this.put(action.variable, last, value);
         return;
+      }
+      case 'write': {
+        const slot = this.textSlot(action.variable, action.index);
+        if (slot < 0) return;
+        const before = action.behind ? textAt(this.values, slot, tables.characters[action.variable]!) : '';
+        return this.putText(action.variable, slot, before + renderTemplate(action.text, this));
+      }
+      case 'shorten': {
+        const slot = this.textSlot(action.variable, action.index);
+        const by = this.evaluate(action.by);
+        if (slot < 0 || by <= 0) return;
+        const points = [...textAt(this.values, slot, tables.characters[action.variable]!)];
+        return this.putText(action.variable, slot, points.slice(0, Math.max(0, points.length - by)).join(''));
       }
       case 'save':
         return this.save();

@@ -48,7 +48,7 @@ export type Effect = { offsetUs: number } & (
   | { kind: 'state'; stateId: string }
   | { kind: 'ended' }
   | { kind: 'signal'; signalId: string }
-  | { kind: 'variable'; variableId: string; index: number | null; value: number }
+  | { kind: 'variable'; variableId: string; index: number | null; value: number | string }
   | { kind: 'output'; outputId: string; order: OutputOrder }
   | { kind: 'saved' }
   | { kind: 'fault'; fault: EvaluationFault; stateId: string | null }

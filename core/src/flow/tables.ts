@@ -2,6 +2,7 @@ import type { Place } from '../gadget/index.ts';
 import type { Code } from './expression.ts';
 import type { KeyEvent } from './events.ts';
 import type { CompiledOrder } from './orders.ts';
+import type { Template } from './template.ts';
 
 /** How long: whole µs, or an expression in ms. */
 export type CompiledLength = number | { ms: Code };
@@ -13,6 +14,9 @@ export type CompiledAction =
   /** Every place of a list. */
   | { kind: 'fill'; variable: number; value: Code }
   | { kind: 'shift'; variable: number; value: Code }
+  /** A text, or behind what it is; `index`: which of several. */
+  | { kind: 'write'; variable: number; index: Code | null; text: Template; behind: boolean }
+  | { kind: 'shorten'; variable: number; index: Code | null; by: Code }
   /** `output`: the number of an output. */
   | { kind: 'tell'; output: number; order: CompiledOrder }
   | { kind: 'save' }
@@ -86,6 +90,8 @@ export interface FlowTables {
   /** First slot of each variable, and how many it has. */
   slot: number[];
   size: number[];
+  /** Of each variable: characters that each of its texts holds; 0: it is none. */
+  characters: number[];
   /** By slot. */
   initialValues: number[];
   /** By variable. */

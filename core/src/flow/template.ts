@@ -1,10 +1,17 @@
 import { ExpressionError } from './error.ts';
 import { evaluate, type Surroundings } from './evaluate.ts';
-import { compileExpression, type Code } from './expression.ts';
+import { compileTyped, lengthCode, textRefOf, type Code, type TextRef } from './expression.ts';
 import type { Scope } from './scope.ts';
+import { textNow } from './texts.ts';
 
-/** Text with gaps: fixed pieces and compiled expressions, alternating as written. */
-export type Template = readonly (string | Code)[];
+/** Text with gaps: fixed pieces, expressions, and texts among the values, as written. */
+export type Template = readonly (string | Code | TextRef)[];
+
+const isCode = (piece: Code | TextRef): piece is Code => Array.isArray(piece);
+
+/** What stands between braces: a number that is worked out, or a text among the values. @throws ExpressionError */
+export const compileGap = (text: string, scope: Scope, ownState: number | null = null): Code | TextRef =>
+  textRefOf(text, scope, ownState) ?? compileTyped(text, scope, ownState).code;
 
 /**
  * Compiles `Heat {v1}`.
@@ -14,7 +21,7 @@ export function compileTemplate(text: string, scope: Scope, ownState: number | n
   const pieces = text.split(/\{([^{}]*)\}/);
   return pieces
     .map((piece, index) => {
-      if (index % 2 === 1) return compileExpression(piece, scope, ownState);
+      if (index % 2 === 1) return compileGap(piece, scope, ownState);
       if (/[{}]/.test(piece))
         throw new ExpressionError(
           'expected every { to have its } around one expression',
@@ -22,10 +29,22 @@ export function compileTemplate(text: string, scope: Scope, ownState: number | n
         );
       return piece;
     })
-    .filter((piece) => piece.length > 0);
+    .filter((piece) => typeof piece !== 'string' || piece.length > 0);
 }
 
 /** The text as it stands now. */
 export function renderTemplate(template: Template, around: Surroundings): string {
-  return template.map((piece) => (typeof piece === 'string' ? piece : evaluate(piece, around))).join('');
+  return template
+    .map((piece) => {
+      if (typeof piece === 'string') return piece;
+      return isCode(piece) ? evaluate(piece, around) : textNow(piece, around);
+    })
+    .join('');
 }
+
+/** What its gaps ask of the gadget. */
+export const codesOfTemplate = (template: Template): Code[] =>
+  template.flatMap((piece) => {
+    if (typeof piece === 'string') return [];
+    return [isCode(piece) ? piece : lengthCode(piece)];
+  });

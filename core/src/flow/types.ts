@@ -1,15 +1,21 @@
-import type { Variable } from '../gadget/index.ts';
+import { limits, variableShape, variableSize, type Variable } from '../gadget/index.ts';
 import { ExpressionError } from './error.ts';
 import { nearest } from './nearest.ts';
 import type { Name, Node } from './parse.ts';
 import type { Scope } from './scope.ts';
 
 /** What an expression gives. Flags count as 0 and 1 where a number is wanted, and any number but 0 as yes. */
-export type Type = { kind: 'number' } | { kind: 'flag' } | { kind: 'choice'; variable: ChoiceVariable };
+export type Type =
+  | { kind: 'number' }
+  | { kind: 'flag' }
+  /** It can only be compared with another, measured, and filled in. */
+  | { kind: 'text' }
+  | { kind: 'choice'; variable: ChoiceVariable };
 type ChoiceVariable = Extract<Variable, { kind: 'choice' }>;
 
 export const number: Type = { kind: 'number' };
 export const flag: Type = { kind: 'flag' };
+const text: Type = { kind: 'text' };
 
 /** Arguments that each function wants. */
 export const functions = {
@@ -24,6 +30,8 @@ export const functions = {
   count: 2,
   /** A number that what happened carries, by its place from 0: a note and its velocity; 0 where it carries none. */
   heard: 1,
+  /** How many characters a text has. */
+  length: 1,
 } as const;
 export type FunctionName = keyof typeof functions;
 export const isFunction = (name: string): name is FunctionName => Object.hasOwn(functions, name);
@@ -56,15 +64,22 @@ export function optionOf(of: Name, option: Name, scope: Scope): { variable: Choi
   return { variable, number: at };
 }
 
-/** The list. @throws ExpressionError for anything else */
+/** A list, a table, or the characters of a text. @throws ExpressionError for anything else */
 export function listOf(name: Name, scope: Scope) {
-  const found = variableOf(name, scope);
-  if (found.variable.kind !== 'list')
+  const { variable, slot } = variableOf(name, scope);
+  if (variableShape(variable) !== 'places' && variable.kind !== 'text')
     throw new ExpressionError('expected a list here; this is another kind of variable', name.start);
-  return { slot: found.slot, length: found.variable.length, variable: found.variable };
+  return { slot, length: variableSize(variable), variable };
 }
 
 const noChoice = (node: Node, type: Type, operator: string): void => {
+  if (type.kind === 'text')
+    throw new ExpressionError(
+      node.type === 'text'
+        ? `expected a number or a variable for ${operator}; names of states and controls stand in in("…") or value("…")`
+        : `expected a number for ${operator}; a text can only be compared, or measured with length()`,
+      node.start,
+    );
   if (type.kind !== 'choice') return;
   const [first] = type.variable.options;
   throw new ExpressionError(
@@ -85,11 +100,16 @@ export function typeOf(node: Node, scope: Scope): Type {
       return number;
     case 'truth':
       return flag;
+    case 'text':
+      if ([...node.value].length > limits.textLength)
+        throw new ExpressionError(`expected a text of at most ${limits.textLength} characters`, node.start);
+      return text;
     case 'name': {
       if (isFunction(node.name.text) && !scope.variables.has(node.name.text))
         throw new ExpressionError(`expected "(" after ${node.name.text}`, node.end);
       const { variable } = variableOf(node.name, scope);
-      if (variable.kind === 'list')
+      if (variable.kind === 'text') return text;
+      if (variable.kind === 'list' || variable.kind === 'table' || variable.kind === 'texts')
         throw new ExpressionError(
           'expected a place in the list, such as [0]',
           node.end,
@@ -100,10 +120,12 @@ export function typeOf(node: Node, scope: Scope): Type {
     }
     case 'option':
       return { kind: 'choice', variable: optionOf(node.of, node.option, scope).variable };
-    case 'place':
-      listOf(node.of, scope);
+    case 'place': {
+      const texts = variableOf(node.of, scope).variable.kind === 'texts';
+      if (!texts) listOf(node.of, scope);
       numeric(node.index, 'a place');
-      return number;
+      return texts ? text : number;
+    }
     case 'unary':
       numeric(node.of, node.operator);
       return node.operator === '!' ? flag : number;
@@ -112,7 +134,8 @@ export function typeOf(node: Node, scope: Scope): Type {
     case 'choose': {
       numeric(node.test, '?');
       const [yes, no] = [of(node.yes), of(node.no)];
-      if (yes.kind === no.kind && (yes.kind !== 'choice' || sameChoice(yes, no))) return yes;
+      if (yes.kind === no.kind && yes.kind !== 'text' && (yes.kind !== 'choice' || sameChoice(yes, no)))
+        return yes;
       noChoice(node.yes, yes, 'both sides of :');
       noChoice(node.no, no, 'both sides of :');
       return number;
@@ -132,6 +155,11 @@ const sameChoice = (a: Type, b: Type) =>
 function binaryType(node: Extract<Node, { type: 'binary' }>, left: Type, right: Type): Type {
   const { operator } = node;
   if (operator === '==' || operator === '!=') {
+    if (left.kind === 'text' && right.kind === 'text') return flag;
+    if (left.kind === 'text' || right.kind === 'text') {
+      const other = left.kind === 'text' ? node.right : node.left;
+      throw new ExpressionError('expected a text to compare it with, such as "abc"', other.start);
+    }
     if (left.kind !== 'choice' && right.kind !== 'choice') return flag;
     if (sameChoice(left, right)) return flag;
     const [choice, other] = left.kind === 'choice' ? [left, node.right] : [right as typeof left, node.left];
@@ -163,6 +191,12 @@ function callType(node: Extract<Node, { type: 'call' }>, scope: Scope): Type {
       `expected ${wanted} value${wanted > 1 ? 's' : ''} in ${text}(), got ${node.args.length}`,
       node.start,
     );
+  if (text === 'length') {
+    const [of] = node.args as [Node];
+    if (typeOf(of, scope).kind !== 'text')
+      throw new ExpressionError('expected a text here, to measure its length', of.start);
+    return number;
+  }
   const values = text === 'count' ? node.args.slice(1) : node.args;
   if (text === 'count') {
     const [list] = node.args;

@@ -1,6 +1,7 @@
 import {
   placedActions,
   variableRange,
+  variableShape,
   variableStart,
   type Derived,
   type Gadget,
@@ -95,7 +96,7 @@ function setsOf({ actions, rule }: PlacedActions): SetBy[] {
  */
 export function valueRanges(gadget: Pick<Gadget, 'flow' | 'controls'>): KnownRanges {
   const { variables } = gadget.flow;
-  const followed = variables.filter(({ kind }) => kind !== 'list');
+  const followed = variables.filter((one) => variableShape(one) === 'one');
   const may = new Map(followed.map((one) => [one.id, variableRange(one)]));
   const lists = placedActions(gadget.flow).flatMap(setsOf);
   if (lists.reduce((sum, { sets }) => sum + sets.length, 0) > mostSets) return may;

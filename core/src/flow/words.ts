@@ -5,8 +5,8 @@ import { plainLabels, stateLabels } from './labels.ts';
 import { quoted } from './lex.ts';
 import { nearest } from './nearest.ts';
 import { namesIn, parseExpression, type Name, type Node } from './parse.ts';
-import { scopeOf } from './scope.ts';
-import { compileTemplate } from './template.ts';
+import { scopeOf, type Scope } from './scope.ts';
+import { compileGap, compileTemplate } from './template.ts';
 
 /*
  * The document keeps expressions over ids, so that renaming changes nothing else. People read and type names. These
@@ -79,6 +79,11 @@ function labelled(labels: ReadonlyMap<string, string>, name: Name, what: string)
  * @throws ExpressionError for a name that nothing has, or text that cannot be read or does not fit
  */
 export function readExpression(text: string, named: Named): string {
+  return stored(text, named, (of, scope) => compileExpression(of, scope, 0));
+}
+
+/** @param check whether what is stored can be read @throws ExpressionError */
+function stored(text: string, named: Named, check: (of: string, scope: Scope) => unknown): string {
   const node = parseExpression(text);
   const { variables } = named.flow;
   const variable = (name: Name) =>
@@ -88,7 +93,7 @@ export function readExpression(text: string, named: Named): string {
       name,
       variables.map((one) => one.name),
     );
-  const stored = renamed(text, node, ({ kind, name, of }) => {
+  const made = renamed(text, node, ({ kind, name, of }) => {
     if (kind === 'variable') return variable(name).id;
     if (kind === 'state') return labelled(stateLabels(named), name, 'a state');
     if (kind === 'control') return labelled(plainLabels(named.controls), name, 'a control');
@@ -105,14 +110,19 @@ export function readExpression(text: string, named: Named): string {
       )
     );
   });
-  checkStored(stored, named, text);
-  return stored;
+  checkStored(made, named, text, check);
+  return made;
 }
 
 /** Whether the stored text compiles; its errors are told in the words and at the place of the typed one. */
-function checkStored(stored: string, named: Named, typed: string): void {
+function checkStored(
+  stored: string,
+  named: Named,
+  typed: string,
+  check: (of: string, scope: Scope) => unknown,
+): void {
   try {
-    compileExpression(stored, scopeOf(named), 0);
+    check(stored, scopeOf(named));
   } catch (error) {
     if (!(error instanceof ExpressionError)) throw error;
     throw new ExpressionError(
@@ -148,14 +158,14 @@ export function showTemplate(text: string, named: Named): string {
 
 /** As `readExpression`, for text with expressions in braces. @throws ExpressionError */
 export function readTemplate(text: string, named: Named): string {
-  const stored = inBraces(text, (inner, at) => {
+  const made = inBraces(text, (inner, at) => {
     try {
-      return readExpression(inner, named);
+      return stored(inner, named, compileGap);
     } catch (error) {
       if (!(error instanceof ExpressionError) || error.index === null) throw error;
       throw new ExpressionError(error.message, error.index + at, error.suggestion);
     }
   });
-  compileTemplate(stored, scopeOf(named), 0);
-  return stored;
+  compileTemplate(made, scopeOf(named), 0);
+  return made;
 }

@@ -133,6 +133,13 @@ class Printer {
       const first = variable.options.find(({ id }) => id === variable.initialId)!.name;
       return this.out.element('data', { ...common, expr: first, 'hum:options': options, ...saved });
     }
+    if (variable.kind === 'table')
+      return this.out.element('data', { ...common, expr: JSON.stringify(variable.numbers) });
+    if (variable.kind === 'text' || variable.kind === 'texts') {
+      const start = variable.kind === 'text' ? variable.initial : variable.initials;
+      const expr = JSON.stringify(start);
+      return this.out.element('data', { ...common, expr, 'hum:length': String(variable.length), ...saved });
+    }
     this.out.element('data', {
       ...common,
       expr: String(variable.initial),

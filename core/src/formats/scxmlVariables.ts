@@ -1,10 +1,23 @@
-import type { Saved, Variable } from '../gadget/index.ts';
+import { variableSchema, type Saved, type Variable } from '../gadget/index.ts';
 import { words, type Element } from './scxmlElements.ts';
 
 function savedOf(text: string | undefined): Saved | null {
   if (text === 'change' || text === 'asked') return { when: text };
   const quiet = /^quiet (\d+)$/.exec(text ?? '');
   return quiet ? { when: 'quiet', quietUs: Number(quiet[1]) } : null;
+}
+
+/** A table, a text or several, whose beginning is written as JSON; null: another kind. */
+function readWritten(kind: string | undefined, expr: string, length: number): object | null {
+  if (kind !== 'table' && kind !== 'text' && kind !== 'texts') return null;
+  let start: unknown = null;
+  try {
+    start = JSON.parse(expr);
+  } catch {
+    // The schema says what was expected.
+  }
+  if (kind === 'table') return { kind, saved: null, numbers: start };
+  return kind === 'text' ? { kind, length, initial: start } : { kind, length, initials: start };
 }
 
 /** Variables of the data model. @param note told of what cannot be carried over */
@@ -29,6 +42,13 @@ export function readVariables(root: Element, note: (message: string) => void): V
       }));
       const first = list.find((option) => option.name === expr) ?? list[0];
       if (first) return [{ id, kind: 'choice', name, saved, options: list, initialId: first.id }];
+    }
+    const written = readWritten(attributes['hum:kind'], expr, Number(attributes['hum:length'] ?? 0));
+    if (written) {
+      const variable = variableSchema.safeParse({ id, name, saved, ...written });
+      if (variable.success) return [variable.data];
+      note(`The variable "${name}" was left out: ${variable.error.issues[0]!.message}.`);
+      return [];
     }
     const number = Number(expr);
     if (!Number.isInteger(number))

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { expressionSchema, lengthSchema } from './expressions.schema.ts';
+import { expressionSchema, lengthSchema, templateSchema } from './expressions.schema.ts';
 import { limits } from './limits.ts';
 import { outputActionSchemas, type OutputAction } from './outputs.schema.ts';
 import { durationUsSchema, idSchema } from './primitives.schema.ts';
@@ -15,6 +15,26 @@ const ownSchemas = [
   }),
   /** Every place of a list takes what the next one holds; the last takes the value. */
   z.strictObject({ kind: z.literal('shift'), variableId: idSchema, value: expressionSchema }),
+  /** A text, or the one at a place of several, becomes another, or has something put behind it. What is too much is lost. */
+  z.strictObject({
+    kind: z.literal('setText'),
+    variableId: idSchema,
+    index: expressionSchema.nullable(),
+    text: templateSchema,
+  }),
+  z.strictObject({
+    kind: z.literal('append'),
+    variableId: idSchema,
+    index: expressionSchema.nullable(),
+    text: templateSchema,
+  }),
+  /** Its last characters go, so many. */
+  z.strictObject({
+    kind: z.literal('shorten'),
+    variableId: idSchema,
+    index: expressionSchema.nullable(),
+    by: expressionSchema,
+  }),
   /** Every saved variable is written down, or read back. */
   z.strictObject({ kind: z.literal('save') }),
   z.strictObject({ kind: z.literal('recall') }),

@@ -47,7 +47,8 @@ export function writtenIn(action: Action): Written {
     );
     return { expressions, templates };
   }
-  return { expressions: expressionsOf(action), templates: [] };
+  const templates = action.kind === 'setText' || action.kind === 'append' ? [action.text] : [];
+  return { expressions: expressionsOf(action), templates };
 }
 
 function expressionsOf(action: Exclude<Action, OutputAction>): string[] {
@@ -56,6 +57,11 @@ function expressionsOf(action: Exclude<Action, OutputAction>): string[] {
       return action.index === null ? [action.value] : [action.index, action.value];
     case 'shift':
       return [action.value];
+    case 'setText':
+    case 'append':
+      return action.index === null ? [] : [action.index];
+    case 'shorten':
+      return action.index === null ? [action.by] : [action.index, action.by];
     case 'start':
       return lengthText(action.length);
     case 'raise':

@@ -199,6 +199,30 @@ function triggerFaults(
   };
 }
 
+/** What an action with a variable would need instead of this one; null: it will do. */
+export function wrongFor(
+  action: Extract<Action, { variableId: string }>,
+  variable: Flow['variables'][number],
+): string | null {
+  const { kind } = variable;
+  switch (action.kind) {
+    case 'setText':
+    case 'append':
+    case 'shorten':
+      if (action.index !== null) return kind === 'texts' ? null : 'expected a list of texts';
+      return kind === 'text' ? null : 'expected a text';
+    case 'set':
+      if (kind === 'table') return 'expected a variable that can change; a table stays as it is';
+      if (kind === 'text' || kind === 'texts') return 'expected a variable that is no text';
+      return action.index !== null && kind !== 'list' ? 'expected a list' : null;
+    case 'shift':
+      return kind === 'list' ? null : 'expected a list';
+    default:
+      // What is shown of it changes nothing.
+      return kind === 'list' || kind === 'table' ? null : 'expected a list of numbers';
+  }
+}
+
 function actionFaults({ outputs, flow }: Referring, fault: Fault): void {
   const variables = new Map(flow.variables.map((variable) => [variable.id, variable]));
   const outputKinds = new Map(outputs.map(({ id, kind }) => [id, kind]));
@@ -209,9 +233,9 @@ function actionFaults({ outputs, flow }: Referring, fault: Fault): void {
       const at = (field: string) => [...path, a, field];
       if ('variableId' in action) {
         const variable = variables.get(action.variableId);
-        const list = action.kind !== 'set' || action.index !== null;
+        const expected = variable && wrongFor(action, variable);
         if (!variable) fault(at('variableId'), `expected the id of a variable, got "${action.variableId}"`);
-        else if (list && variable.kind !== 'list') fault(at('variableId'), 'expected a list');
+        else if (expected) fault(at('variableId'), expected);
       }
       if (isOutputAction(action)) {
         const wanted = kindsTold(action.kind);

@@ -72,7 +72,11 @@ export {
 export type { Action } from './actions.schema.ts';
 export {
   functionNames,
+  charactersIn,
   variableRange,
+  variableShape,
+  variableStarts,
+  type VariableShape,
   variableSize,
   variableStart,
   type Saved,

@@ -1,8 +1,9 @@
 import type { LayerKey, Trigger } from './flow.schema.ts';
-import type { Gadget } from './gadget.schema.ts';
-import type { KeySet } from './wiring.schema.ts';
+import type { KeySet, Wiring } from './wiring.schema.ts';
 
-type WithSets = Pick<Gadget, 'wiring'>;
+interface WithSets {
+  wiring: Pick<Wiring, 'sets'>;
+}
 
 /** The set that a key is in, and its number there, from 0. */
 export function keyInSet({ wiring }: WithSets, controlId: string): { set: KeySet; number: number } | null {

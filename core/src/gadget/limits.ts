@@ -37,6 +37,8 @@ export const limits = {
   unitChars: 12,
   options: 32,
   listLength: 64,
+  /** Of a short text that changes while it runs: a name, a line that is typed. */
+  textLength: 40,
   signals: 100,
   timers: 40,
   layers: 16,

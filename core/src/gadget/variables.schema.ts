@@ -39,6 +39,11 @@ const bounded = {
   overflow: z.enum(['hold', 'wrap']),
 };
 
+/** The most characters that each can hold. */
+const textLength = wholeSchema(1, limits.textLength, 'characters');
+const textSchema = lineSchema(2 * limits.textLength);
+const charactersOf = (text: string) => [...text].length;
+
 const inside = (variable: { initial: number; min: number; max: number }) =>
   variable.min <= variable.initial && variable.initial <= variable.max;
 const outside = { path: ['initial'], message: 'expected a start value between min and max' };
@@ -72,24 +77,125 @@ export const variableSchema = z.discriminatedUnion('kind', [
       length: wholeSchema(1, limits.listLength),
     })
     .refine(inside, outside),
+  /** Numbers that stay as they are, by place: what each key of a set sends, plays or costs. */
+  z.strictObject({
+    kind: z.literal('table'),
+    ...common,
+    saved: z.null(),
+    numbers: z
+      .array(int32Schema)
+      .min(1, 'expected at least one number')
+      .max(limits.listLength, `expected at most ${limits.listLength} numbers`),
+  }),
+  /** A short text that grows and shrinks: typed by keys, spelled, sent. */
+  z
+    .strictObject({ kind: z.literal('text'), ...common, length: textLength, initial: textSchema })
+    .refine(({ initial, length }) => charactersOf(initial) <= length, {
+      path: ['initial'],
+      message: 'expected no more characters than it can hold',
+    }),
+  /** So many short texts in a row, each with its own beginning. */
+  z
+    .strictObject({
+      kind: z.literal('texts'),
+      ...common,
+      length: textLength,
+      initials: z
+        .array(textSchema)
+        .min(1, 'expected at least one text')
+        .max(limits.listLength, `expected at most ${limits.listLength} texts`),
+    })
+    .superRefine(({ initials, length }, context) =>
+      initials.forEach((text, at) => {
+        if (charactersOf(text) > length)
+          context.addIssue({
+            code: 'custom',
+            path: ['initials', at],
+            message: `expected at most ${length} characters`,
+          });
+      }),
+    ),
 ]);
 
 export type Variable = z.infer<typeof variableSchema>;
 export type Saved = z.infer<typeof savedSchema>;
 
-/** Closed range of what the variable, or each place of its list, can be. */
+/** What an expression asks of it: one number, numbers by place, a text, or texts by place. */
+export type VariableShape = 'one' | 'places' | 'text' | 'texts';
+export function variableShape({ kind }: Variable): VariableShape {
+  if (kind === 'text' || kind === 'texts') return kind;
+  return kind === 'list' || kind === 'table' ? 'places' : 'one';
+}
+
+/** The highest number of a character. (Unicode.) */
+const lastCharacter = 0x10ffff;
+
+/** Closed range of what the variable, each place of its list, or each character of its text can be. */
 export function variableRange(variable: Variable): { low: number; high: number } {
-  if (variable.kind === 'flag') return { low: 0, high: 1 };
-  if (variable.kind === 'choice') return { low: 0, high: variable.options.length - 1 };
-  return { low: variable.min, high: variable.max };
+  switch (variable.kind) {
+    case 'flag':
+      return { low: 0, high: 1 };
+    case 'choice':
+      return { low: 0, high: variable.options.length - 1 };
+    case 'table':
+      return { low: Math.min(...variable.numbers), high: Math.max(...variable.numbers) };
+    case 'text':
+    case 'texts':
+      return { low: 0, high: lastCharacter };
+    case 'number':
+    case 'list':
+      return { low: variable.min, high: variable.max };
+  }
+}
+
+/** The numbers of a text's characters, 0 behind its end. */
+export const charactersIn = (text: string, length: number): number[] => {
+  const points = [...text].slice(0, length).map((one) => one.codePointAt(0)!);
+  return [...points, ...Array<number>(length - points.length).fill(0)];
+};
+
+/** What it is at power-up, where nothing was saved, by slot. */
+export function variableStarts(variable: Variable): number[] {
+  switch (variable.kind) {
+    case 'list':
+      return Array<number>(variable.length).fill(variable.initial);
+    case 'table':
+      return variable.numbers;
+    case 'text':
+      return charactersIn(variable.initial, variable.length);
+    case 'texts':
+      return variable.initials.flatMap((text) => charactersIn(text, variable.length));
+    default:
+      return [variableStart(variable)];
+  }
 }
 
 /** How many numbers it holds. */
-export const variableSize = (variable: Variable): number => (variable.kind === 'list' ? variable.length : 1);
+export function variableSize(variable: Variable): number {
+  switch (variable.kind) {
+    case 'list':
+    case 'text':
+      return variable.length;
+    case 'table':
+      return variable.numbers.length;
+    case 'texts':
+      return variable.length * variable.initials.length;
+    default:
+      return 1;
+  }
+}
 
-/** What it, or each place of its list, is at power-up, where nothing was saved. */
+/** The number that it is at power-up, where nothing was saved; of a list that of each place, of a table its first. */
 export function variableStart(variable: Variable): number {
-  if (variable.kind === 'flag') return variable.initial ? 1 : 0;
-  if (variable.kind === 'choice') return variable.options.findIndex(({ id }) => id === variable.initialId);
-  return variable.initial;
+  switch (variable.kind) {
+    case 'flag':
+      return variable.initial ? 1 : 0;
+    case 'choice':
+      return variable.options.findIndex(({ id }) => id === variable.initialId);
+    case 'number':
+    case 'list':
+      return variable.initial;
+    default:
+      return variableStarts(variable)[0]!;
+  }
 }

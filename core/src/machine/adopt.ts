@@ -1,5 +1,5 @@
 import { activeIds } from '../flow/index.ts';
-import { canonicalJson, variableStart } from '../gadget/index.ts';
+import { canonicalJson, variableStarts, type Gadget } from '../gadget/index.ts';
 import { unreadKnob, type TogetherState } from '../gesture/index.ts';
 import type { CompiledGadget, CompiledInput, CompiledKnob } from './compiled.ts';
 import { adoptFlow } from './adoptFlow.ts';
@@ -9,7 +9,14 @@ import { adoptOutput } from './outputKinds.ts';
 import { darkShown } from './outputs.ts';
 import { freshKnob } from './knobs.ts';
 import { freshReceiver } from './receivers.ts';
-import { freshOf, type InputState, type KnobInput, type MachineState, type Shown } from './state.ts';
+import {
+  freshOf,
+  type InputState,
+  type KnobInput,
+  type MachineState,
+  type Shown,
+  type ShownValue,
+} from './state.ts';
 
 /**
  * A running machine's state carried over to an edited document: place, values, outputs, timers and fingers are kept
@@ -44,7 +51,7 @@ export function adoptState(
     receivers: keep(freshOf(to.receivers, freshReceiver), state.receivers),
     together: adoptTogether(state, to),
     flow,
-    shown: adoptShown(state.shown, darkShown(to.gadget), activeIds(to.tables, flow)),
+    shown: adoptShown(state.shown, to.gadget, darkShown(to.gadget), activeIds(to.tables, flow)),
   };
 }
 
@@ -95,16 +102,19 @@ function adoptTogether({ together }: MachineState, { inputs, gadget }: CompiledG
   };
 }
 
-/** Of a list; 0 for a number. */
-const lengthOf = (value: number | number[]) => (Array.isArray(value) ? value.length : 0);
+/** What a value is like: numbers or texts, and how many. */
+const likeness = (value: ShownValue) =>
+  Array.isArray(value) ? `${typeof value[0]} ${value.length}` : typeof value;
 
-function adoptShown(was: Shown, dark: Shown, stateIds: string[]): Shown {
+function adoptShown(was: Shown, { flow }: Gadget, dark: Shown, stateIds: string[]): Shown {
+  // A table is as the document has it.
+  const tables = new Set(flow.variables.flatMap(({ id, kind }) => (kind === 'table' ? [id] : [])));
   return {
     stateIds,
     variables: Object.fromEntries(
       Object.entries(dark.variables).map(([id, fresh]) => {
         const then = was.variables[id];
-        const alike = then !== undefined && lengthOf(then) === lengthOf(fresh);
+        const alike = then !== undefined && !tables.has(id) && likeness(then) === likeness(fresh);
         return [id, alike ? then : fresh];
       }),
     ),
@@ -139,7 +149,7 @@ export function waitingFor(
     flow.states.map(({ id, initial }) => [id, initial]),
   ];
   const starts = ({ flow }: CompiledGadget['gadget']) =>
-    new Map(flow.variables.map((one) => [one.id, variableStart(one)]));
+    new Map(flow.variables.map((one) => [one.id, variableStarts(one).join()]));
   const was = starts(before);
   const values = [...starts(after)].some(([id, start]) => was.has(id) && was.get(id) !== start);
   return [

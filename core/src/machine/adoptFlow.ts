@@ -53,6 +53,8 @@ export function adoptFlow(
     to.variableIds.forEach((id, variable) => {
       const other = variables.get(id);
       if (other === undefined || from.size[other] !== to.size[variable]) return;
+      // A table is as the document has it.
+      if (gadget.flow.variables[variable]!.kind === 'table') return;
       for (let n = 0; n < to.size[variable]!; n += 1)
         now[to.slot[variable]! + n] = then[from.slot[other]! + n]!;
     });

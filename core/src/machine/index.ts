@@ -12,7 +12,7 @@ export {
   type OutputStateOf,
 } from './outputKinds.ts';
 export { wholeGadget } from './state.ts';
-export type { MachineState, Shown, Stimulus, Touch } from './state.ts';
+export type { MachineState, Shown, ShownValue, Stimulus, Touch } from './state.ts';
 export type { EntryOf, Lane, TraceEntry } from './trace.ts';
 export { nowActiveIn, type NowActive } from './nowActive.ts';
 export { whyNot, type GuardPart, type WhyNot } from './whyNot.ts';

@@ -4,6 +4,7 @@ import {
   powerUp,
   stepFlow,
   stepTimer,
+  textAt,
   type Around,
   type AwaitedTrigger,
   type FlowStep,
@@ -250,10 +251,15 @@ export class MainLoop {
   /** What was kept is seen from the beginning, and what was not begins anew. @param values by slot */
   private showValues(values: readonly number[]): void {
     const { state, compiled, trace } = this;
-    const { variableIds, slot, size } = compiled.tables;
-    for (const [variable, id] of variableIds.entries())
-      for (let place = 0; place < size[variable]!; place += 1)
-        remember(state.shown, id, place, values[slot[variable]! + place]!, state.nowUs, trace);
+    const { variableIds, slot, size, characters } = compiled.tables;
+    for (const [variable, id] of variableIds.entries()) {
+      const step = characters[variable]!;
+      for (let place = 0; place * (step || 1) < size[variable]!; place += 1) {
+        const from = slot[variable]! + place * (step || 1);
+        const value = step > 0 ? textAt(values, from, step) : values[from]!;
+        remember(state.shown, id, place, value, state.nowUs, trace);
+      }
+    }
   }
 
   /** Carries out what the flow wants, at once or behind its blocking waits. */

@@ -1,5 +1,12 @@
 import type { Effect, OutputOrder } from '../flow/index.ts';
-import { kindsTold, variableSize, variableStart, type Gadget } from '../gadget/index.ts';
+import {
+  kindsTold,
+  variableShape,
+  variableStart,
+  variableStarts,
+  type Gadget,
+  type Variable,
+} from '../gadget/index.ts';
 import { schedule } from '../kernel/index.ts';
 import type { CompiledGadget } from './compiled.ts';
 import {
@@ -9,7 +16,7 @@ import {
   type OutputEntry,
   type OutputState,
 } from './outputKinds.ts';
-import type { MachineState, Shown } from './state.ts';
+import type { MachineState, Shown, ShownValue } from './state.ts';
 import type { TraceEntry } from './trace.ts';
 
 /** Every output as power-up finds it, and variables as they begin. */
@@ -17,15 +24,16 @@ export function darkShown(gadget: Gadget): Shown {
   return {
     stateIds: [],
     variables: Object.fromEntries(
-      gadget.flow.variables.map((variable) => [
-        variable.id,
-        variable.kind === 'list'
-          ? Array<number>(variableSize(variable)).fill(variable.initial)
-          : variableStart(variable),
-      ]),
+      gadget.flow.variables.map((variable) => [variable.id, shownStart(variable)]),
     ),
     outputs: Object.fromEntries(gadget.outputs.map((output) => [output.id, darkOutput(output)])),
   };
+}
+
+function shownStart(variable: Variable): ShownValue {
+  if (variable.kind === 'text') return variable.initial;
+  if (variable.kind === 'texts') return variable.initials;
+  return variableShape(variable) === 'places' ? variableStarts(variable) : variableStart(variable);
 }
 
 /** Carries out one effect of the flow, now. What names an output that an edit took away is dropped. */
@@ -66,7 +74,7 @@ export function remember(
   shown: Shown,
   id: string,
   index: number | null,
-  value: number,
+  value: number | string,
   at: number,
   trace: TraceEntry[],
 ): void {
@@ -74,7 +82,7 @@ export function remember(
   if (Array.isArray(was)) {
     const place = index ?? 0;
     if (was[place] === value) return;
-    shown.variables[id] = was.with(place, value);
+    shown.variables[id] = was.with(place, value as never);
     trace.push({ at, lane: 'variable', id, value, index: place });
     return;
   }

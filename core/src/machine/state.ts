@@ -158,12 +158,14 @@ export interface ReceiverState {
   heard: HeardState;
 }
 
+/** What a variable is: a list as all its places. */
+export type ShownValue = number | string | number[] | string[];
+
 /** What the gadget shows: the state as seen from outside, and its outputs. Records are by id, in the document's order. */
 export interface Shown {
   /** The active states, in the order of the document. */
   stateIds: string[];
-  /** A list as all its places. */
-  variables: Record<string, number | number[]>;
+  variables: Record<string, ShownValue>;
   outputs: Record<string, OutputState>;
 }
 

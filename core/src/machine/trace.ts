@@ -51,7 +51,7 @@ export type TraceEntry =
   | { at: number; lane: 'ended' }
   | { at: number; lane: 'signal'; id: string }
   /** `index`: the place of a list. */
-  | { at: number; lane: 'variable'; id: string; value: number; index?: number }
+  | { at: number; lane: 'variable'; id: string; value: number | string; index?: number }
   /** What is kept was written down. */
   | { at: number; lane: 'saved' }
   /** A division by zero or a place outside a list, which count as 0; `id` is the state whose rule it was. */

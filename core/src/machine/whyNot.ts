@@ -1,5 +1,13 @@
 import { bare, compileExpression, evaluate, ExpressionError, guardParts, scopeOf } from '../flow/index.ts';
-import { findRule, hearsGesture, type Gadget, type Rule, type Trigger } from '../gadget/index.ts';
+import {
+  charactersIn,
+  findRule,
+  hearsGesture,
+  variableStarts,
+  type Gadget,
+  type Rule,
+  type Trigger,
+} from '../gadget/index.ts';
 import { isMessage } from '../midi/index.ts';
 import { isHeard } from '../serial/index.ts';
 import { nowActiveIn } from './nowActive.ts';
@@ -106,21 +114,19 @@ const isTimed = ({ kind }: Trigger) => kind === 'after' || kind === 'every' || k
 /** Values at a moment, by slot. */
 function valuesAt(gadget: Gadget, trace: readonly TraceEntry[], atUs: number): number[] {
   const scope = scopeOf(gadget);
-  const values = gadget.flow.variables.flatMap((variable) => {
-    const size = variable.kind === 'list' ? variable.length : 1;
-    const start =
-      variable.kind === 'flag'
-        ? Number(variable.initial)
-        : variable.kind === 'choice'
-          ? variable.options.findIndex(({ id }) => id === variable.initialId)
-          : variable.initial;
-    return Array<number>(size).fill(start);
-  });
+  const values = gadget.flow.variables.flatMap(variableStarts);
   for (const entry of trace) {
     if (entry.at > atUs) break;
     if (entry.lane !== 'variable') continue;
     const found = scope.variables.get(entry.id);
-    if (found) values[found.slot + (entry.index ?? 0)] = entry.value;
+    if (!found) continue;
+    const { slot, variable } = found;
+    const { index = 0, value } = entry;
+    if (typeof value === 'number') values[slot + index] = value;
+    else if (variable.kind === 'text' || variable.kind === 'texts')
+      charactersIn(value, variable.length).forEach((one, n) => {
+        values[slot + index * variable.length + n] = one;
+      });
   }
   return values;
 }

@@ -66,9 +66,11 @@ const expression = fc.constantFrom(
   '1',
   '(v1 * 3) % 5',
   '0',
+  'v4 == v5[0]',
+  'length(v4) + v6[v2]',
 );
 
-const template = fc.constantFrom('Heat {v1}', 'plain', '{random(9)}-{v2}', '');
+const template = fc.constantFrom('Heat {v1}', 'plain', '{random(9)}-{v2}', '{v4}{v5[v2 % 4]}', '');
 const length = fc.oneof(delay, fc.constantFrom({ ms: 'v1 * 7' }, { ms: '20 + random(40)' }, { ms: '0' }));
 const rows = fc.integer({ min: 0, max: 1 });
 const lightMode: fc.Arbitrary<LightMode> = fc.oneof(
@@ -94,6 +96,9 @@ const lightsRange = {
   last: fc.constantFrom('3', '7', 'v1'),
 };
 
+const ofText = { variableId: fc.constant('v4'), index: fc.constant(null) };
+const ofTexts = { variableId: fc.constant('v5'), index: fc.constantFrom('v2 % 4', '0') };
+
 /** Every kind of thing that can happen, so that none is left out of what is tried at random. */
 export const actionOf = {
   set: fc.oneof(
@@ -104,6 +109,9 @@ export const actionOf = {
       value: expression,
     }),
   ),
+  setText: fc.oneof(fc.record({ ...ofText, text: template }), fc.record({ ...ofTexts, text: template })),
+  append: fc.oneof(fc.record({ ...ofText, text: template }), fc.record({ ...ofTexts, text: template })),
+  shorten: fc.record({ ...ofText, by: expression }),
   shift: fc.record({ variableId: fc.constant('v3'), value: expression }),
   light: fc.record({ outputId: fc.constant('o1'), light: lightMode }),
   level: fc.record({ outputId: fc.constant('o1'), percent: expression }),
@@ -414,6 +422,9 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
           overflow: 'hold',
           length: 4,
         },
+        { id: 'v4', kind: 'text', name: 'word', saved, length: 5, initial: 'aé' },
+        { id: 'v5', kind: 'texts', name: 'words', saved: null, length: 3, initials: ['one', '', 'a'] },
+        { id: 'v6', kind: 'table', name: 'costs', saved: null, numbers: [3, -1, 4] },
       ],
       timers: [
         { id: 'm1', name: 'm1' },

@@ -40,7 +40,7 @@ export function courseOf(
       const variable = gadget.flow.variables.find(({ id }) => id === what.variableId);
       if (!variable) return null;
       return [
-        { atUs: 0, value: variable.kind === 'list' ? variable.initial : variableStart(variable) },
+        { atUs: 0, value: variable.kind === 'text' ? variable.initial : variableStart(variable) },
         ...entries((entry) =>
           entry.lane === 'variable' && entry.id === variable.id && !entry.index ? entry.value : undefined,
         ),

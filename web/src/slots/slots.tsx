@@ -1,4 +1,4 @@
-import { showExpression, showTemplate, type Length } from '@hum-lever/core';
+import { showExpression, showTemplate, type Length, type Variable } from '@hum-lever/core';
 import { useDocument } from '../client/index.ts';
 import {
   Choice,
@@ -50,13 +50,13 @@ export function NamedSlot({
   );
 }
 
-/** A variable; of lists, or of all that are none. */
+/** A variable of one of these kinds. */
 export function VariableSlot({
-  list,
+  kinds,
   value,
   choose,
 }: {
-  list: boolean;
+  kinds: readonly Variable['kind'][];
   value: string;
   choose: (id: string) => void;
 }) {
@@ -64,7 +64,7 @@ export function VariableSlot({
   return (
     <NamedSlot
       label="Variable"
-      among={variables.filter(({ kind }) => (kind === 'list') === list)}
+      among={variables.filter(({ kind }) => kinds.includes(kind))}
       value={value}
       choose={choose}
     />

@@ -166,6 +166,12 @@ function layerWords(gadget: Gadget, { id, gesture }: EntryOf<'gesture'>): string
   return has.length === 0 ? '' : `Layer ${quoted(has.map(({ name }) => name))} says what that does.`;
 }
 
+const faultWords: Record<EntryOf<'fault'>['fault'], (where: string) => string> = {
+  divide: (where) => `A division by zero in ${where}; it counts as 0.`,
+  place: (where) => `A place outside its list in ${where}; it counts as 0.`,
+  full: (where) => `A text in ${where} was longer than it may be; what was too much is lost.`,
+};
+
 /** One sentence on what an entry is and why it came. */
 export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: number): string {
   const name = namesOf(gadget);
@@ -230,7 +236,7 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
             gadget.flow.variables.find(({ id }) => id === entry.id),
             entry.value,
           )}.`
-        : `Place ${entry.index} of ${name(entry.id)} became ${entry.value}.`;
+        : `Place ${entry.index} of ${name(entry.id)} became ${valueWords(undefined, entry.value)}.`;
     case 'ended':
       return 'The end: nothing is heard any more until the power is switched off and on.';
     case 'signal':
@@ -238,7 +244,7 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
     case 'saved':
       return 'What is kept was written down.';
     case 'fault':
-      return `${entry.fault === 'divide' ? 'A division by zero' : 'A place outside its list'} in ${entry.id === null ? 'a layer' : name(entry.id)}; it counts as 0.`;
+      return faultWords[entry.fault](entry.id === null ? 'a layer' : name(entry.id));
     case 'power':
       return powerWords[entry.event];
     case 'midiIn':

@@ -15,7 +15,18 @@ import type { LineReader } from './reader.ts';
 import { nameOf, showLength } from './trigger.ts';
 
 /** Words that begin an action without an output or a variable. */
-const beginnings = ['shift', 'save', 'recall', 'start', 'stop', 'raise', 'cancel', 'wait'] as const;
+const beginnings = [
+  'shift',
+  'append',
+  'shorten',
+  'save',
+  'recall',
+  'start',
+  'stop',
+  'raise',
+  'cancel',
+  'wait',
+] as const;
 const reserved: ReadonlySet<string> = new Set(beginnings);
 
 const inQuotes = (text: string): string => `"${text.replace(/["\\]/g, '\\$&')}"`;
@@ -42,15 +53,20 @@ export function showAction(action: Action, names: Names): string {
   if (isOutputAction(action)) return showTold(action, names);
   const { gadget } = names;
   const expression = (text: string) => showExpression(text, gadget);
+  const place = (index: string | null) => (index === null ? '' : `[${expression(index)}]`);
   const variable =
     'variableId' in action
       ? quoted(names.variables.get(action.variableId) ?? action.variableId, reserved)
       : '';
   switch (action.kind) {
-    case 'set': {
-      const place = action.index === null ? '' : `[${expression(action.index)}]`;
-      return `${variable}${place} = ${expression(action.value)}`;
-    }
+    case 'set':
+      return `${variable}${place(action.index)} = ${expression(action.value)}`;
+    case 'setText':
+      return `${variable}${place(action.index)} = ${inQuotes(showTemplate(action.text, gadget))}`;
+    case 'append':
+      return `append ${variable}${place(action.index)} ${inQuotes(showTemplate(action.text, gadget))}`;
+    case 'shorten':
+      return `shorten ${variable}${place(action.index)} ${expression(action.by)}`;
     case 'shift':
       return `shift ${variable} ${expression(action.value)}`;
     case 'save':
@@ -73,13 +89,22 @@ export function readAction(line: LineReader): Action {
   const outputId = line.peek('outputs', reserved);
   if (outputId !== null) return outputAction(line);
   if (line.peek('variables', reserved) !== null) {
-    const variableId = line.id('variables');
-    const index = line.sign('[') ? line.expression() : null;
-    if (index !== null) line.must(']');
+    const { variableId, index } = placed(line);
     line.must('=');
-    return { kind: 'set', variableId, index, value: line.expression() };
+    const { kind } = line.names.gadget.flow.variables.find(({ id }) => id === variableId)!;
+    return kind === 'text' || kind === 'texts'
+      ? { kind: 'setText', variableId, index, text: line.template() }
+      : { kind: 'set', variableId, index, value: line.expression() };
   }
   return plainAction(line);
+}
+
+/** A variable, with a place where it has several. */
+function placed(line: LineReader): { variableId: string; index: string | null } {
+  const variableId = line.id('variables');
+  const index = line.sign('[') ? line.expression() : null;
+  if (index !== null) line.must(']');
+  return { variableId, index };
 }
 
 function plainAction(line: LineReader): Action {
@@ -87,6 +112,10 @@ function plainAction(line: LineReader): Action {
   switch (word) {
     case 'shift':
       return { kind: 'shift', variableId: line.id('variables'), value: line.expression() };
+    case 'append':
+      return { kind: word, ...placed(line), text: line.template() };
+    case 'shorten':
+      return { kind: word, ...placed(line), by: line.expression() };
     case 'save':
     case 'recall':
       return { kind: word };

@@ -2,7 +2,7 @@ import { ExpressionError } from '../error.ts';
 import { quoted } from '../lex.ts';
 import { nearest } from '../nearest.ts';
 import { Parser, type Expected, type Span } from '../parse.ts';
-import type { Length, Variable } from '../../gadget/index.ts';
+import { variableShape, type Length, type Variable } from '../../gadget/index.ts';
 import { functions } from '../types.ts';
 import { readExpression, readTemplate } from '../words.ts';
 import { kindWords, type NameKind, type Names } from './names.ts';
@@ -18,7 +18,8 @@ const asked = ['in', 'value'].map(called).concat('elapsed');
 /** A variable as it is read; a choice with what it can be compared to. */
 const valuesOf = (variable: Variable): string[] => {
   const { name } = variable;
-  if (variable.kind === 'list') return [`${name}[`, name];
+  if (variable.kind === 'texts') return [`${name}[`];
+  if (variableShape(variable) === 'places') return [`${name}[`, name];
   return variable.kind === 'choice'
     ? [name, ...variable.options.map((option) => `${name}.${option.name}`)]
     : [name];

@@ -4,7 +4,8 @@ import type { Layer } from '../flow.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
 import { layerKeyId } from '../keySets.ts';
-import type { Variable } from '../variables.schema.ts';
+import { wrongFor } from '../flowReferences.ts';
+import { variableShape, type Variable } from '../variables.schema.ts';
 import {
   drop,
   dropTriggers,
@@ -31,15 +32,18 @@ export const flowNameEdits = {
       const at = draft.flow.variables.indexOf(findIn(draft.flow.variables, id, 'variable'));
       const was = gadget.flow.variables[at]!;
       draft.flow.variables[at] = { ...variable, id } as Variable;
-      if ((was.kind === 'list') === (variable.kind === 'list')) return;
+      if (variableShape(was) === variableShape(draft.flow.variables[at]) && variable.kind !== 'table') return;
       eachActions(draft, (actions) => {
-        drop(
-          actions,
-          (action) => (action.kind === 'shift' || action.kind === 'lane') && action.variableId === id,
-        );
         for (const action of actions)
           if (action.kind === 'set' && action.variableId === id)
             action.index = variable.kind === 'list' ? '0' : null;
+        drop(
+          actions,
+          (action) =>
+            'variableId' in action &&
+            action.variableId === id &&
+            wrongFor(action, draft.flow.variables[at]!) !== null,
+        );
       });
     }),
   /** Takes along the actions that set it; expressions that read it stay, and become a snag. */

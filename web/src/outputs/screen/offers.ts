@@ -4,7 +4,7 @@ import { firstOf, type Offer } from '../offer.ts';
 export function text(gadget: Gadget): Offer[] {
   const outputId = firstOf(gadget, 'text');
   if (outputId === undefined) return [];
-  const list = gadget.flow.variables.find(({ kind }) => kind === 'list');
+  const list = gadget.flow.variables.find(({ kind }) => kind === 'list' || kind === 'table');
   const offers: Offer[] = [
     { label: 'Show text', action: { kind: 'text', outputId, row: 0, text: 'Hello' } },
     {

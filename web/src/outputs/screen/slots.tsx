@@ -46,7 +46,11 @@ export const text: SlotsBy<'text' | 'sprite' | 'lane'> = {
       row
       <RowField value={action.row} commit={(row) => put({ ...action, row })} />
       shows the places of
-      <VariableSlot list value={action.variableId} choose={(variableId) => put({ ...action, variableId })} />
+      <VariableSlot
+        kinds={['list', 'table']}
+        value={action.variableId}
+        choose={(variableId) => put({ ...action, variableId })}
+      />
       as
       <PlainSlot
         label="One character for each number, from 0"

@@ -29,7 +29,7 @@ function SetSlots({ action, put }: { action: Of<'set'>; put: Put }) {
         </>
       )}
       <VariableSlot
-        list={list}
+        kinds={list ? ['list'] : ['number', 'flag', 'choice']}
         value={action.variableId}
         choose={(variableId) => put({ ...action, variableId })}
       />
@@ -39,12 +39,68 @@ function SetSlots({ action, put }: { action: Of<'set'>; put: Put }) {
   );
 }
 
+type TextAction = Of<'setText' | 'append' | 'shorten'>;
+
+/** A text, or which of several. */
+function TextTarget({ action, put }: { action: TextAction; put: Put }) {
+  const place = (index: string) => put({ ...action, index } as TextAction);
+  return (
+    <>
+      {action.index !== null && (
+        <>
+          text <ExpressionSlot short label="Place, from 0" value={action.index} commit={place} /> of
+        </>
+      )}
+      <VariableSlot
+        kinds={action.index === null ? ['text'] : ['texts']}
+        value={action.variableId}
+        choose={(variableId) => put({ ...action, variableId } as TextAction)}
+      />
+    </>
+  );
+}
+
+const TextSlot = ({ action, put }: { action: Of<'setText' | 'append'>; put: Put }) => (
+  <ExpressionSlot
+    template
+    label="Text, numbers in braces"
+    value={action.text}
+    commit={(text) => put({ ...action, text })}
+  />
+);
+
 const slots: Slots = {
   ...outputSlots,
   set: SetSlots,
+  setText: ({ action, put }) => (
+    <>
+      <TextTarget action={action} put={put} /> becomes <TextSlot action={action} put={put} />
+    </>
+  ),
+  append: ({ action, put }) => (
+    <>
+      behind <TextTarget action={action} put={put} /> comes <TextSlot action={action} put={put} />
+    </>
+  ),
+  shorten: ({ action, put }) => (
+    <>
+      <TextTarget action={action} put={put} /> loses its last
+      <ExpressionSlot
+        short
+        label="How many characters"
+        value={action.by}
+        commit={(by) => put({ ...action, by })}
+      />
+      characters
+    </>
+  ),
   shift: ({ action, put }) => (
     <>
-      <VariableSlot list value={action.variableId} choose={(variableId) => put({ ...action, variableId })} />
+      <VariableSlot
+        kinds={['list']}
+        value={action.variableId}
+        choose={(variableId) => put({ ...action, variableId })}
+      />
       moves on by a place; its last becomes
       <ExpressionSlot
         short

@@ -16,6 +16,9 @@ const kindWords: Record<Kind, string> = {
   flag: 'yes or no',
   choice: 'choice',
   list: 'list',
+  table: 'table that stays',
+  text: 'text',
+  texts: 'several texts',
 };
 
 /** A word that no variable has yet. */
@@ -46,6 +49,12 @@ function fresh(kind: Kind, name: string, saved: Saved | null, taken: readonly st
     }
     case 'list':
       return { kind, name, saved, initial: 0, min: 0, max: 9, overflow: 'hold', length: 8 };
+    case 'table':
+      return { kind, name, saved: null, numbers: [1, 2, 3] };
+    case 'text':
+      return { kind, name, saved, initial: '', length: 12 };
+    case 'texts':
+      return { kind, name, saved, initials: ['First', 'Second'], length: 12 };
   }
 }
 
@@ -113,7 +122,7 @@ function VariableRow({ variable }: { variable: Variable }) {
   const { variables } = gadget.flow;
   const change = (patch: object) => edit({ name: 'changeVariable', args: [variable.id, patch] });
   const uses = countUses(gadget, variable.id);
-  const places = Array.isArray(now) ? now : null;
+  const places = Array.isArray(now) ? now : variable.kind === 'texts' ? variable.initials : null;
   return (
     <>
       <Table.Tr {...place} data-places={places ? true : undefined}>
@@ -142,12 +151,14 @@ function VariableRow({ variable }: { variable: Variable }) {
         </Table.Td>
         <Figures variable={variable} change={change} />
         <Table.Td>
-          <Choice
-            label={`At power-off, ${variable.name}`}
-            data={Object.entries(savedWords).map(([value, label]) => ({ value, label }))}
-            value={variable.saved?.when ?? 'no'}
-            choose={(when) => change({ saved: savedAs(when) })}
-          />
+          {variable.kind !== 'table' && (
+            <Choice
+              label={`At power-off, ${variable.name}`}
+              data={Object.entries(savedWords).map(([value, label]) => ({ value, label }))}
+              value={variable.saved?.when ?? 'no'}
+              choose={(when) => change({ saved: savedAs(when) })}
+            />
+          )}
         </Table.Td>
         <Table.Td className="right number">{!places && nowWords(variable, now)}</Table.Td>
         <Table.Td>
@@ -166,7 +177,11 @@ function VariableRow({ variable }: { variable: Variable }) {
       {places && (
         <Table.Tr>
           <Table.Td colSpan={9}>
-            <Places name={variable.name} values={places} />
+            {variable.kind === 'texts' ? (
+              <Texts variable={variable} now={places} change={change} />
+            ) : (
+              <Places name={variable.name} values={places} />
+            )}
           </Table.Td>
         </Table.Tr>
       )}
@@ -175,7 +190,7 @@ function VariableRow({ variable }: { variable: Variable }) {
 }
 
 /** A list, place by place, counted from 0. */
-const Places = ({ name, values }: { name: string; values: number[] }) => (
+const Places = ({ name, values }: { name: string; values: readonly (number | string)[] }) => (
   <ol className={`number ${classes.places}`} start={0} aria-label={`Places of ${name} now`}>
     {values.map((value, place) => (
       <li key={place} title={`place ${place}`}>
@@ -185,7 +200,85 @@ const Places = ({ name, values }: { name: string; values: number[] }) => (
   </ol>
 );
 
+/** Texts as they begin, place by place, and what they are now where that is something else. */
+function Texts({
+  variable,
+  now,
+  change,
+}: {
+  variable: Extract<Variable, { kind: 'texts' }>;
+  now: readonly (number | string)[];
+  change: Change;
+}) {
+  const { name, initials } = variable;
+  return (
+    <ol className={classes.texts} start={0} aria-label={`Texts of ${name}`}>
+      {initials.map((text, place) => (
+        <li key={place}>
+          <span className="number">{place}</span>
+          <TextField
+            size="xs"
+            w={150}
+            aria-label={`Text ${place} of ${name}`}
+            value={text}
+            commit={(typed) => change({ initials: initials.with(place, typed) })}
+          />
+          {now[place] !== undefined && now[place] !== text && (
+            <span className={classes.textNow}>now “{now[place]}”</span>
+          )}
+          {initials.length > 1 && (
+            <ActionIcon
+              variant="subtle"
+              size="sm"
+              aria-label={`Remove text ${place} of ${name}`}
+              onClick={() => change({ initials: initials.toSpliced(place, 1) })}
+            >
+              <IconTrash size={14} />
+            </ActionIcon>
+          )}
+        </li>
+      ))}
+      <li>
+        <button
+          type="button"
+          className={classes.add}
+          aria-label={`Add a text to ${name}`}
+          onClick={() => change({ initials: [...initials, ''] })}
+        >
+          +
+        </button>
+      </li>
+    </ol>
+  );
+}
+
 type Change = (patch: object) => string | null;
+
+/** Numbers as they are typed: with spaces or commas between them. */
+function readNumbers(typed: string): number[] | null {
+  const words = typed.split(/[\s,;]+/).filter(Boolean);
+  const numbers = words.map(Number);
+  return words.length > 0 && numbers.every(Number.isInteger) ? numbers : null;
+}
+
+/** The numbers of a table, in one field. */
+function Numbers({ variable, change }: { variable: Extract<Variable, { kind: 'table' }>; change: Change }) {
+  return (
+    <TextField
+      size="xs"
+      miw={230}
+      classNames={{ input: 'number' }}
+      aria-label={`Numbers of ${variable.name}`}
+      value={variable.numbers.join(', ')}
+      commit={(typed) => {
+        const numbers = readNumbers(typed);
+        return numbers
+          ? change({ numbers })
+          : 'Expected whole numbers with commas or spaces between them, such as 60, 62, 64.';
+      }}
+    />
+  );
+}
 
 /** Start, range and what lies beyond it, as far as the kind has them. */
 function Figures({ variable, change }: { variable: Variable; change: Change }) {
@@ -220,6 +313,42 @@ function Figures({ variable, change }: { variable: Variable; change: Change }) {
         </Table.Td>
         <Table.Td colSpan={2}>
           <Options variable={variable} change={change} />
+        </Table.Td>
+      </>
+    );
+  if (variable.kind === 'table')
+    return (
+      <Table.Td colSpan={3}>
+        <Numbers variable={variable} change={change} />
+      </Table.Td>
+    );
+  if (variable.kind === 'text' || variable.kind === 'texts')
+    return (
+      <>
+        <Table.Td>
+          {variable.kind === 'text' ? (
+            <TextField
+              size="xs"
+              miw={100}
+              aria-label={`Start of ${name}`}
+              value={variable.initial}
+              commit={(initial) => change({ initial })}
+            />
+          ) : (
+            count(variable.initials.length, 'text')
+          )}
+        </Table.Td>
+        <Table.Td colSpan={2}>
+          <NumberField
+            label=""
+            aria-label={`Most characters of ${name}`}
+            width={118}
+            unit="characters"
+            min={1}
+            max={40}
+            value={variable.length}
+            commit={(length) => change({ length })}
+          />
         </Table.Td>
       </>
     );

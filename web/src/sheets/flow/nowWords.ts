@@ -1,14 +1,15 @@
-import type { Variable } from '@hum-lever/core';
+import type { ShownValue, Variable } from '@hum-lever/core';
 import { valueWords } from '../../words/index.ts';
 
 /** So many places of a list stand in a line of text. */
 const fewPlaces = 6;
 
 /** What a variable is at this moment; a dash before it plays. */
-export function nowWords(variable: Variable, now: number | number[] | undefined): string {
+export function nowWords(variable: Variable, now: ShownValue | undefined): string {
   if (now === undefined) return '–';
   if (Array.isArray(now)) {
-    const [told, more] = [now.slice(0, fewPlaces), now.length > fewPlaces];
+    const told = now.slice(0, fewPlaces).map((one) => valueWords(variable, one));
+    const more = now.length > fewPlaces;
     return `[${told.join(', ')}${more ? ', …' : ''}]`;
   }
   return valueWords(variable, now);

@@ -6,6 +6,7 @@ import {
   gesturesOf,
   isHistory,
   stateLabels,
+  variableShape,
   variableStart,
   type Action,
   type Control,
@@ -196,7 +197,7 @@ export function targetChoices(gadget: Gadget, ownId: string): Choice[] {
 /** Actions that this gadget has parts for, each as it starts out. */
 export function actionChoices(gadget: Gadget): { label: string; action: Action }[] {
   const { flow } = gadget;
-  const one = flow.variables.find(({ kind }) => kind !== 'list');
+  const one = flow.variables.find((variable) => variableShape(variable) === 'one');
   const list = flow.variables.find(({ kind }) => kind === 'list');
   const timerId = flow.timers[0]?.id;
   const signalId = flow.signals[0]?.id;
@@ -215,6 +216,13 @@ export function actionChoices(gadget: Gadget): { label: string; action: Action }
     offer('Change a place of a list', { kind: 'set', variableId: list.id, index: '0', value: '1' });
     offer('Clear a list', { kind: 'set', variableId: list.id, index: null, value: start });
     offer('Shift a list', { kind: 'shift', variableId: list.id, value: start });
+  }
+  const text = flow.variables.find(({ kind }) => kind === 'text' || kind === 'texts');
+  if (text) {
+    const which = { variableId: text.id, index: text.kind === 'texts' ? '0' : null };
+    offer('Change a text', { kind: 'setText', ...which, text: '' });
+    offer('Put characters behind a text', { kind: 'append', ...which, text: 'a' });
+    offer('Take characters from a text', { kind: 'shorten', ...which, by: '1' });
   }
   if (timerId !== undefined) {
     offer('Start a timer', { kind: 'start', timerId, length: 1_000_000, every: false });

@@ -7,6 +7,7 @@ import {
   type Expectation,
   type ExpectationResult,
   type Gadget,
+  type Variable,
 } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
 import { Choice, CompletingField, NumberField, typedExpression } from '../../shared/index.ts';
@@ -40,14 +41,19 @@ export function subjects({ flow, outputs }: Gadget): { value: string; label: str
     ...flow.variables.map((variable) => ({
       value: variable.id,
       label: variable.name,
-      what: {
-        kind: 'variable',
-        variableId: variable.id,
-        comparison: '=',
-        value: variable.kind === 'list' ? variable.initial : variableStart(variable),
-      } as What,
+      what: freshOf(variable),
     })),
   ];
+}
+
+/** A number is compared; a text stands in a condition. */
+function freshOf(variable: Variable): What {
+  const { id } = variable;
+  if (variable.kind === 'text' || variable.kind === 'texts') {
+    const [place, start] = variable.kind === 'text' ? ['', variable.initial] : ['[0]', variable.initials[0]!];
+    return { kind: 'condition', text: `${id}${place} == ${JSON.stringify(start)}`, is: true };
+  }
+  return { kind: 'variable', variableId: id, comparison: '=', value: variableStart(variable) };
 }
 
 const subjectOf = (what: What) =>

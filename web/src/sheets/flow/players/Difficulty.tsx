@@ -1,3 +1,4 @@
+import { variableShape } from '@hum-lever/core';
 import { useDocument } from '../../../client/index.ts';
 import { Choice, NumberField } from '../../../shared/index.ts';
 import { freshVarying, type Varying } from './degrees.ts';
@@ -11,7 +12,7 @@ export function Difficulty({
   varying: Varying | null;
   put: (varying: Varying | null) => void;
 }) {
-  const variables = useDocument().flow.variables.filter(({ kind }) => kind !== 'list');
+  const variables = useDocument().flow.variables.filter((one) => variableShape(one) === 'one');
   if (variables.length === 0) return null;
   const variable = variables.find(({ id }) => id === varying?.variableId);
   const change = (patch: Partial<Varying>) => {
