@@ -7,7 +7,19 @@ import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const core = join(dirname(fileURLToPath(import.meta.url)), '..', 'core', 'src');
-const outputOrder = ['light', 'text', 'tone', 'servo', 'motor', 'midi', 'typist', 'lights', 'line', 'serial'];
+const outputOrder = [
+  'light',
+  'text',
+  'tone',
+  'servo',
+  'motor',
+  'midi',
+  'typist',
+  'lights',
+  'line',
+  'serial',
+  'setting',
+];
 const registries = [
   {
     ending: '.algorithm.ts',
@@ -64,7 +76,19 @@ const registries = [
 
 /** What the web has of each kind of output: one file in the folder of its room, whose exports are named by the kind. */
 const web = join(dirname(fileURLToPath(import.meta.url)), '..', 'web', 'src', 'outputs');
-const inHand = ['text', 'serial', 'lights', 'light', 'tone', 'servo', 'motor', 'line', 'midi', 'typist'];
+const inHand = [
+  'text',
+  'serial',
+  'lights',
+  'light',
+  'tone',
+  'servo',
+  'motor',
+  'line',
+  'setting',
+  'midi',
+  'typist',
+];
 const tables = [
   // All that one folder exports, laid together.
   { facet: 'told', name: 'told', together: true },

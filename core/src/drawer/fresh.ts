@@ -1,4 +1,5 @@
 import {
+  canonicalJson,
   EditRefused,
   followed,
   freshOutput,
@@ -7,11 +8,14 @@ import {
   type Gadget,
   type Output,
   type OwnClass,
+  type OwnEnd,
+  type SingleEdit,
   type Part,
   limits,
   ownPartId,
 } from '../gadget/index.ts';
 import { figuresOf, kindOf, type Classed, type EndKind } from '../parts/index.ts';
+import { readingFigures, settingFigures } from './freshValues.ts';
 import { freshButton, freshEncoder, freshKnob } from './freshControls.ts';
 
 /** Keyboard keys in the order in which they are given to controls. */
@@ -61,7 +65,8 @@ function endNames({ name }: Pick<Part, 'name'>, kinds: readonly EndKind[]): stri
 /** Controls and outputs as new, with names of their own and keys that play nothing yet. */
 function freshEnds(gadget: Gadget, part: Classed & Pick<Part, 'name'>, skip: number): End[] {
   const kinds = kindOf(part).plays(figuresOf(part));
-  const names = endNames(part, kinds);
+  const values = (part.own?.plays ?? []).map((end) => (typeof end === 'string' ? null : end));
+  const names = endNames(part, kinds).map((name, n) => (values[n] ? `${part.name} ${values[n].name}` : name));
   const taken = new Set(
     gadget.controls.flatMap((control) =>
       'backKey' in control ? [control.key, control.backKey] : [control.key],
@@ -70,7 +75,11 @@ function freshEnds(gadget: Gadget, part: Classed & Pick<Part, 'name'>, skip: num
   const spare = spareKeys.filter((key) => !taken.has(key));
   const nextKey = () => spare.shift() ?? null;
   return kinds.slice(skip).map((kind, n): End => {
-    const name = names[skip + n]!.slice(0, limits.nameChars);
+    const name = names[skip + n]!.slice(0, limits.nameChars).trimEnd();
+    const value = values[skip + n];
+    if (value?.kind === 'reading')
+      return { ...freshKnob(part, name, nextKey(), nextKey()), ...readingFigures(value) };
+    if (value) return { kind: 'setting', name, ...settingFigures(part.own!, value) };
     switch (kind) {
       case 'button':
         return freshButton(part, name, nextKey());
@@ -128,12 +137,25 @@ export function ownClassEdit(gadget: Gadget, part: Part, own: OwnClass): Edit {
     ),
   );
   const was = part.own?.plays ?? [];
-  const differs = was.findIndex((end, n) => end !== own.plays[n]);
+  const kindAt = (plays: readonly OwnEnd[], n: number) => {
+    const end = plays[n];
+    return typeof end === 'object' ? end.kind : end;
+  };
+  const differs = was.findIndex((_, n) => kindAt(was, n) !== kindAt(own.plays, n));
   const keep = differs < 0 ? Math.min(was.length, part.plays.length) : differs;
-  return {
+  const redefined: SingleEdit = {
     name: 'redefinePart',
     args: [part.id, own, figures, keep, freshEnds(gadget, { ...part, own, figures }, keep)],
   };
+  // What stays takes over what its sheet says of it now.
+  const following = part.plays.slice(0, keep).flatMap((id, n): SingleEdit[] => {
+    const end = own.plays[n];
+    if (typeof end !== 'object' || (part.own && canonicalJson(end) === canonicalJson(was[n]))) return [];
+    return end.kind === 'reading'
+      ? [{ name: 'changeControl', args: [id, readingFigures(end)] }]
+      : [{ name: 'changeOutput', args: [id, settingFigures(own, end)] }];
+  });
+  return following.length === 0 ? redefined : { name: 'several', args: [[redefined, ...following]] };
 }
 
 /**

@@ -137,6 +137,10 @@ export { ownPartId, type Part } from './parts.schema.ts';
 export {
   ownClassSchema,
   ownEnds,
+  ownEndKind,
+  ownTellUs,
+  type OwnValue,
+  type OwnWord,
   ownNeeds,
   type OwnClass,
   type OwnEnd,

@@ -9,5 +9,6 @@ import { typist } from '../typing/typist.document.ts';
 import { lights } from '../lights/lights.document.ts';
 import { line } from '../switching/line.document.ts';
 import { serial } from '../serial/serial.document.ts';
+import { setting } from '../module/setting.document.ts';
 
-export const outputDocuments = [light, text, tone, servo, motor, midi, typist, lights, line, serial] as const;
+export const outputDocuments = [light, text, tone, servo, motor, midi, typist, lights, line, serial, setting] as const;

@@ -9,5 +9,6 @@ import { typist } from '../typing/typist.output.ts';
 import { lights } from '../lights/lights.output.ts';
 import { line } from '../switching/line.output.ts';
 import { serial } from '../serial/serial.output.ts';
+import { setting } from '../module/setting.output.ts';
 
-export const outputList = [light, text, tone, servo, motor, midi, typist, lights, line, serial] as const;
+export const outputList = [light, text, tone, servo, motor, midi, typist, lights, line, serial, setting] as const;

@@ -7,6 +7,7 @@ import {
   type BusLine,
   type OwnClass,
   type Terminal,
+  ownEndKind,
 } from '../gadget/index.ts';
 import {
   aModule,
@@ -90,7 +91,7 @@ export function ownKind(own: OwnClass): PartKind {
     figures: z.strictObject(shape) as unknown as PartKind['figures'],
     defaults,
     priceCents: own.priceCents,
-    plays: () => [...own.plays],
+    plays: () => own.plays.map(ownEndKind),
     terminals: (figures) => [
       ...lines.map((line) => lineEnd(line, figures.busBaud ?? 0)),
       ...(supply

@@ -180,6 +180,7 @@ export const actionOf = {
   switch: fc.record({ outputId: fc.constant('o8'), to: fc.constantFrom('on', 'off', 'open') }),
   pulse: fc.record({ outputId: fc.constant('o8'), to: fc.constantFrom('on', 'off'), length }),
   burst: fc.record({ outputId: fc.constant('o8'), carrierHz: expression, length }),
+  give: fc.record({ outputId: fc.constant('o10'), value: expression }),
   say: fc.record({ outputId: fc.constant('o9'), text: template, ended: fc.boolean() }),
   save: fc.constant({}),
   recall: fc.constant({}),
@@ -405,6 +406,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       { id: 'o7', kind: 'lights', name: 'Ring', count: 8, shape: 'ring', columns: 1, colour: null },
       { id: 'o8', kind: 'line', name: 'Bell', switches: 'bell', inverted: false, powerUp: 'off' },
       { id: 'o9', kind: 'serial', name: 'Panel', baud: 9_600, longest: 20, queueBytes: 30, ends: 'crlf' },
+      { id: 'o10', kind: 'setting', name: 'Tuner', unit: '', low: -5, high: 90, start: 1, tellUs: 700 },
     ],
     flow: {
       ...emptyFlow(),

@@ -10,6 +10,7 @@ import {
   type EditName,
   type Gadget,
   type OwnClass,
+  type OwnValue,
 } from '../gadget/index.ts';
 import { partKinds } from '../parts/index.ts';
 import { schemes } from '../scan/index.ts';
@@ -36,7 +37,7 @@ const ruleId = fc
   .map(([s, r]) => `r${s * 100 + r}`);
 const partId = id('p', 14);
 const controlId = id('b', 7);
-const variableId = id('v', 4);
+const variableId = id('v', 7);
 const name = fc.constantFrom('Ember', 'Ash', 'Soot', 'A');
 const by = fc.integer({ min: -3, max: 3 });
 const bool = fc.boolean();
@@ -46,13 +47,22 @@ const when = layerArbitrary.map((layer) => layer.when);
 const role = fc.constantFrom('light-resistor', 'pull-up', 'bus-pull-up');
 const board = fc.constantFrom(...boardChoices(emptyGadget('Any')));
 
+const ownValue: fc.Arbitrary<OwnValue> = fc
+  .tuple(name, fc.integer({ min: -40, max: 40 }), fc.integer({ min: 1, max: 900 }), fc.boolean())
+  .map(([called, low, wide, told]) => {
+    const range = { name: called, unit: '', low, high: low + wide };
+    return told
+      ? { kind: 'reading', ...range, everyUs: 50_000, errorPerMille: 5 }
+      : { kind: 'setting', ...range, bytes: 4 };
+  });
+
 export const ownClassArbitrary: fc.Arbitrary<OwnClass> = fc
   .record({
     title: name,
     doc: fc.constantFrom('', 'Hums.'),
     priceCents: fc.integer({ min: 0, max: 900 }),
     needs: fc.array(fc.constantFrom(...ownNeeds), { maxLength: 6 }),
-    plays: fc.array(fc.constantFrom(...ownEnds), { maxLength: 3 }),
+    plays: fc.array(fc.oneof(fc.constantFrom(...ownEnds), ownValue), { maxLength: 3 }),
     supplied: bool,
     volts: fc.constantFrom([3_000, 3_600], [4_500, 5_500], [3_000, 5_500]),
     ua: fc.integer({ min: 0, max: 90_000 }),
@@ -240,7 +250,7 @@ const argsOf = {
   changeVariable: fc.tuple(variableId, fc.constantFrom({ name: 'renamed' }, { saved: null }, { max: 60 })),
   replaceVariable: fc.tuple(variableId, variable),
   removeVariable: fc.tuple(variableId),
-  addOption: fc.tuple(fc.constantFrom('v1', 'v4'), name),
+  addOption: fc.tuple(fc.constantFrom('v1', 'v7'), name),
   addSignal: fc.tuple(fc.constantFrom('gust', 'lull')),
   renameSignal: fc.tuple(id('g', 3), fc.constantFrom('gust', 'lull')),
   removeSignal: fc.tuple(id('g', 3)),

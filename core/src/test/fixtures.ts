@@ -8,6 +8,8 @@ import {
   type DebounceSetting,
   type Gadget,
   type GestureSetting,
+  ownPartId,
+  type OwnClass,
   type Part,
   type Rule,
   type State,
@@ -116,10 +118,28 @@ const usualClass = {
   serial: 'serial-text',
 };
 
+/** A module of the maker's own that takes one value over a two-wire bus. */
+export const moduleClass: OwnClass = {
+  title: 'Tuner',
+  doc: '',
+  priceCents: 400,
+  lines: [
+    { name: 'data', need: 'sda', maxUa: 0 },
+    { name: 'clock', need: 'scl', maxUa: 0 },
+  ],
+  plays: [{ kind: 'setting', name: 'frequency', unit: 'MHz', low: 87, high: 108, bytes: 5 }],
+  supply: { minMv: 2_700, maxMv: 5_500, typicalUa: 12_000, worstUa: 20_000 },
+  address: { usual: 0x60, choices: [0x60] },
+  busBaud: 100_000,
+  busPullOhms: 0,
+};
+
 /** The usual part for every control and output. */
 export function partsFor({ controls, outputs }: Pick<Gadget, 'controls' | 'outputs'>): Part[] {
   return [...controls, ...outputs].map(({ id, kind, name }, index) =>
-    part(`p${index + 1}`, usualClass[kind], [id], { name }),
+    kind === 'setting'
+      ? part(`p${index + 1}`, ownPartId, [id], { name, own: moduleClass })
+      : part(`p${index + 1}`, usualClass[kind], [id], { name }),
   );
 }
 

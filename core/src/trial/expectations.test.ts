@@ -42,6 +42,11 @@ const cases: { [K in OutputKind]: Case<K> } = {
     missed: [{ what: 'types', text: 'last' }, { what: 'presses', text: '' }],
   },
   serial: { told: 'Thing say "volume 42"', met: [{ text: '42' }, { text: '' }], missed: [{ text: '43' }] },
+  setting: {
+    told: 'Thing give 42',
+    met: [{ comparison: '=', to: 42 }, { comparison: '>', to: 41 }],
+    missed: [{ comparison: '=', to: 0 }],
+  },
   line: { told: 'Thing on', met: [{ level: 'on' }], missed: [{ level: 'off' }, { level: 'open' }] },
   lights: {
     told: 'Thing fill all, 3 red at 20',

@@ -9,5 +9,6 @@ import { typist } from '../typing/typist.expectation.ts';
 import { lights } from '../lights/lights.expectation.ts';
 import { line } from '../switching/line.expectation.ts';
 import { serial } from '../serial/serial.expectation.ts';
+import { setting } from '../module/setting.expectation.ts';
 
-export const outputExpectations = [light, text, tone, servo, motor, midi, typist, lights, line, serial] as const;
+export const outputExpectations = [light, text, tone, servo, motor, midi, typist, lights, line, serial, setting] as const;

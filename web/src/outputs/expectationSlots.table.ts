@@ -9,6 +9,7 @@ import { typist } from './typing/ExpectationSlots.tsx';
 import { lights } from './lights/ExpectationSlots.tsx';
 import { line } from './switching/ExpectationSlots.tsx';
 import { serial } from './serial/ExpectationSlots.tsx';
+import { setting } from './module/ExpectationSlots.tsx';
 
 export const expectationSlots = {
   light,
@@ -21,4 +22,5 @@ export const expectationSlots = {
   lights,
   line,
   serial,
+  setting,
 };

@@ -9,6 +9,7 @@ import { typist } from './typing/expectation.ts';
 import { lights } from './lights/expectation.ts';
 import { line } from './switching/expectation.ts';
 import { serial } from './serial/expectation.ts';
+import { setting } from './module/expectation.ts';
 
 export const expectations = {
   light,
@@ -21,4 +22,5 @@ export const expectations = {
   lights,
   line,
   serial,
+  setting,
 };

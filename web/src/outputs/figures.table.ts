@@ -9,6 +9,7 @@ import { typist } from './typing/figures.ts';
 import { lights } from './lights/figures.tsx';
 import { line } from './switching/figures.tsx';
 import { serial } from './serial/figures.tsx';
+import { setting } from './module/figures.tsx';
 
 export const figures = {
   light,
@@ -21,4 +22,5 @@ export const figures = {
   lights,
   line,
   serial,
+  setting,
 };

@@ -8,6 +8,7 @@ import { line } from './switching/offers.ts';
 import { motor } from './motion/offers.ts';
 import { serial } from './serial/offers.ts';
 import { servo } from './motion/offers.ts';
+import { setting } from './module/offers.ts';
 import { typist } from './typing/offers.ts';
 
 export const offers = {
@@ -20,5 +21,6 @@ export const offers = {
   motor,
   serial,
   servo,
+  setting,
   typist,
 };

@@ -7,6 +7,7 @@ import { tone } from './sound/picture.ts';
 import { servo } from './motion/picture.ts';
 import { motor } from './motion/picture.ts';
 import { line } from './switching/picture.ts';
+import { setting } from './module/picture.ts';
 import { midi } from './midi/picture.ts';
 import { typist } from './typing/picture.ts';
 
@@ -19,6 +20,7 @@ export const pictures = {
   servo,
   motor,
   line,
+  setting,
   midi,
   typist,
 };

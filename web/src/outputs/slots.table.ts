@@ -7,6 +7,7 @@ import { typist } from './typing/slots.tsx';
 import { lights } from './lights/slots.tsx';
 import { line } from './switching/slots.tsx';
 import { serial } from './serial/slots.tsx';
+import { setting } from './module/slots.tsx';
 import { moved } from './motion/slots.tsx';
 
 export const slots = {
@@ -18,5 +19,6 @@ export const slots = {
   ...lights,
   ...line,
   ...serial,
+  ...setting,
   ...moved,
 };

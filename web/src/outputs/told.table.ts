@@ -7,6 +7,7 @@ import { typist } from './typing/told.ts';
 import { lights } from './lights/told.ts';
 import { line } from './switching/told.ts';
 import { serial } from './serial/told.ts';
+import { setting } from './module/told.ts';
 import { moved } from './motion/told.ts';
 
 export const told = {
@@ -18,5 +19,6 @@ export const told = {
   ...lights,
   ...line,
   ...serial,
+  ...setting,
   ...moved,
 };

@@ -1,4 +1,4 @@
-import type { Clash, KeyPlace, OwnEnd } from '@hum-lever/core';
+import type { Clash, KeyPlace, OwnValue, OwnWord } from '@hum-lever/core';
 import { showCurrent, showOhms } from '../shared/units.ts';
 
 /** What a terminal asks of a pin, in plain words with the field's term where there is one. */
@@ -44,7 +44,7 @@ export const partGroupWords: Record<string, string> = {
 };
 
 /** What a part of the maker's own can be in hand. */
-export const ownEndWords: Record<OwnEnd, string> = {
+export const ownEndWords: Record<OwnWord | OwnValue['kind'], string> = {
   button: 'a contact that closes and opens',
   knob: 'something turned or measured',
   light: 'a lamp or a switched load',
@@ -52,6 +52,9 @@ export const ownEndWords: Record<OwnEnd, string> = {
   tone: 'a sounder',
   servo: 'an arm that turns',
   motor: 'a motor',
+  line: 'a line that is on or off',
+  reading: 'a value that it tells',
+  setting: 'a value that it takes',
 };
 
 /** Roles of the small parts, as they stand in a sentence. */

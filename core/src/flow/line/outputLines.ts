@@ -9,5 +9,6 @@ import { typist } from '../../typing/typist.line.ts';
 import { lights } from '../../lights/lights.line.ts';
 import { line } from '../../switching/line.line.ts';
 import { serial } from '../../serial/serial.line.ts';
+import { setting } from '../../module/setting.line.ts';
 
-export const outputLines = [light, text, tone, servo, motor, midi, typist, lights, line, serial] as const;
+export const outputLines = [light, text, tone, servo, motor, midi, typist, lights, line, serial, setting] as const;

@@ -1,11 +1,21 @@
 import '../../shared/styles/dialog.css';
 import { ActionIcon, Button, Modal, Table, VisuallyHidden } from '@mantine/core';
 import { IconPlus, IconTrash } from '@tabler/icons-react';
-import { limits, ownClassSchema, ownEnds, ownNeeds, type OwnClass, type OwnEnd } from '@hum-lever/core';
+import {
+  limits,
+  ownClassSchema,
+  ownEnds,
+  ownNeeds,
+  type OwnClass,
+  type OwnEnd,
+  type OwnValue,
+  type OwnWord,
+} from '@hum-lever/core';
 import { useState } from 'react';
 import { useDocument } from '../../client/index.ts';
-import { Choice, FigureField, NumberField, TextField } from '../../shared/index.ts';
+import { Choice, DurationField, FigureField, NumberField, TextField } from '../../shared/index.ts';
 import { needWords, ownEndWords } from '../../words/index.ts';
+import { ownStarts } from './ownStarts.ts';
 import classes from './Parts.module.css';
 
 type Line = OwnClass['lines'][number];
@@ -39,6 +49,7 @@ function faultOf(own: OwnClass): string | null {
   const [field, index] = path;
   if (field === 'lines' && typeof index === 'number') return `Line ${index + 1}: ${message}.`;
   if (field === 'title') return `What it is called: ${message}.`;
+  if (field === 'plays' && typeof index === 'number') return `In hand, ${index + 1}: ${message}.`;
   if (field === 'address') return `Bus address: ${message}.`;
   return `${path.join(' ')}: ${message}.`;
 }
@@ -83,6 +94,15 @@ export default function OwnPart({
         Copy what its sheet says. Bill, board, wiring and snags then reckon with it as with any other part;
         where the sheet is silent, ask the part’s maker.
       </p>
+      {from === null && (
+        <Choice
+          visible
+          label="Begin with"
+          data={[{ value: '', label: 'nothing but a line' }, ...ownStarts]}
+          value={ownStarts.find((one) => one.own.plays === own.plays)?.value ?? ''}
+          choose={(chosen) => change(ownStarts.find(({ value }) => value === chosen)?.own ?? begun)}
+        />
+      )}
       <div className={classes.figures}>
         <TextField
           size="xs"
@@ -271,34 +291,103 @@ function Lines({ lines, change }: { lines: Line[]; change: (lines: Line[]) => nu
   );
 }
 
-/** What it is in hand, so that the flow can switch it, show with it or hear it. */
+const endChoices = [
+  ...ownEnds.map((one) => ({ value: one as string, label: ownEndWords[one] })),
+  { value: 'reading', label: ownEndWords.reading },
+  { value: 'setting', label: ownEndWords.setting },
+  { value: '', label: 'nothing' },
+];
+const freshEnd = (chosen: string): OwnEnd => {
+  const range = { name: 'value', unit: '', low: 0, high: 100 };
+  if (chosen === 'reading') return { kind: chosen, ...range, everyUs: 100_000, errorPerMille: 5 };
+  return chosen === 'setting' ? { kind: chosen, ...range, bytes: 3 } : (chosen as OwnWord);
+};
+
+/** What it is in hand, so that the flow can switch it, show with it, hear it, ask it or tell it. */
 function Played({ plays, change }: { plays: OwnEnd[]; change: (plays: OwnEnd[]) => null }) {
+  const put = (index: number, end: OwnEnd) => change(plays.map((was, n) => (n === index ? end : was)));
   return (
-    <div className={classes.figures}>
+    <>
       {plays.map((end, index) => (
-        <Choice
-          key={index}
-          visible
-          label={plays.length === 1 ? 'In hand it is' : `In hand, ${index + 1}`}
-          data={[
-            ...ownEnds.map((one) => ({ value: one as string, label: ownEndWords[one] })),
-            { value: '', label: 'nothing' },
-          ]}
-          value={end as string}
-          choose={(chosen) =>
-            change(
-              chosen === ''
-                ? plays.filter((_, n) => n !== index)
-                : plays.map((was, n) => (n === index ? (chosen as OwnEnd) : was)),
-            )
-          }
-        />
+        <div key={index} className={classes.figures}>
+          <Choice
+            visible
+            label={plays.length === 1 ? 'In hand it is' : `In hand, ${index + 1}`}
+            data={endChoices}
+            value={typeof end === 'string' ? end : end.kind}
+            choose={(chosen) =>
+              chosen === '' ? change(plays.filter((_, n) => n !== index)) : put(index, freshEnd(chosen))
+            }
+          />
+          {typeof end !== 'string' && <ValueFields end={end} put={(value) => put(index, value)} />}
+        </div>
       ))}
       {plays.length < limits.ownEnds && (
         <Button size="xs" variant="default" onClick={() => change([...plays, 'light'])}>
           {plays.length === 0 ? 'Play it in hand' : 'Something more in hand'}
         </Button>
       )}
-    </div>
+    </>
+  );
+}
+
+/** A value that it tells or takes: what it is called, from where to where, and how it comes or goes. */
+function ValueFields({ end, put }: { end: OwnValue; put: (end: OwnValue) => null }) {
+  const number = (field: 'low' | 'high', label: string) => (
+    <NumberField
+      label={label}
+      width={90}
+      value={end[field]}
+      commit={(value) => put({ ...end, [field]: value })}
+    />
+  );
+  return (
+    <>
+      <TextField
+        size="xs"
+        w={130}
+        label="Called"
+        value={end.name}
+        commit={(name) => put({ ...end, name: name.trim() })}
+      />
+      <TextField
+        size="xs"
+        w={80}
+        label="Unit"
+        value={end.unit}
+        commit={(unit) => put({ ...end, unit: unit.trim() })}
+      />
+      {number('low', 'From')}
+      {number('high', 'To')}
+      {end.kind === 'reading' ? (
+        <>
+          <DurationField
+            label="A new one every"
+            width={110}
+            minUs={100}
+            value={end.everyUs}
+            commit={(everyUs) => put({ ...end, everyUs })}
+          />
+          <NumberField
+            label="Off by up to"
+            width={90}
+            unit="‰"
+            min={0}
+            max={300}
+            value={end.errorPerMille}
+            commit={(errorPerMille) => put({ ...end, errorPerMille })}
+          />
+        </>
+      ) : (
+        <NumberField
+          label="Bytes on its bus"
+          width={110}
+          min={0}
+          max={255}
+          value={end.bytes}
+          commit={(bytes) => put({ ...end, bytes })}
+        />
+      )}
+    </>
   );
 }
