@@ -4,7 +4,18 @@
  */
 const ground = ['gadget', 'kernel'];
 // Kinds of output, each a room.
-const outputs = ['light', 'lights', 'screen', 'sound', 'motion', 'midi', 'typing', 'switching', 'serial', 'module'];
+const outputs = [
+  'light',
+  'lights',
+  'screen',
+  'sound',
+  'motion',
+  'midi',
+  'typing',
+  'switching',
+  'serial',
+  'module',
+];
 const path = ['contact', 'scan', 'debounce', 'gesture', 'flow', 'output', ...outputs];
 const mayKnow = {
   gadget: [],

@@ -11,7 +11,7 @@ import {
   type FlowState,
   type FlowTables,
 } from '../flow/index.ts';
-import type { Gadget } from '../gadget/index.ts';
+import { limits as documentLimits, type Gadget } from '../gadget/index.ts';
 import { freshWork, renew, StandsStill, workSoFar, type Cause } from '../kernel/index.ts';
 import { Controls } from './controls.ts';
 import type { Move } from './moves.ts';
@@ -40,7 +40,7 @@ export type Followed = Iterable<string> | 'all';
 export const usualLimits: ExploreLimits = { states: 200_000, edges: 3_000_000, work: 20_000_000_000 };
 
 /** Long after anything was entered, for what depends on time. */
-const longMs = 3_600_000;
+const longMs = documentLimits.lengthUs / 1_000;
 
 /**
  * Walks everything that a gadget can come to: from power-up, every move of a hand and every timer that runs, in every

@@ -1,5 +1,6 @@
 import {
   fieldList,
+  limits,
   type Field,
   type Length,
   type Fields,
@@ -51,8 +52,8 @@ export type OrderOf<K extends OutputActionKind> = {
 }[K];
 export type OutputOrder = OrderOf<OutputActionKind>;
 
-/** An hour: a length that is worked out is held inside it, as those that are fixed are. */
-export const longestMs = 3_600_000;
+/** A length that is worked out is held inside what those that are fixed may be. */
+export const longestMs = limits.lengthUs / 1_000;
 
 /** How a compiler reads what is written; undefined: it cannot be read. */
 export interface FieldReader {

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { limits } from './limits.ts';
-import { durationUsSchema, lineSchema } from './primitives.schema.ts';
+import { lineSchema, wholeSchema } from './primitives.schema.ts';
 
 /** Expression text over ids of the document, e.g. `v1 + random(6)`. Whether it can be read is flow's to say. */
 export const expressionSchema = lineSchema(limits.expressionChars).min(
@@ -12,6 +12,9 @@ export const expressionSchema = lineSchema(limits.expressionChars).min(
 export const templateSchema = lineSchema(limits.templateChars);
 
 /** How long: whole µs, or milliseconds worked out when it begins. */
-export const lengthSchema = z.union([durationUsSchema(), z.strictObject({ ms: expressionSchema })]);
+export const lengthSchema = z.union([
+  wholeSchema(0, limits.lengthUs, 'µs'),
+  z.strictObject({ ms: expressionSchema }),
+]);
 
 export type Length = z.infer<typeof lengthSchema>;

@@ -4,7 +4,7 @@ import type { Length } from './expressions.schema.ts';
 import type { Rule, State } from './flow.schema.ts';
 import type { Gadget } from './gadget.schema.ts';
 import { fieldList, isOutputAction, type OutputAction } from './outputs.schema.ts';
-import { actionLists } from './flowReferences.ts';
+import { placedActions, type PlacedActions } from './placedActions.ts';
 import { layerKeyId } from './keySets.ts';
 import type { Place } from './place.ts';
 
@@ -17,7 +17,7 @@ export function findRule(gadget: Gadget, ruleId: string): { state: State; rule: 
 
 /** All actions of the gadget in document order. */
 export function allActions(gadget: Gadget): Action[] {
-  return [...actionLists(gadget.flow)].flatMap(({ actions }) => actions);
+  return placedActions(gadget.flow).flatMap(({ actions }) => actions);
 }
 
 /** All rules of the gadget in document order, each with the state that owns it. */
@@ -98,45 +98,34 @@ export function countUses(gadget: Gadget, id: string): number {
 }
 
 /** Where this id is used in the flow: the state, rule or layer, once for each time. */
-export function usesOf(gadget: Gadget, id: string): Place[] {
+export function usesOf({ flow }: Gadget, id: string): Place[] {
   const word = new RegExp(`\\b${id}\\b`);
-  const inActions = (place: Place, actions: readonly Action[]) =>
-    actions.flatMap((action) => {
-      const { expressions, templates } = writtenIn(action);
-      const texts = [...expressions, ...templates].filter((text) => word.test(text)).length;
-      return Array<Place>(texts + (namedBy(action, id) ? 1 : 0)).fill(place);
-    });
-  const ofStates = gadget.flow.states.flatMap((state): Place[] => {
-    const place: Place = { kind: 'state', id: state.id };
-    const initial = state.initial?.targetIds.includes(id) ? [place] : [];
-    const actions = [...(state.initial?.actions ?? []), ...state.entry, ...state.exit];
-    return [
-      ...initial,
-      ...inActions(place, actions),
-      ...state.rules.flatMap((rule): Place[] => {
-        const at: Place = { kind: 'rule', id: rule.id };
-        const texts = [rule.guard ?? '', ...('delay' in rule.trigger ? lengthText(rule.trigger.delay) : [])];
-        return [
-          ...(namedBy(rule.trigger, id) ? [at] : []),
-          ...(rule.targetIds.includes(id) ? [at] : []),
-          ...texts.filter((text) => word.test(text)).map(() => at),
-          ...inActions(at, rule.actions),
-        ];
-      }),
-    ];
-  });
-  const ofLayers = gadget.flow.layers.flatMap(({ id: layerId, when, keys }): Place[] => {
-    const place: Place = { kind: 'layer', id: layerId };
+  const inText = (text: string | null) => (text !== null && word.test(text) ? 1 : 0);
+  const inAction = (action: Action): number => {
+    const { expressions, templates } = writtenIn(action);
+    const texts = [...expressions, ...templates].filter((text) => word.test(text)).length;
+    return texts + (namedBy(action, id) ? 1 : 0);
+  };
+  /** Of what stands around a list of actions: where it begins, what a rule waits for and where it leads, whose key it is. */
+  const around = ({ where, state, rule, key }: PlacedActions): number => {
+    if (where === 'initial') return state!.initial!.targetIds.includes(id) ? 1 : 0;
+    if (where === 'press') return layerKeyId(key!) === id ? 1 : 0;
+    if (!rule) return 0;
+    const { trigger, guard, targetIds } = rule;
+    const lengths = 'delay' in trigger ? lengthText(trigger.delay) : [];
+    return [namedBy(trigger, id), targetIds.includes(id), inText(guard), ...lengths.map(inText)]
+      .map(Number)
+      .reduce((sum, one) => sum + one);
+  };
+  const times = (place: Place, count: number) => Array<Place>(count).fill(place);
+  const inLists = placedActions(flow).flatMap((list) =>
+    times(list.place, around(list) + list.actions.reduce((sum, action) => sum + inAction(action), 0)),
+  );
+  const held = flow.layers.flatMap(({ id: layerId, when }) => {
     const condition = when?.kind === 'on' && word.test(when.condition);
-    return [
-      ...((when && namedBy(when, id)) || condition ? [place] : []),
-      ...keys.flatMap((key) => [
-        ...(layerKeyId(key) === id ? [place] : []),
-        ...inActions(place, [...key.press, ...key.release]),
-      ]),
-    ];
+    return times({ kind: 'layer', id: layerId }, (when && namedBy(when, id)) || condition ? 1 : 0);
   });
-  return [...ofStates, ...ofLayers];
+  return [...inLists, ...held];
 }
 
 /** The part that plays this control or output. */

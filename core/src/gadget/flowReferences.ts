@@ -4,6 +4,7 @@ import { isOutputAction, kindsTold, type Output } from './outputs.schema.ts';
 import type { Flow, State, Trigger } from './flow.schema.ts';
 import type { Chord } from './gestures.schema.ts';
 import { layerKeyId } from './keySets.ts';
+import { placedActions } from './placedActions.ts';
 import type { Wiring } from './wiring.schema.ts';
 import { limits } from './limits.ts';
 import { areApart, isHistory, nestingOf, type Nesting } from './nesting.ts';
@@ -17,25 +18,6 @@ interface Referring {
   chords: Chord[];
   outputs: Output[];
   flow: Flow;
-}
-
-/** Every list of actions in the flow, with its path in the document: of states in order, then of layers. */
-export function* actionLists(
-  flow: Flow,
-): Generator<{ actions: Action[]; path: Path; stateIndex: number | null }> {
-  for (const [s, state] of flow.states.entries()) {
-    const base = ['flow', 'states', s];
-    if (state.initial)
-      yield { actions: state.initial.actions, path: [...base, 'initial', 'actions'], stateIndex: s };
-    yield { actions: state.entry, path: [...base, 'entry'], stateIndex: s };
-    yield { actions: state.exit, path: [...base, 'exit'], stateIndex: s };
-    for (const [r, rule] of state.rules.entries())
-      yield { actions: rule.actions, path: [...base, 'rules', r, 'actions'], stateIndex: s };
-  }
-  for (const [y, { keys }] of flow.layers.entries())
-    for (const [k, key] of keys.entries())
-      for (const list of ['press', 'release'] as const)
-        yield { actions: key[list], path: ['flow', 'layers', y, 'keys', k, list], stateIndex: null };
 }
 
 /** References of the flow that lead nowhere, and states that lie in one another as states cannot. */
@@ -228,7 +210,7 @@ function actionFaults({ outputs, flow }: Referring, fault: Fault): void {
   const outputKinds = new Map(outputs.map(({ id, kind }) => [id, kind]));
   const timers = new Set(flow.timers.map(({ id }) => id));
   const signals = new Set(flow.signals.map(({ id }) => id));
-  for (const { actions, path } of actionLists(flow))
+  for (const { actions, path } of placedActions(flow))
     actions.forEach((action, a) => {
       const at = (field: string) => [...path, a, field];
       if ('variableId' in action) {

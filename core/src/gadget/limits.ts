@@ -54,8 +54,10 @@ export const limits = {
   templateChars: 200,
   displayColumns: 80,
   displayRows: 8,
-  /** One hour; longer waits belong to a real-time clock, which no gadget of this version has. */
+  /** One hour: contacts, debouncing and the like. */
   timeUs: 3_600_000_000,
+  /** 24 days: a rule, a timer or a signal may wait so long; milliseconds of it fit in 32 bits with a sign. */
+  lengthUs: 2_073_600_000_000,
   toneHz: 20_000,
   /** Whole document as UTF-8 JSON. */
   documentBytes: 1_048_576,

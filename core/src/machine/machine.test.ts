@@ -12,7 +12,8 @@ import {
   state,
   numberVariable,
 } from '../test/fixtures.ts';
-import { applyEdit, EditRefused, emptyFlow, type Gadget } from '../gadget/index.ts';
+import { applyEdit, EditRefused, emptyFlow, openGadget, type Gadget } from '../gadget/index.ts';
+import { readRule, showRule } from '../flow/index.ts';
 import { Machine, replay, type EntryOf, type Lane, type Stimulus, type TraceEntry } from './index.ts';
 
 const press = (atMs: number, heldMs: number, controlId = 'b1'): Stimulus[] => [
@@ -444,6 +445,30 @@ describe('taking over an edit while running', () => {
 });
 
 describe('cost follows events', () => {
+  it('days are waited for, written as days, and cost nothing', () => {
+    const typed = 'when after 3 d do Lamp on then Lit';
+    const gadget = pressToLight();
+    const days = rule('r9', readRule(typed, gadget));
+    expect([days.trigger, showRule(days, gadget)]).toEqual([
+      { kind: 'after', delay: 259_200_000_000 },
+      typed,
+    ]);
+    expect(showRule(readRule('when every 90 min', gadget), gadget)).toBe('when every 5400 s');
+    const { states } = gadget.flow;
+    const waiting = {
+      ...gadget,
+      flow: { ...gadget.flow, states: [{ ...states[0]!, rules: [days] }, ...states.slice(1)] },
+    };
+    expect(openGadget(waiting).outcome).toBe('opened');
+    const machine = new Machine(waiting, 1);
+    machine.advanceTo(259_199_999_999);
+    expect(machine.takeTrace().filter(({ lane }) => lane === 'rule')).toEqual([]);
+    machine.advanceTo(300_000_000_000);
+    expect(machine.takeTrace().find(({ lane }) => lane === 'rule')).toMatchObject({
+      at: 259_200_000_000,
+      id: 'r9',
+    });
+  });
   it('an hour of nothing is one step', () => {
     const machine = new Machine({ ...pressToLight(), controls: [button()] }, 1);
     machine.takeTrace();

@@ -1,9 +1,10 @@
-import { showExpression, showTemplate, type Length, type Variable } from '@hum-lever/core';
+import { limits, showExpression, showTemplate, type Length, type Variable } from '@hum-lever/core';
+import { useState } from 'react';
 import { useDocument } from '../client/index.ts';
 import {
   Choice,
   CompletingField,
-  DurationField,
+  NumberField,
   TextField,
   typedExpression,
   typedTemplate,
@@ -129,7 +130,55 @@ export function ExpressionSlot({
   );
 }
 
-/** A time: milliseconds, or worked out by an expression. */
+const units = { ms: 1_000, s: 1_000_000, min: 60_000_000, h: 3_600_000_000, d: 86_400_000_000 } as const;
+type Unit = keyof typeof units;
+/** The longest unit in which it is a whole number that is easier to read. */
+const unitOf = (us: number): Unit =>
+  (['d', 'h', 'min', 's'] as const).find((unit) => us >= 2 * units[unit] && us % units[unit] === 0) ?? 'ms';
+
+/** A time in the unit that it is best read in, or another that was chosen for typing it. */
+function FixedLength({
+  label,
+  minUs,
+  value,
+  commit,
+}: {
+  label: string;
+  minUs: number;
+  value: number;
+  commit: (us: number) => string | null;
+}) {
+  const [chosen, setChosen] = useState<Unit | null>(null);
+  const unit = chosen ?? unitOf(value);
+  const us = units[unit];
+  return (
+    <>
+      <NumberField
+        label=""
+        aria-label={label}
+        width={76}
+        decimals={unit === 'ms' ? 3 : 6}
+        min={minUs / us}
+        max={limits.lengthUs / us}
+        step={unit === 'ms' ? 50 : 1}
+        value={value / us}
+        commit={(typed) => {
+          const said = commit(Math.round(typed * us));
+          if (said === null) setChosen(null);
+          return said;
+        }}
+      />
+      <Choice
+        label={`${label}, in which unit`}
+        data={Object.keys(units) as Unit[]}
+        value={unit}
+        choose={setChosen}
+      />
+    </>
+  );
+}
+
+/** A time, or worked out by an expression in ms. */
 export function LengthSlot({
   label,
   value,
@@ -145,15 +194,7 @@ export function LengthSlot({
   return (
     <>
       {fixed ? (
-        <DurationField
-          label=""
-          aria-label={label}
-          width={98}
-          minUs={minUs}
-          step={50}
-          value={value}
-          commit={commit}
-        />
+        <FixedLength label={label} minUs={minUs} value={value} commit={commit} />
       ) : (
         <>
           <ExpressionSlot short label={label} value={value.ms} commit={(ms) => commit({ ms })} />

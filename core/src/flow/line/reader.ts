@@ -24,7 +24,8 @@ const valuesOf = (variable: Variable): string[] => {
     ? [name, ...variable.options.map((option) => `${name}.${option.name}`)]
     : [name];
 };
-const units: Record<string, number> = { us: 1, ms: 1_000, s: 1_000_000 };
+/** As they are typed behind a number, with how many µs they are. */
+const units = { ms: 1_000, s: 1_000_000, min: 60_000_000, h: 3_600_000_000, d: 86_400_000_000, us: 1 };
 
 /** Reads a line word by word; remembers what could have stood at the cursor. */
 export class LineReader extends Parser {
@@ -213,7 +214,7 @@ export class LineReader extends Parser {
     if (!Number.isFinite(number))
       throw new ExpressionError(`expected a time such as 250 ms, got ${this.got}`, here);
     this.take();
-    return Math.round(number * units[this.oneOf(['ms', 's', 'us'])]!);
+    return Math.round(number * units[this.oneOf(Object.keys(units) as (keyof typeof units)[])]);
   }
   /** A time that is known beforehand. */
   fixedLength(): number {

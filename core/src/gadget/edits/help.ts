@@ -3,7 +3,7 @@ import type { Action } from '../actions.schema.ts';
 import type { Trigger } from '../flow.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import type { Fault } from '../open.ts';
-import { actionLists } from '../flowReferences.ts';
+import { placedActions } from '../placedActions.ts';
 
 export type Without<T> = T extends unknown ? Omit<T, 'id'> : never;
 export type Patch<T> = T extends unknown ? Partial<Omit<T, 'id' | 'kind'>> : never;
@@ -34,7 +34,7 @@ export const moveBy = <T extends { id: string }>(list: T[], id: string, by: numb
 };
 
 export const eachActions = (draft: Draft<Gadget>, visit: (actions: Action[]) => void) => {
-  for (const { actions } of actionLists(draft.flow)) visit(actions);
+  for (const { actions } of placedActions(draft.flow)) visit(actions);
 };
 
 /** No word leads to it any more. */
