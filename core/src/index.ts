@@ -52,6 +52,8 @@ export {
   controlsHeard,
   isOfKeys,
   keyInSet,
+  keySetsOf,
+  type NumberedKeys,
   layerKeyId,
   layerKeyOf,
   placedActions,

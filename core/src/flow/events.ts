@@ -3,6 +3,7 @@ import {
   codeGestures,
   gestureKinds,
   keyGestures,
+  keySetsOf,
   powerEvents,
   type CodeGesture,
   type Gadget,
@@ -141,16 +142,18 @@ export interface KeyEvent {
 
 /** By event: gestures of keys that are in a set. Empty where there is no set. */
 export function keyEventsOf(
-  { controls, wiring }: Pick<Gadget, 'controls' | 'wiring'>,
+  gadget: Pick<Gadget, 'controls' | 'wiring' | 'parts'>,
   codes: EventCodes,
 ): ReadonlyMap<number, KeyEvent> {
   const found = new Map<number, KeyEvent>();
-  const buttons = new Set(controls.flatMap(({ id, kind }) => (kind === 'button' ? [id] : [])));
-  for (const { id: setId, controlIds } of wiring.sets)
+  for (const { id: setId, controlIds } of keySetsOf(gadget))
     for (const [number, controlId] of controlIds.entries())
-      for (const gesture of buttons.has(controlId) ? keyGestures : []) {
+      for (const gesture of keyGestures) {
+        const event = codes.gesture(controlId, gesture);
         const any = codes.of({ kind: 'keys', setId, gesture });
-        found.set(codes.gesture(controlId, gesture), { also: any < 0 ? null : [any], carried: [number] });
+        // One that is in two sets is numbered as in the first.
+        const { also = null, carried = [number] } = found.get(event) ?? {};
+        found.set(event, { also: any < 0 ? also : [...(also ?? []), any], carried });
       }
   return found;
 }

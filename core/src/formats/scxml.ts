@@ -1,6 +1,7 @@
 import { plainLabels, showExpression, showOneAction, showTrigger } from '../flow/index.ts';
 import {
   isHistory,
+  keySetsOf,
   nestingOf,
   type Action,
   type Gadget,
@@ -78,7 +79,7 @@ class Printer {
     this.gadget = gadget;
     this.nesting = nestingOf(gadget.flow);
     this.controls = plainLabels(gadget.controls);
-    this.sets = plainLabels(gadget.wiring.sets);
+    this.sets = plainLabels(keySetsOf(gadget));
     this.signals = plainLabels(gadget.flow.signals);
     this.tokens = tokensOf(this.signals.values());
     this.timers = plainLabels(gadget.flow.timers);

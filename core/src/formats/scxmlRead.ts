@@ -20,6 +20,7 @@ import {
   type Rule,
   type State,
   type Trigger,
+  keySetsOf,
 } from '../gadget/index.ts';
 import { known } from './scxmlKnown.ts';
 import { readXml, stateNames, timeUs, words, XmlRefused, type Element } from './scxmlElements.ts';
@@ -379,7 +380,7 @@ class Reader {
     return found?.[0] ?? null;
   }
   private keySet(label: string): string | null {
-    const found = [...plainLabels(this.base.wiring.sets)].find(([, own]) => own === label);
+    const found = [...plainLabels(keySetsOf(this.base))].find(([, own]) => own === label);
     if (!found) this.note('', `No set of keys is called "${label}": what it does in a layer was left out.`);
     return found?.[0] ?? null;
   }

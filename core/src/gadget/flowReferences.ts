@@ -3,8 +3,9 @@ import type { Control } from './controls.schema.ts';
 import { isOutputAction, kindsTold, type Output } from './outputs.schema.ts';
 import type { Flow, State, Trigger } from './flow.schema.ts';
 import type { Chord } from './gestures.schema.ts';
-import { layerKeyId } from './keySets.ts';
+import { keySetsOf, layerKeyId } from './keySets.ts';
 import { placedActions } from './placedActions.ts';
+import type { Part } from './parts.schema.ts';
 import type { Wiring } from './wiring.schema.ts';
 import { limits } from './limits.ts';
 import { areApart, isHistory, nestingOf, type Nesting } from './nesting.ts';
@@ -14,6 +15,7 @@ type Fault = (path: Path, message: string) => void;
 
 interface Referring {
   controls: Control[];
+  parts: Part[];
   wiring: Pick<Wiring, 'sets'>;
   chords: Chord[];
   outputs: Output[];
@@ -57,7 +59,7 @@ export function flowFaults(gadget: Referring, fault: Fault): void {
     state(one.stateId, ['flow', 'ignored', n, 'stateId']);
     trigger(one.trigger, ['flow', 'ignored', n, 'trigger']);
   });
-  const sets = new Set(gadget.wiring.sets.map(({ id }) => id));
+  const sets = new Set(keySetsOf(gadget).map(({ id }) => id));
   flow.layers.forEach(({ when, keys }, y) => {
     const base = ['flow', 'layers', y];
     const key = (id: string, path: Path) => {
@@ -126,18 +128,15 @@ function leadsBack({ byId }: Nesting, from: State): boolean {
   return at === from;
 }
 
-function triggerFaults(
-  { controls, outputs, chords, wiring, flow }: Referring,
-  nesting: Nesting,
-  fault: Fault,
-) {
+function triggerFaults(gadget: Referring, nesting: Nesting, fault: Fault) {
+  const { controls, outputs, chords, flow } = gadget;
   const kinds = new Map(controls.map(({ id, kind }) => [id, kind]));
   const codes = new Set(
     controls.flatMap((control) => (control.kind === 'codes' ? control.codes.map(({ id }) => id) : [])),
   );
   const ids = (list: readonly { id: string }[]) => new Set(list.map(({ id }) => id));
   const [chordIds, timers, signals] = [ids(chords), ids(flow.timers), ids(flow.signals)];
-  const sets = ids(wiring.sets);
+  const sets = ids(keySetsOf(gadget));
   const among = (known: { has(id: string): boolean }, id: string, path: Path, what: string) => {
     if (!known.has(id)) fault(path, `expected the id of a ${what}, got "${id}"`);
   };

@@ -111,6 +111,8 @@ export {
   hearsGesture,
   isOfKeys,
   keyInSet,
+  keySetsOf,
+  type NumberedKeys,
   keysOf,
   layerKeyId,
   layerKeyOf,

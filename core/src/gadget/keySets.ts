@@ -1,13 +1,46 @@
 import type { LayerKey, Trigger } from './flow.schema.ts';
-import type { KeySet, Wiring } from './wiring.schema.ts';
+import type { Control } from './controls.schema.ts';
+import type { Part } from './parts.schema.ts';
+import type { Wiring } from './wiring.schema.ts';
+
+/** Keys that are heard as one, by their numbers. */
+export interface NumberedKeys {
+  /** Of a key set, or of the part whose keys they are. */
+  id: string;
+  name: string;
+  controlIds: readonly string[];
+}
 
 interface WithSets {
   wiring: Pick<Wiring, 'sets'>;
+  parts: readonly Pick<Part, 'id' | 'name' | 'plays'>[];
+  controls: readonly Pick<Control, 'id' | 'kind'>[];
+}
+
+/** By document, which never changes. */
+const known = new WeakMap<WithSets, readonly NumberedKeys[]>();
+
+/** Keys that are read together, and parts of several keys: a keypad is a set as it is bought. */
+export function keySetsOf(gadget: WithSets): readonly NumberedKeys[] {
+  const found = known.get(gadget) ?? gather(gadget);
+  known.set(gadget, found);
+  return found;
+}
+
+function gather({ wiring, parts, controls }: WithSets): NumberedKeys[] {
+  const buttons = new Set(controls.flatMap(({ id, kind }) => (kind === 'button' ? [id] : [])));
+  const keysIn = (ids: readonly string[]) => ids.filter((id) => buttons.has(id));
+  return [
+    ...wiring.sets.map(({ id, name, controlIds }) => ({ id, name, controlIds: keysIn(controlIds) })),
+    ...parts
+      .map(({ id, name, plays }) => ({ id, name, controlIds: keysIn(plays) }))
+      .filter(({ controlIds }) => controlIds.length > 1),
+  ];
 }
 
 /** The set that a key is in, and its number there, from 0. */
-export function keyInSet({ wiring }: WithSets, controlId: string): { set: KeySet; number: number } | null {
-  for (const set of wiring.sets) {
+export function keyInSet(gadget: WithSets, controlId: string): { set: NumberedKeys; number: number } | null {
+  for (const set of keySetsOf(gadget)) {
     const number = set.controlIds.indexOf(controlId);
     if (number >= 0) return { set, number };
   }
@@ -16,8 +49,8 @@ export function keyInSet({ wiring }: WithSets, controlId: string): { set: KeySet
 
 const none: readonly string[] = [];
 /** The keys of a set, by their numbers. */
-export const keysOf = ({ wiring }: WithSets, setId: string): readonly string[] =>
-  wiring.sets.find(({ id }) => id === setId)?.controlIds ?? none;
+export const keysOf = (gadget: WithSets, setId: string): readonly string[] =>
+  keySetsOf(gadget).find(({ id }) => id === setId)?.controlIds ?? none;
 
 /** Controls whose gestures a trigger waits for, by themselves or as keys of a set; none where it waits for something else. */
 export function controlsHeard(gadget: WithSets, trigger: Trigger): readonly string[] {

@@ -1,3 +1,4 @@
+import { addPartEdit, figuresEdit } from '../drawer/index.ts';
 import { Explorer } from '../explore/explorer.ts';
 import { completeRule, gridOf, readRule, showRule } from '../flow/index.ts';
 import { printScxml, readScxml } from '../formats/index.ts';
@@ -124,6 +125,26 @@ describe('a set of keys', () => {
     const open = gridOf({ ...gadget, flow: { ...gadget.flow, layers: [gadget.flow.layers[1]!] } });
     // Held, the last key holds a layer; the others do something in it.
     expect(open.open).toBe(0);
+  });
+
+  it('is a keypad as it is bought, and goes with it', () => {
+    const bench = emptyGadget('Bench');
+    const pad = applyEdit(bench, addPartEdit(bench, 'key-matrix', { name: 'Pad' }));
+    const partId = pad.parts[0]!.id;
+    const heard = applyEdit(
+      applyEdit(pad, { name: 'addState', args: ['Playing', null] }),
+      { name: 'addRule', args: ['s1', { trigger: { kind: 'keys', setId: partId, gesture: 'press' }, guard: null, actions: [], targetIds: [], internal: false }] },
+    ); // prettier-ignore
+    expect([openGadget(heard).outcome, gridOf(heard).events.length, gridOf(heard).open]).toEqual([
+      'opened',
+      1,
+      0,
+    ]);
+    const fired = replay(heard, press(heard.controls[7]!.id, 50), 300_000, 1);
+    expect(fired.filter(({ lane }) => lane === 'rule')).toHaveLength(1);
+    const one = applyEdit(heard, figuresEdit(heard, heard.parts[0]!, { rows: 1, columns: 1 }));
+    expect([openGadget(one).outcome, one.flow.states[0]!.rules]).toEqual(['opened', []]);
+    expect(applyEdit(heard, { name: 'removePart', args: [partId] }).flow.states[0]!.rules).toEqual([]);
   });
 
   it('is a column of the grid, which rules for single keys fill only together', () => {

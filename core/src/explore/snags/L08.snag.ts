@@ -2,6 +2,7 @@ import {
   controlsHeard,
   controlsOf,
   isOfKeys,
+  keySetsOf,
   variableStart,
   type Action,
   type Button,
@@ -86,7 +87,7 @@ export const L08: SnagRule = {
         const [button] = buttons;
         const lost = button && !asleep.has(state.id) ? lostBy(gadget, button, rule) : null;
         if (!button || !lost || asksFirst(gadget, state, rule)) return [];
-        const set = gadget.wiring.sets.find(({ id: setId }) => 'setId' in trigger && setId === trigger.setId);
+        const set = keySetsOf(gadget).find(({ id: setId }) => 'setId' in trigger && setId === trigger.setId);
         const snag: Snag = {
           rule: 'L08',
           level: 'likely',

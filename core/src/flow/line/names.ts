@@ -1,4 +1,4 @@
-import type { Gadget } from '../../gadget/index.ts';
+import { keySetsOf, type Gadget } from '../../gadget/index.ts';
 import { plainLabels, stateLabels } from '../labels.ts';
 
 /** What a line can name, each kind by the labels that tell its members apart. */
@@ -26,13 +26,13 @@ export function namesOf(gadget: Gadget): Names {
 }
 
 function gather(gadget: Gadget): Names {
-  const { controls, outputs, chords, wiring, flow } = gadget;
+  const { controls, outputs, chords, flow } = gadget;
   return {
     gadget,
     controls: plainLabels(controls),
     outputs: plainLabels(outputs),
     chords: plainLabels(chords),
-    sets: plainLabels(wiring.sets),
+    sets: plainLabels(keySetsOf(gadget)),
     codes: plainLabels(controls.flatMap((one) => (one.kind === 'codes' ? one.codes : []))),
     signals: plainLabels(flow.signals),
     timers: plainLabels(flow.timers),

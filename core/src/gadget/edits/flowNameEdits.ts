@@ -3,7 +3,7 @@ import type { Action } from '../actions.schema.ts';
 import type { Layer } from '../flow.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
-import { layerKeyId } from '../keySets.ts';
+import { keySetsOf, layerKeyId } from '../keySets.ts';
 import { wrongFor } from '../flowReferences.ts';
 import { variableShape, type Variable } from '../variables.schema.ts';
 import {
@@ -112,7 +112,7 @@ export const flowNameEdits = {
       const { keys } = findIn(draft.flow.layers, layerId, 'layer');
       drop(keys, (key) => layerKeyId(key) === id);
       if (!does) return;
-      const isSet = gadget.wiring.sets.some((set) => set.id === id);
+      const isSet = keySetsOf(gadget).some((set) => set.id === id);
       keys.push(isSet ? { setId: id, ...does } : { controlId: id, ...does });
     }),
 };

@@ -3,6 +3,7 @@ import type { Action } from '../actions.schema.ts';
 import type { Trigger } from '../flow.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import type { Fault } from '../open.ts';
+import { layerKeyId } from '../keySets.ts';
 import { placedActions } from '../placedActions.ts';
 
 export type Without<T> = T extends unknown ? Omit<T, 'id'> : never;
@@ -66,3 +67,9 @@ export const dropChord = (draft: Draft<Gadget>, chordId: string) => {
 /** Rules that these codes trigger go. */
 export const dropCodeRules = (draft: Draft<Gadget>, gone: (codeId: string) => boolean) =>
   dropTriggers(draft, (trigger) => trigger.kind === 'code' && gone(trigger.codeId));
+
+/** A set of keys is none any more: rules that hear any of them go, and what they do in layers. */
+export const dropSet = (draft: Draft<Gadget>, setId: string) => {
+  dropTriggers(draft, (trigger) => trigger.kind === 'keys' && trigger.setId === setId);
+  for (const { keys } of draft.flow.layers) drop(keys, (key) => layerKeyId(key) === setId);
+};

@@ -10,6 +10,7 @@ import {
   drop,
   dropChord,
   dropCodeRules,
+  dropSet,
   dropTriggers,
   eachActions,
   findIn,
@@ -61,6 +62,10 @@ function dropEnds(draft: Draft<Gadget>, ids: readonly string[]): void {
     drop(set.chords, (chord) => chord.some(gone));
   }
   for (const id of ids) unlink(draft, id);
+  // One key alone is no set.
+  const keys = new Set(draft.controls.flatMap(({ id, kind }) => (kind === 'button' ? [id] : [])));
+  for (const { id, plays } of draft.parts)
+    if (plays.filter((end) => keys.has(end)).length < 2) dropSet(draft, id);
 }
 
 /** A part and the one control or output that it plays carry one name. */
@@ -138,6 +143,7 @@ export const partEdits = {
     produce(gadget, (draft) => {
       const part = findIn(draft.parts, id, 'part');
       dropEnds(draft, [...part.plays]);
+      dropSet(draft, id);
       drop(draft.parts, (one) => one.id === id);
       unwire(draft, id);
       unlink(draft, id);

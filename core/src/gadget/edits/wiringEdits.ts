@@ -2,9 +2,8 @@ import { produce } from 'immer';
 import type { Board } from '../board.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
-import { layerKeyId } from '../keySets.ts';
 import type { Companion, KeySet, Wire } from '../wiring.schema.ts';
-import { drop, dropTriggers, EditRefused, findIn, unwire, type Patch } from './help.ts';
+import { drop, dropSet, EditRefused, findIn, unwire, type Patch } from './help.ts';
 
 const isOf = (key: Pick<Companion, 'role' | 'forId' | 'terminal'>) => (one: Companion) =>
   one.role === key.role && one.forId === key.forId && one.terminal === key.terminal;
@@ -52,8 +51,7 @@ export const wiringEdits = {
   removeKeySet: (gadget: Gadget, id: string) =>
     produce(gadget, (draft) => {
       drop(draft.wiring.sets, (set) => set.id === id);
-      dropTriggers(draft, (trigger) => trigger.kind === 'keys' && trigger.setId === id);
-      for (const { keys } of draft.flow.layers) drop(keys, (key) => layerKeyId(key) === id);
+      dropSet(draft, id);
       unwire(draft, id);
     }),
 

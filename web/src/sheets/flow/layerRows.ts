@@ -1,4 +1,4 @@
-import { layerKeyId, type Gadget } from '@hum-lever/core';
+import { keySetsOf, layerKeyId, type Gadget } from '@hum-lever/core';
 
 /** A row of the table of layers: a key, or every key of a set at once. */
 export interface LayerRow {
@@ -23,16 +23,15 @@ export function layerRows(gadget: Gadget, unfolded: ReadonlySet<string>): LayerR
   const names = new Map(
     gadget.controls.flatMap(({ id, name, kind }) => (kind === 'button' ? [[id, name]] : [])),
   );
-  const inSet = new Set(gadget.wiring.sets.flatMap(({ controlIds }) => controlIds));
+  const all = keySetsOf(gadget);
+  const inSet = new Set(all.flatMap(({ controlIds }) => controlIds));
   const single = (id: string, setId: string | null): LayerRow => ({
     id,
     name: names.get(id)!,
     folded: [],
     setId,
   });
-  const sets = gadget.wiring.sets.flatMap(({ id, name, controlIds }): LayerRow[] => {
-    const keys = controlIds.filter((key) => names.has(key));
-    if (keys.length === 0) return [];
+  const sets = all.flatMap(({ id, name, controlIds: keys }): LayerRow[] => {
     const shown = keys.filter((key) => own.has(key) || unfolded.has(id) || keys.length < few);
     const folded = keys.filter((key) => !shown.includes(key));
     return [{ id, name: `Any key of ${name}`, folded, setId: id }, ...shown.map((key) => single(key, id))];

@@ -3,6 +3,7 @@ import {
   controlsOf,
   gestureKinds,
   keyGestures,
+  keySetsOf,
   gesturesOf,
   isHistory,
   stateLabels,
@@ -12,7 +13,7 @@ import {
   type Control,
   type Gadget,
   type GestureKind,
-  type KeySet,
+  type NumberedKeys,
   type PowerEvent,
   type Trigger,
 } from '@hum-lever/core';
@@ -84,7 +85,7 @@ export function triggerValue(trigger: Trigger): string {
 }
 
 /** Any key of a set, as far as its keys are listened for that. */
-function anyKeyChoices(gadget: Gadget, { id, name, controlIds }: KeySet, current: Trigger) {
+function anyKeyChoices(gadget: Gadget, { id, name, controlIds }: NumberedKeys, current: Trigger) {
   const said = new Set<GestureKind>(
     controlsOf(gadget, 'button').flatMap((one) => (controlIds.includes(one.id) ? saidBy(one) : [])),
   );
@@ -113,7 +114,7 @@ export function triggerChoices(gadget: Gadget, current: Trigger): TriggerChoice[
         trigger: { kind: 'gesture', controlId: id, gesture },
       }));
     }),
-    ...gadget.wiring.sets.flatMap((set) => anyKeyChoices(gadget, set, current)),
+    ...keySetsOf(gadget).flatMap((set) => anyKeyChoices(gadget, set, current)),
     ...controls
       .filter(({ kind }) => kind === 'encoder' || kind === 'knob')
       .map(({ id, name }) => ({
