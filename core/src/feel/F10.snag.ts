@@ -1,4 +1,4 @@
-import { controlsOf, type SnagRule } from '../gadget/index.ts';
+import { controlsOf, isReading, type SnagRule } from '../gadget/index.ts';
 import { bandsNeeded } from './knobs.ts';
 
 /** No dead band at the ends, or at the middle of an axis that returns: rest is not rest, and the ends are not reached. */
@@ -10,7 +10,7 @@ export const F10: SnagRule = {
       const needed = bandsNeeded(control);
       const atEnds = endBandCounts < needed.endBandCounts;
       const atCentre = centreBandCounts < needed.centreBandCounts;
-      if (!atEnds && !atCentre) return [];
+      if ((!atEnds && !atCentre) || isReading(gadget, control.id)) return [];
       const reading = {
         ...control.reading,
         endBandCounts: Math.max(endBandCounts, needed.endBandCounts),

@@ -133,6 +133,13 @@ export function partOf(gadget: Pick<Gadget, 'parts'>, endId: string): Gadget['pa
   return gadget.parts.find(({ plays }) => plays.includes(endId));
 }
 
+/** Whether a control is a value that a module tells: no hand turns it to its ends. */
+export function isReading(gadget: Pick<Gadget, 'parts'>, controlId: string): boolean {
+  const part = partOf(gadget, controlId);
+  const end = part?.own?.plays[part.plays.indexOf(controlId)];
+  return typeof end === 'object' && end.kind === 'reading';
+}
+
 /** The controls of one kind, in document order. */
 export function controlsOf<K extends Control['kind']>(
   { controls }: Pick<Gadget, 'controls'>,

@@ -161,6 +161,7 @@ export {
   countUses,
   expressionTexts,
   findRule,
+  isReading,
   partOf,
   usesOf,
   writtenIn,

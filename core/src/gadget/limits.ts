@@ -38,7 +38,7 @@ export const limits = {
   options: 32,
   listLength: 64,
   /** Of a short text that changes while it runs: a name, a line that is typed. */
-  textLength: 40,
+  textLength: 64,
   signals: 100,
   timers: 40,
   layers: 16,

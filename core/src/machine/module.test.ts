@@ -1,3 +1,4 @@
+import { checkGadget } from '../snag/index.ts';
 import { addOwnPartEdit, ownClassEdit } from '../drawer/index.ts';
 import { readRule } from '../flow/index.ts';
 import {
@@ -95,6 +96,13 @@ describe('a value that a module tells', () => {
     expect(values.length).toBeGreaterThan(50);
     // 25 thousandths of 80 are 2, and one for the step that it falls in.
     expect(Math.max(...values.map((value) => Math.abs(value - 40)))).toBeLessThanOrEqual(3);
+  });
+  it('is told to flicker where it does, and asked for no ends that a hand would turn it to', () => {
+    const found = (own: OwnClass) => checkGadget(added(own)).snags.map(({ rule: id }) => id);
+    expect(found(tuner)).toEqual(['F07']);
+    expect(
+      found({ ...tuner, plays: [{ ...(tuner.plays[1] as object), errorPerMille: 0 } as never] }),
+    ).toEqual([]);
   });
   it('is asked by rules as any other', () => {
     const gadget = withRules(

@@ -140,15 +140,21 @@ export function mostTelling(trace: readonly TraceEntry[]): number {
     () => last((entry) => entry.lane === 'ghost'),
     () => last((entry) => entry.lane === 'swallowed' || (entry.lane === 'clean' && entry.extra)),
     () => last((entry, index) => meaningful.has(entry.lane) && answerTo(recent, index) !== undefined),
-    () => last((entry) => meaningful.has(entry.lane)),
+    () => last((entry) => meaningful.has(entry.lane) && !drifts(entry, recent)),
     () => last((entry) => entry.lane === 'state' || byHand.has(entry.lane)),
   ];
   for (const candidate of candidates) {
     const found = candidate();
     if (found >= 0) return found;
   }
-  return trace.length - 1;
+  return trace.findLastIndex((entry) => entry.lane !== 'value' && !drifts(entry, recent));
 }
+
+/** A step of something measured that no hand has moved: its noise, and nothing that anybody did. */
+const drifts = (entry: TraceEntry, recent: readonly TraceEntry[]): boolean =>
+  entry.lane === 'gesture' &&
+  (entry.gesture === 'up' || entry.gesture === 'down') &&
+  recent.every((one) => !((one.lane === 'moved' || one.lane === 'turned') && one.id === entry.id));
 
 /** What layers of keys make of a press or release that no rule answers; '': nothing. */
 function layerWords(gadget: Gadget, { id, gesture }: EntryOf<'gesture'>): string {

@@ -54,7 +54,7 @@ export default function Layers() {
                       <Button
                         size="compact-xs"
                         variant="subtle"
-                        aria-label={`Show the ${row.folded.length} keys of ${row.name} one by one`}
+                        aria-label={`Show the ${row.folded.length} more of ${row.name} one by one`}
                         onClick={() => setUnfolded(new Set([...unfolded, row.id]))}
                       >
                         {row.folded.length} keys

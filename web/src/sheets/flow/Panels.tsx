@@ -52,9 +52,11 @@ export function Panels() {
 /** Each with what it is now, as far as a line holds them. */
 function Values({ variables }: { variables: readonly Variable[] }) {
   const now = usePlayer((state) => state.shown?.variables);
+  // What never changes takes no place.
+  const changing = variables.filter(({ kind }) => kind !== 'table');
   return (
     <span className={classes.values}>
-      {variables.slice(0, 12).map((variable) => (
+      {changing.slice(0, 12).map((variable) => (
         <span key={variable.id}>
           {variable.name} <span className="number">{nowWords(variable, now?.[variable.id])}</span>
         </span>

@@ -1,6 +1,6 @@
 import { ActionIcon, Button, Table, VisuallyHidden } from '@mantine/core';
 import { IconTrash } from '@tabler/icons-react';
-import { countUses, type Saved, type Variable } from '@hum-lever/core';
+import { countUses, limits, type Saved, type Variable } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, count, NumberField, TextField, usePlace } from '../../shared/index.ts';
 import { usePlayer } from '../../workers/index.ts';
@@ -16,9 +16,9 @@ const kindWords: Record<Kind, string> = {
   flag: 'yes or no',
   choice: 'choice',
   list: 'list',
-  table: 'table that stays',
+  table: 'table',
   text: 'text',
-  texts: 'several texts',
+  texts: 'texts',
 };
 
 /** A word that no variable has yet. */
@@ -342,10 +342,10 @@ function Figures({ variable, change }: { variable: Variable; change: Change }) {
           <NumberField
             label=""
             aria-label={`Most characters of ${name}`}
-            width={118}
+            width={142}
             unit="characters"
             min={1}
-            max={40}
+            max={limits.textLength}
             value={variable.length}
             commit={(length) => change({ length })}
           />
