@@ -1,6 +1,7 @@
 /** One exploration in a process of its own; prints what it took. */
 import { performance } from 'node:perf_hooks';
 const { Explorer, emptyGadget, emptyFlow, blankState } = await import('../core/dist/index.js');
+const { usualLimits } = await import('../core/dist/explore/explorer.js');
 
 const states = 30;
 const number = (id, max) => ({

@@ -190,9 +190,10 @@ function draftsOf(gadget: Gadget): Draft[] {
   const midi = triggers.flatMap((trigger) =>
     trigger.kind === 'midi' ? [messageDraft(bytesFor(trigger))] : [],
   );
-  const lines = triggers.flatMap((trigger) =>
-    trigger.kind === 'line' ? [lineDraft(trigger.outputId, lineFor(trigger))] : [],
-  );
+  const lines = triggers.flatMap((trigger) => {
+    if (trigger.kind === 'line') return [lineDraft(trigger.outputId, lineFor(trigger))];
+    return trigger.kind === 'character' ? [lineDraft(trigger.outputId, 'a')] : [];
+  });
   return [...drafts, ...chords, ...whole, ...midi, ...lines];
 }
 
@@ -253,7 +254,9 @@ export function movesOf(gadget: Gadget): Move[] {
     const [first] = move.stimuli;
     if (first?.what === 'line')
       for (const { trigger, code } of codes.awaited)
-        if (
+        if (trigger.kind === 'character' && trigger.outputId === move.controlId)
+          events.push(...[...first.text].map(() => code));
+        else if (
           trigger.kind === 'line' &&
           trigger.outputId === move.controlId &&
           isHeard(first.text, trigger.word)

@@ -39,14 +39,18 @@ export interface EventCodes {
   /** Number that a rule with this trigger waits for, or one of `noEvent`. */
   of(trigger: Trigger): number;
 }
-export type AwaitedTrigger = Extract<Trigger, { kind: 'keys' | 'turn' | 'crossing' | 'midi' | 'line' }>;
+export type AwaitedTrigger = Extract<
+  Trigger,
+  { kind: 'keys' | 'turn' | 'crossing' | 'midi' | 'line' | 'character' }
+>;
 
 const isAwaited = (trigger: Trigger): trigger is AwaitedTrigger =>
   trigger.kind === 'keys' ||
   trigger.kind === 'turn' ||
   trigger.kind === 'crossing' ||
   trigger.kind === 'midi' ||
-  trigger.kind === 'line';
+  trigger.kind === 'line' ||
+  trigger.kind === 'character';
 
 /** Controls come first, in document order, each with all its gestures. */
 export function eventCodes({
@@ -112,6 +116,7 @@ export function eventCodes({
         case 'crossing':
         case 'midi':
         case 'line':
+        case 'character':
           return at(awaited.get(canonicalJson(trigger))?.code);
         case 'after':
         case 'every':

@@ -1,7 +1,17 @@
 import { ExpressionError } from './error.ts';
 import { parseExpression, type BinaryOperator, type Node } from './parse.ts';
 import type { Scope } from './scope.ts';
-import { controlOf, isFunction, listOf, optionOf, stateOf, typeOf, variableOf, type Type } from './types.ts';
+import {
+  controlOf,
+  isCharacter,
+  isFunction,
+  listOf,
+  optionOf,
+  stateOf,
+  typeOf,
+  variableOf,
+  type Type,
+} from './types.ts';
 
 /* Expressions become flat lists of integers for a stack machine, which the browser, the server and C can all run. */
 
@@ -118,11 +128,20 @@ export function compileTyped(
   return { node, type, code: codeOf(node, scope, ownState) };
 }
 
-/** Where the text among the values stands that an expression gives; null: it gives a number. @throws ExpressionError */
-export function textRefOf(text: string, scope: Scope, ownState: number | null): TextRef | null {
+/**
+ * What text an expression gives: one among the values, or the character of a number; null: it gives a number.
+ * @throws ExpressionError
+ */
+export function textOf(
+  text: string,
+  scope: Scope,
+  ownState: number | null,
+): TextRef | { character: Code } | null {
   const node = parseExpression(text);
   if (typeOf(node, scope).kind !== 'text') return null;
-  const ref = textRef(node, scope, (inner) => codeOf(inner, scope, ownState));
+  const down = (inner: Node) => codeOf(inner, scope, ownState);
+  if (isCharacter(node)) return { character: down(node.args[0]!) };
+  const ref = textRef(node, scope, down);
   if (!ref) throw new ExpressionError('expected a variable or a number between braces', node.start);
   return ref;
 }
@@ -183,6 +202,8 @@ function callCode(
       const [value, low, high] = node.args.map(down) as [number[], number[], number[]];
       return [...value, ...low, op.max, ...high, op.min];
     }
+    case 'char':
+      return noNumber(node);
     case 'length': {
       const [of] = node.args as [Node];
       const ref = textRef(of, scope, down);

@@ -2,7 +2,7 @@ import { variableRange, type Control, type Gadget } from '../gadget/index.ts';
 import { ExpressionError } from './error.ts';
 import { parseExpression, type Node } from './parse.ts';
 import { scopeOf, type Scope } from './scope.ts';
-import { controlOf, listOf, optionOf, typeOf, variableOf } from './types.ts';
+import { controlOf, isCharacter, listOf, optionOf, typeOf, variableOf } from './types.ts';
 
 export interface Range {
   low: number;
@@ -200,6 +200,7 @@ export function longestText(
 /** The most characters of a text. */
 function longestOf(node: Node, scope: Scope): number {
   if (node.type === 'text') return [...node.value].length;
+  if (isCharacter(node)) return 1;
   const name = node.type === 'place' ? node.of : node.type === 'name' ? node.name : null;
   const variable = name && scope.variables.get(name.text)?.variable;
   return variable?.kind === 'text' || variable?.kind === 'texts' ? variable.length : 0;

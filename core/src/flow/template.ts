@@ -1,17 +1,28 @@
+import { readableText } from '../gadget/index.ts';
 import { ExpressionError } from './error.ts';
 import { evaluate, type Surroundings } from './evaluate.ts';
-import { compileTyped, lengthCode, textRefOf, type Code, type TextRef } from './expression.ts';
+import { compileTyped, lengthCode, textOf, type Code, type TextRef } from './expression.ts';
 import type { Scope } from './scope.ts';
 import { textNow } from './texts.ts';
 
-/** Text with gaps: fixed pieces, expressions, and texts among the values, as written. */
-export type Template = readonly (string | Code | TextRef)[];
+/** What fills a gap: a number that is worked out, a text among the values, or the character of a number. */
+type Gap = Code | TextRef | { character: Code };
 
-const isCode = (piece: Code | TextRef): piece is Code => Array.isArray(piece);
+/** Text with gaps: fixed pieces, and what fills them, as written. */
+export type Template = readonly (string | Gap)[];
 
-/** What stands between braces: a number that is worked out, or a text among the values. @throws ExpressionError */
-export const compileGap = (text: string, scope: Scope, ownState: number | null = null): Code | TextRef =>
-  textRefOf(text, scope, ownState) ?? compileTyped(text, scope, ownState).code;
+const isCode = (piece: Gap): piece is Code => Array.isArray(piece);
+
+/** Nothing where the number is no character, or one that cannot be seen or would turn the writing around. */
+function characterOf(number: number): string {
+  if (number < 32 || number > lastCharacter || (number >= 0xd800 && number < 0xe000)) return '';
+  return readableText(String.fromCodePoint(number)).replace(/[\u007f\u2028\u2029]/u, '');
+}
+const lastCharacter = 0x10ffff;
+
+/** What stands between braces. @throws ExpressionError */
+export const compileGap = (text: string, scope: Scope, ownState: number | null = null): Gap =>
+  textOf(text, scope, ownState) ?? compileTyped(text, scope, ownState).code;
 
 /**
  * Compiles `Heat {v1}`.
@@ -37,7 +48,8 @@ export function renderTemplate(template: Template, around: Surroundings): string
   return template
     .map((piece) => {
       if (typeof piece === 'string') return piece;
-      return isCode(piece) ? evaluate(piece, around) : textNow(piece, around);
+      if (isCode(piece)) return evaluate(piece, around);
+      return 'character' in piece ? characterOf(evaluate(piece.character, around)) : textNow(piece, around);
     })
     .join('');
 }
@@ -46,5 +58,6 @@ export function renderTemplate(template: Template, around: Surroundings): string
 export const codesOfTemplate = (template: Template): Code[] =>
   template.flatMap((piece) => {
     if (typeof piece === 'string') return [];
-    return [isCode(piece) ? piece : lengthCode(piece)];
+    if (isCode(piece)) return [piece];
+    return ['character' in piece ? piece.character : lengthCode(piece)];
   });

@@ -15,7 +15,7 @@ type ChoiceVariable = Extract<Variable, { kind: 'choice' }>;
 
 export const number: Type = { kind: 'number' };
 export const flag: Type = { kind: 'flag' };
-const text: Type = { kind: 'text' };
+const textType: Type = { kind: 'text' };
 
 /** Arguments that each function wants. */
 export const functions = {
@@ -32,6 +32,8 @@ export const functions = {
   heard: 1,
   /** How many characters a text has. */
   length: 1,
+  /** The character of a number, to be filled in. (Unicode.) */
+  char: 1,
 } as const;
 export type FunctionName = keyof typeof functions;
 export const isFunction = (name: string): name is FunctionName => Object.hasOwn(functions, name);
@@ -103,12 +105,12 @@ export function typeOf(node: Node, scope: Scope): Type {
     case 'text':
       if ([...node.value].length > limits.textLength)
         throw new ExpressionError(`expected a text of at most ${limits.textLength} characters`, node.start);
-      return text;
+      return textType;
     case 'name': {
       if (isFunction(node.name.text) && !scope.variables.has(node.name.text))
         throw new ExpressionError(`expected "(" after ${node.name.text}`, node.end);
       const { variable } = variableOf(node.name, scope);
-      if (variable.kind === 'text') return text;
+      if (variable.kind === 'text') return textType;
       if (variable.kind === 'list' || variable.kind === 'table' || variable.kind === 'texts')
         throw new ExpressionError(
           'expected a place in the list, such as [0]',
@@ -124,7 +126,7 @@ export function typeOf(node: Node, scope: Scope): Type {
       const texts = variableOf(node.of, scope).variable.kind === 'texts';
       if (!texts) listOf(node.of, scope);
       numeric(node.index, 'a place');
-      return texts ? text : number;
+      return texts ? textType : number;
     }
     case 'unary':
       numeric(node.of, node.operator);
@@ -155,6 +157,9 @@ const sameChoice = (a: Type, b: Type) =>
 function binaryType(node: Extract<Node, { type: 'binary' }>, left: Type, right: Type): Type {
   const { operator } = node;
   if (operator === '==' || operator === '!=') {
+    for (const side of [node.left, node.right])
+      if (isCharacter(side))
+        throw new ExpressionError('expected a number to compare; char() can only be filled in', side.start);
     if (left.kind === 'text' && right.kind === 'text') return flag;
     if (left.kind === 'text' || right.kind === 'text') {
       const other = left.kind === 'text' ? node.right : node.left;
@@ -193,7 +198,7 @@ function callType(node: Extract<Node, { type: 'call' }>, scope: Scope): Type {
     );
   if (text === 'length') {
     const [of] = node.args as [Node];
-    if (typeOf(of, scope).kind !== 'text')
+    if (typeOf(of, scope).kind !== 'text' || isCharacter(of))
       throw new ExpressionError('expected a text here, to measure its length', of.start);
     return number;
   }
@@ -204,8 +209,13 @@ function callType(node: Extract<Node, { type: 'call' }>, scope: Scope): Type {
     listOf(list!.name, scope);
   }
   for (const arg of values) noChoice(arg, typeOf(arg, scope), `${text}()`);
+  if (text === 'char') return textType;
   return text === 'overlap' ? flag : number;
 }
+
+/** A character by its number. */
+export const isCharacter = (node: Node): node is Extract<Node, { type: 'call' }> =>
+  node.type === 'call' && node.name.text === 'char';
 
 function valueType(name: Name, scope: Scope): Type {
   const { control } = controlOf(name, scope);

@@ -80,6 +80,8 @@ export const triggerSchema = z.discriminatedUnion('kind', [
     outputId: idSchema,
     word: z.string().regex(lineWord.like, lineWord.expected).nullable(),
   }),
+  /** One character of a line comes in: its number and how many came before it in the line come with it. */
+  z.strictObject({ kind: z.literal('character'), outputId: idSchema }),
   z.strictObject({ kind: z.literal('power'), what: z.enum(powerEvents) }),
   /** Needs no event: as soon as the guard holds. */
   z.strictObject({ kind: z.literal('always') }),

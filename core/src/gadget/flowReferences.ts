@@ -163,7 +163,8 @@ function triggerFaults(gadget: Referring, nesting: Nesting, fault: Fault) {
         return among(signals, trigger.signalId, [...path, 'signalId'], 'signal');
       case 'done':
         return among(nesting.byId, trigger.stateId, [...path, 'stateId'], 'state');
-      case 'line': {
+      case 'line':
+      case 'character': {
         const serial = outputs.some(({ id, kind }) => id === trigger.outputId && kind === 'serial');
         if (!serial)
           fault([...path, 'outputId'], `expected the id of a serial output, got "${trigger.outputId}"`);

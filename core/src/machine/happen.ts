@@ -6,7 +6,7 @@ import { arriveCode, sendCode } from './receivers.ts';
 import type { MachineEvent, MachineState } from './state.ts';
 import type { TraceEntry } from './trace.ts';
 
-type ControlEvent = Exclude<MachineEvent, { kind: 'effect' | 'output' }>;
+type ControlEvent = Exclude<MachineEvent, { kind: 'character' | 'effect' | 'output' }>;
 
 /** A hand does something to a control, if the gadget has it and it can be done to it. */
 function touchControl(

@@ -212,6 +212,19 @@ export class MainLoop {
     if (first !== undefined) this.tell(first, also.length > 0 ? also : null, carried);
   }
 
+  /** A character comes in over a serial output, before its line has ended. @param at its place in the piece */
+  character(id: string, character: string, at: number): void {
+    const { state, compiled, trace } = this;
+    // An edit may have taken it away while it was on its way.
+    if (compiled.outputs.get(id)?.output.kind !== 'serial') return;
+    const place = [...(state.comingIn[id] ?? '')].length + at;
+    trace.push({ at: state.nowUs, lane: 'characterIn', id, character, place });
+    this.tellAwaited(
+      (trigger) => trigger.kind === 'character' && trigger.outputId === id,
+      [character.codePointAt(0)!, place],
+    );
+  }
+
   /** Something happens to the gadget as a whole, or comes in over a serial line. @param id of what it comes to */
   whole(touch: OutsideTouch, id: string): void {
     const { state, compiled, trace } = this;
@@ -219,7 +232,13 @@ export class MainLoop {
       const output = compiled.outputs.get(id)?.output;
       // An edit may have taken it away while the line was on its way.
       if (output?.kind !== 'serial') return;
-      const { text } = lineOut(output, touch.text, true);
+      const ended = touch.ended ?? true;
+      const { text } = lineOut(output, (state.comingIn[id] ?? '') + touch.text, ended);
+      state.comingIn[id] = ended ? '' : text;
+      if (!ended) {
+        trace.push({ at: state.nowUs, lane: 'lineIn', id, text, open: true });
+        return;
+      }
       trace.push({ at: state.nowUs, lane: 'lineIn', id, text });
       return this.tellAwaited(
         (trigger) => trigger.kind === 'line' && trigger.outputId === id && isHeard(text, trigger.word),

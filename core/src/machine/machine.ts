@@ -36,6 +36,7 @@ import {
   type MachineState,
   type Shown,
   type Stimulus,
+  type Touch,
 } from './state.ts';
 import type { TraceEntry } from './trace.ts';
 
@@ -172,14 +173,28 @@ export class Machine {
   stimulate({ atUs, controlId, ...touch }: Stimulus): void {
     if (!Number.isSafeInteger(atUs) || atUs < this.loop.state.nowUs)
       throw new RangeError(`expected a time in whole µs from ${this.loop.state.nowUs} on, got ${atUs}`);
-    const afterUs = touch.what === 'line' ? this.lineUs(controlId, touch.text) : 0;
+    const afterUs = touch.what === 'line' ? this.comeIn(controlId, touch, atUs) : 0;
     schedule(this.loop.state.queue, atUs + afterUs, { kind: 'touch', controlId, touch });
   }
 
-  /** How long a line takes to come in. */
-  private lineUs(outputId: string, text: string): number {
-    const output = this.loop.compiled.outputs.get(outputId)?.output;
-    return output?.kind === 'serial' ? bytesUs(lineOut(output, text, true).bytes, output.baud) : 0;
+  /** Plans the characters of a line where some rule hears them. @returns how long the line takes to come in */
+  private comeIn(outputId: string, touch: Extract<Touch, { what: 'line' }>, atUs: number): number {
+    const { state, compiled } = this.loop;
+    const output = compiled.outputs.get(outputId)?.output;
+    if (output?.kind !== 'serial') return 0;
+    const { text, bytes } = lineOut(output, touch.text, touch.ended ?? true);
+    const heard = compiled.events.awaited.some(
+      ({ trigger }) => trigger.kind === 'character' && trigger.outputId === outputId,
+    );
+    if (heard) {
+      let sofar = '';
+      for (const [n, character] of [...text].entries()) {
+        sofar += character;
+        const afterUs = bytesUs(lineOut(output, sofar, false).bytes, output.baud);
+        schedule(state.queue, atUs + afterUs, { kind: 'character', outputId, character, place: n });
+      }
+    }
+    return bytesUs(bytes, output.baud);
   }
 
   /**
@@ -299,6 +314,8 @@ export class Machine {
       case 'effect':
         carryOut(state, compiled, event.effect, trace);
         return;
+      case 'character':
+        return this.loop.character(event.outputId, event.character, event.place);
       case 'output':
         dueOutput(state, compiled, event.outputId, event.what, trace);
         return;
@@ -333,6 +350,7 @@ function freshLoop(compiled: CompiledGadget, seed: number): MainLoop {
     knobs: freshOf(compiled.knobs, freshKnob),
     receivers: freshOf(compiled.receivers, freshReceiver),
     together: nothingTogether,
+    comingIn: {},
     firstPressUs: null,
     poweredUs: 0,
     powerUps: 0,

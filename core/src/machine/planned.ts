@@ -26,6 +26,7 @@ function isVoid(state: MachineState, event: MachineEvent): boolean {
       return output !== undefined && isVoidPlan(output, event.what);
     }
     // These are judged by what is so when they come.
+    case 'character':
     case 'disturbance':
     case 'touch':
     case 'count':

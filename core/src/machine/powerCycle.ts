@@ -43,6 +43,7 @@ export function forgetWithPower(state: MachineState, compiled: CompiledGadget): 
   for (const id of compiled.receivers.keys())
     state.receivers[id] = { ...freshReceiver(), sent: state.receivers[id]!.sent };
   state.together = nothingTogether;
+  state.comingIn = {};
   state.blockedFromUs = 0;
   state.blockedUntilUs = 0;
   state.lostTurns = 0;

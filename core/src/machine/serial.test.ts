@@ -3,7 +3,7 @@ import { outputOf, toldGadget } from '../test/toldGadget.ts';
 import { readRule } from '../flow/index.ts';
 import { numberVariable, rule } from '../test/fixtures.ts';
 import { whyNot } from './whyNot.ts';
-import { Machine, outputStateOf, replay } from './index.ts';
+import { Machine, outputStateOf, replay, wholeGadget } from './index.ts';
 
 /* Lines of text over a serial line: its bytes take their time, and what does not fit is lost. */
 
@@ -114,5 +114,103 @@ describe('lines that come in', () => {
     expect(whyNot(gadget, come(gadget, 'volume 7'), 'r1', 800_000)).toMatchObject({
       heardUs: 108_000 + 1_000,
     });
+  });
+});
+
+describe('characters of a line', () => {
+  const heard = (...lines: string[]) => {
+    const panel = {
+      ...(outputOf('serial', 'Panel') as OutputOf<'serial'>),
+      baud: 10_000,
+      ends: 'lf' as const,
+    };
+    const blank = toldGadget(
+      panel,
+      [],
+      [
+        { id: 'v1', kind: 'text', name: 'line', saved: null, length: 12, initial: '' },
+        numberVariable({ id: 'v2', name: 'place', min: 0, max: 99 }),
+      ],
+    );
+    const rules = lines.map((line, n) => rule(`r${n + 1}`, readRule(line, blank)));
+    return { ...blank, flow: { ...blank.flow, states: [{ ...blank.flow.states[0]!, rules }] } };
+  };
+  const gathers = 'when character Panel do append line "{char(heard(0))}"; place = heard(1)';
+  const values = (gadget: ReturnType<typeof heard>, stimuli: Parameters<typeof replay>[1]) =>
+    replay(gadget, stimuli, 200_000, 1).flatMap((entry) =>
+      entry.lane === 'variable' && entry.id === 'v1' ? [[entry.at, entry.value]] : [],
+    );
+  it('are heard one by one, each when its bytes are in, and the line when its end is', () => {
+    const gadget = heard(gathers, 'when line Panel "äb" do line = ""');
+    const told = values(gadget, [{ atUs: 10_000, controlId: 'o1', what: 'line', text: 'äb' }]);
+    // Two bytes, one, and the end mark, a millisecond each.
+    expect(told).toEqual([
+      [12_000, 'ä'],
+      [13_000, 'äb'],
+      [14_000, ''],
+    ]);
+    const [first] = gadget.flow.states[0]!.rules;
+    const trace = replay(gadget, [{ atUs: 10_000, controlId: 'o1', what: 'line', text: 'äb' }], 50_000, 1);
+    expect(whyNot(gadget, trace, first!.id, 50_000)).toMatchObject({ heardUs: 13_000, firedUs: 13_000 });
+  });
+  it('come without an end: nothing hears the line until a later one brings it', () => {
+    const gadget = heard(gathers, 'when line Panel "volume" do line = "all {heard(0)}"');
+    const told = values(gadget, [
+      { atUs: 10_000, controlId: 'o1', what: 'line', text: 'volu', ended: false },
+      { atUs: 50_000, controlId: 'o1', what: 'line', text: 'me 4' },
+    ]);
+    expect(told.map(([, value]) => value)).toEqual([
+      'v',
+      'vo',
+      'vol',
+      'volu',
+      'volum',
+      'volume',
+      'volume ',
+      'volume 4',
+      'all 4',
+    ]);
+    // Counted from the beginning of the line, over both pieces.
+    const trace = replay(
+      gadget,
+      [
+        { atUs: 10_000, controlId: 'o1', what: 'line', text: 'volu', ended: false },
+        { atUs: 50_000, controlId: 'o1', what: 'line', text: 'me 4' },
+      ],
+      200_000,
+      1,
+    );
+    expect(trace.flatMap((entry) => (entry.lane === 'characterIn' ? [entry.place] : []))).toEqual([
+      0, 1, 2, 3, 4, 5, 6, 7,
+    ]);
+    expect(trace.filter(({ lane }) => lane === 'lineIn')).toMatchObject([
+      { at: 14_000, text: 'volu', open: true },
+      { at: 55_000, text: 'volume 4' },
+    ]);
+  });
+  it('are forgotten with the power, and cost nothing where no rule hears them', () => {
+    const deaf = heard('when line Panel do place = 1');
+    const trace = replay(
+      deaf,
+      [
+        { atUs: 10_000, controlId: 'o1', what: 'line', text: 'volu', ended: false },
+        { atUs: 20_000, controlId: wholeGadget, what: 'power', event: 'cycle' },
+        { atUs: 50_000, controlId: 'o1', what: 'line', text: 'me' },
+      ],
+      200_000,
+      1,
+    );
+    expect(trace.flatMap((entry) => (entry.lane === 'lineIn' ? [entry.text] : []))).toEqual(['volu', 'me']);
+    expect(trace.some(({ lane }) => lane === 'characterIn')).toBe(false);
+  });
+  it('are characters only where they are: no control characters, no halves', () => {
+    const gadget = toldGadget(outputOf('typist', 'Desk'), [
+      [10, 'Desk type "<{char(97)}{char(10)}{char(0 - 5)}{char(55296)}{char(128578)}>"'],
+    ]);
+    const typed = replay(gadget, [], 50_000, 1).flatMap((entry) =>
+      entry.lane === 'typed' ? [entry.text] : [],
+    );
+    expect(typed).toEqual(['<a🙂>']);
+    expect(() => readRule('when always if char(97) == "a"', gadget)).toThrow('char() can only be filled in');
   });
 });

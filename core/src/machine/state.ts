@@ -20,8 +20,8 @@ export type Touch =
   | { what: 'power'; event: 'cycle' | 'wake' | 'low' }
   /** One message comes in, to the gadget as a whole. */
   | { what: 'midi'; bytes: number[] }
-  /** A line is sent to a serial output of the gadget; it is heard when all its bytes are in. */
-  | { what: 'line'; text: string };
+  /** A line is sent to a serial output of the gadget; it is heard when all its bytes are in. Without its end it goes on. */
+  | { what: 'line'; text: string; ended?: false | undefined };
 
 /** What comes from outside and is no hand on a control. */
 export type OutsideTouch = Extract<Touch, { what: 'power' | 'midi' | 'line' }>;
@@ -47,6 +47,8 @@ export type MachineEvent =
   | { kind: 'channel'; controlId: string; channel: 'a' | 'b'; change: number; level: 0 | 1 }
   /** A code arrives for the how manieth time; the next is planned then. */
   | { kind: 'code'; controlId: string; codeId: string; sending: Sending; number: number }
+  /** One character has come in over a serial output, at that place of what was sent together. */
+  | { kind: 'character'; outputId: string; character: string; place: number }
   | { kind: 'effect'; effect: Effect }
   /** What an output planned for itself. */
   | { kind: 'output'; outputId: string; what: unknown };
@@ -188,6 +190,8 @@ export interface MachineState {
   knobs: Record<string, KnobInput>;
   receivers: Record<string, ReceiverState>;
   together: TogetherState;
+  /** By serial output: what has come in of a line that has no end yet. */
+  comingIn: Record<string, string>;
   /** When a key was first pressed: where chance begins, where the document says so. */
   firstPressUs: number | null;
   /** When the power last came, and how often it came again since the first time. */

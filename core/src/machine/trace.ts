@@ -59,7 +59,9 @@ export type TraceEntry =
   | { at: number; lane: 'power'; event: 'cycle' | 'wake' | 'low' }
   | { at: number; lane: 'midiIn'; bytes: number[] }
   /** A whole line has come in over a serial output, its last byte just now. */
-  | { at: number; lane: 'lineIn'; id: string; text: string }
+  /** `open`: its end has not come. */
+  | { at: number; lane: 'lineIn'; id: string; text: string; open?: true }
+  | { at: number; lane: 'characterIn'; id: string; character: string; place: number }
   | OutputEntry
   /** More was asked for than can happen; nothing does any more. What came most often, and since when. */
   | { at: number; lane: 'still'; excess: Excess; cause: Cause; times: number; sinceUs: number }

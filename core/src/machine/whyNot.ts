@@ -46,6 +46,7 @@ const eventLanes: ReadonlySet<TraceEntry['lane']> = new Set([
   'signal',
   'midiIn',
   'lineIn',
+  'characterIn',
   'power',
 ]);
 
@@ -93,7 +94,12 @@ function hearing(gadget: Gadget, trigger: Trigger): (entry: TraceEntry) => boole
       return (entry) => entry.lane === 'midiIn' && isMessage(entry.bytes, trigger);
     case 'line':
       return (entry) =>
-        entry.lane === 'lineIn' && entry.id === trigger.outputId && isHeard(entry.text, trigger.word);
+        entry.lane === 'lineIn' &&
+        !entry.open &&
+        entry.id === trigger.outputId &&
+        isHeard(entry.text, trigger.word);
+    case 'character':
+      return (entry) => entry.lane === 'characterIn' && entry.id === trigger.outputId;
     case 'power':
       return (entry) =>
         entry.lane === 'power' && (entry.event === 'cycle' ? 'up' : entry.event) === trigger.what;

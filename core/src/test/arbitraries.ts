@@ -234,6 +234,7 @@ export const ruleArbitrary: fc.Arbitrary<Omit<Rule, 'id'>> = fc.record({
       outputId: fc.constant('o9'),
       word: fc.constantFrom(null, 'volume'),
     }),
+    fc.constant({ kind: 'character' as const, outputId: 'o9' }),
     fc.record({
       kind: fc.constant('midi' as const),
       message: fc.constantFrom(...midiMessages),
@@ -487,6 +488,7 @@ export const stimuliArbitrary: fc.Arbitrary<Stimulus[]> = fc
           controlId: fc.constant('o9'),
           what: fc.constant('line' as const),
           text: fc.constantFrom('volume 42', 'ready', 'volume=-3 of 9'),
+          ended: fc.constantFrom(false as const, undefined),
         }),
         fc.record({
           controlId: fc.constant(wholeGadget),

@@ -9,6 +9,7 @@ import {
   type State,
   type Trigger,
 } from '../gadget/index.ts';
+import { outputOf } from './toldGadget.ts';
 import { button, numberVariable, partsFor, pressToLight, rule, state } from './fixtures.ts';
 
 const press: Trigger = { kind: 'gesture', controlId: 'b1', gesture: 'press' };
@@ -46,6 +47,25 @@ function keyed(onPress: Key[], onRelease: Key[]): Gadget {
     to('r2', release, [], { actions: keys(onRelease) }),
   ];
   return game([state('s1', { rules })], {}, { outputs });
+}
+/** A panel's characters are gathered, and shown when their line ends. */
+function spelling(): Gadget {
+  const panel = { ...(outputOf('serial', 'Panel') as object), id: 'o4' } as Gadget['outputs'][number];
+  const line = { id: 'v1', kind: 'text', name: 'line', saved: null, length: 8, initial: '' } as const;
+  const rules = [
+    to('r1', { kind: 'character', outputId: 'o4' }, [], {
+      actions: [{ kind: 'append', variableId: 'v1', index: null, text: '{char(heard(0))}' }],
+    }),
+    to('r2', { kind: 'line', outputId: 'o4', word: null }, [], {
+      actions: [
+        { kind: 'text', outputId: 'o2', row: 0, text: '{v1}' },
+        { kind: 'setText', variableId: 'v1', index: null, text: '' },
+      ],
+    }),
+    to('r3', press, []),
+  ];
+  const outputs = [...pressToLight().outputs, panel];
+  return game([state('s1', { rules })], { variables: [line] }, { outputs });
 }
 const up: Trigger = { kind: 'gesture', controlId: 'b2', gesture: 'up' };
 const win = (patch: Partial<Gadget['brief']['tasks'][number]> = {}): Gadget['brief'] => ({
@@ -393,6 +413,13 @@ export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
     // 120 ms each, and a turn of the loop for each change.
     { level: 'likely', values: { light: 'Lamp', by: 'rules' } as never },
     false,
+  ],
+  [
+    'S08',
+    'characters that come in are shown when the line ends',
+    spelling(),
+    { level: 'note', place: { kind: 'rule', id: 'r2' }, values: { name: 'Panel', text: 'line' } },
+    true,
   ],
   [
     'X06',

@@ -119,6 +119,11 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
     say: (v) =>
       `${v.light} flashes ${(Number(v.centiHz) / 100).toFixed(1)} times a second in ${v.where}${v.by === 'rules' ? ', switched by its rules' : ''}. Between 3 and 30 times a second can bring on seizures in some people: go below 3, tell whoever uses it, and follow local rules for what is shown in public.`,
   },
+  S08: {
+    title: 'Shown only when its line ends',
+    say: (v) =>
+      `What comes in over ${v.name} is gathered in ${v.text}, and shown once its line has ended: one that never ends is never seen.`,
+  },
   X06: {
     title: 'A key that stays down',
     say: (v) =>
@@ -149,6 +154,7 @@ export const flowMendWords: Record<string, (v: Values) => string> = {
   ignoreAtFirst: (v) => `Ignore it for the first ${v.ms}\u202fms`,
   calmer: (v) => `Slow it down to ${Number(v.centiHz) / 100} a second`,
   earlyLoses: (v) => `Let an early press lead to ${v.home}`,
+  showAtOnce: () => 'Show it with every character',
   keepQuiet: (v) => `Keep it, written once quiet for ${us(v.quietUs)}`,
   otherChance: (v) =>
     v.chance === 'press' ? 'Begin with the first press' : 'Begin with noise of the circuit',

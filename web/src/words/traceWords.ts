@@ -65,6 +65,7 @@ const ownStages: Record<Exclude<TraceEntry['lane'], OutputLane>, Stage> = {
   power: 'contact',
   midiIn: 'contact',
   lineIn: 'contact',
+  characterIn: 'contact',
   blocked: 'state',
   still: 'state',
 };
@@ -118,7 +119,7 @@ function answerTo(trace: readonly TraceEntry[], index: number): EntryOf<'rule'> 
 /** Lanes of what hands do. */
 export const byHand: ReadonlySet<string> = new Set(['finger', 'turned', 'moved', 'sent']);
 /** What comes to the gadget from other machines. */
-const fromOutside: ReadonlySet<string> = new Set(['lineIn', 'midiIn']);
+const fromOutside: ReadonlySet<string> = new Set(['lineIn', 'characterIn', 'midiIn']);
 const meaningful: ReadonlySet<string> = new Set(['gesture', 'code', 'chord', ...fromOutside]);
 const beginsByHand = (entry: TraceEntry) =>
   fromOutside.has(entry.lane) || (byHand.has(entry.lane) && !(entry.lane === 'finger' && !entry.down));
@@ -255,7 +256,10 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
       return powerWords[entry.event];
     case 'midiIn':
       return `MIDI came in: ${showMessage(entry.bytes)}.`;
+    case 'characterIn':
+      return answered(`“${entry.character}” came in over ${name(entry.id)}.`, answerTo(trace, index));
     case 'lineIn':
+      if (entry.open) return `“${entry.text}” came in over ${name(entry.id)}; its line has not ended.`;
       return answered(`“${entry.text}” came in over ${name(entry.id)}.`, answerTo(trace, index));
     case 'still':
       return sayStill(gadget, entry);

@@ -16,7 +16,7 @@ import type { LineReader } from './reader.ts';
 
 /** Words that begin something else than a control's gesture. */
 const beginnings = [
-  'after', 'every', 'timer', 'signal', 'done', 'keys', 'together', 'code', 'midi', 'line', 'power', 'always', 'any',
+  'after', 'every', 'timer', 'signal', 'done', 'keys', 'together', 'code', 'midi', 'line', 'character', 'power', 'always', 'any',
 ] as const; // prettier-ignore
 const reserved: ReadonlySet<string> = new Set(beginnings);
 
@@ -70,6 +70,8 @@ export function showTrigger(trigger: Trigger, names: Names): string {
     }
     case 'line':
       return `line ${name('outputs', trigger.outputId)}${trigger.word === null ? '' : ` ${JSON.stringify(trigger.word)}`}`;
+    case 'character':
+      return `character ${name('outputs', trigger.outputId)}`;
     case 'power':
       return `power ${trigger.what}`;
     case 'always':
@@ -113,6 +115,8 @@ export function readTrigger(line: LineReader): Trigger {
         word: line.isQuoted ? line.plain(lineWord.like, lineWord.expected) : null,
       };
     }
+    case 'character':
+      return { kind: 'character', outputId: line.id('outputs') };
     case 'power':
       return { kind: 'power', what: line.oneOf(powerEvents) };
     case 'always':

@@ -20,6 +20,10 @@ export function TerminalInHand({ output }: { output: OutputOf<'serial'> }) {
   const readBaud = wrong ?? baud;
   const bauds = [...new Set([...usualBauds, baud])].sort((a, b) => a - b);
   const lines = (state?.lines ?? []).slice(-shown);
+  const send = (ended: boolean) => {
+    if (typed !== '') player.touch(id, { what: 'line', text: typed, ...(ended ? {} : { ended }) });
+    setTyped('');
+  };
   return (
     <figure className={classes.terminal} data-lit={pointed}>
       <output className={classes.lines} aria-label={`Received over ${name}`}>
@@ -31,8 +35,7 @@ export function TerminalInHand({ output }: { output: OutputOf<'serial'> }) {
         className={classes.send}
         onSubmit={(event) => {
           event.preventDefault();
-          if (typed !== '') player.touch(id, { what: 'line', text: typed });
-          setTyped('');
+          send(true);
         }}
       >
         <TextInput
@@ -45,6 +48,15 @@ export function TerminalInHand({ output }: { output: OutputOf<'serial'> }) {
         />
         <Button size="compact-sm" variant="default" type="submit">
           Send
+        </Button>
+        <Button
+          size="compact-sm"
+          variant="subtle"
+          title="Its end mark never comes"
+          aria-label={`Send to ${name} without its end`}
+          onClick={() => send(false)}
+        >
+          …
         </Button>
       </form>
       <figcaption>

@@ -74,7 +74,8 @@ export function triggerValue(trigger: Trigger): string {
     case 'power':
       return `power ${trigger.what}`;
     case 'line':
-      return `line ${trigger.outputId}`;
+    case 'character':
+      return `${trigger.kind} ${trigger.outputId}`;
     case 'after':
     case 'every':
     case 'midi':
@@ -161,10 +162,10 @@ export function triggerChoices(gadget: Gadget, current: Trigger): TriggerChoice[
     },
     ...gadget.outputs
       .filter(({ kind }) => kind === 'serial')
-      .map(({ id, name }) => ({
-        label: `a line comes in over ${name}`,
-        trigger: { kind: 'line' as const, outputId: id, word: null },
-      })),
+      .flatMap(({ id, name }): Omit<TriggerChoice, 'value'>[] => [
+        { label: `a line comes in over ${name}`, trigger: { kind: 'line', outputId: id, word: null } },
+        { label: `a character comes in over ${name}`, trigger: { kind: 'character', outputId: id } },
+      ]),
     ...(['up', 'wake', 'low'] as const).map((what) => ({
       label: powerWords[what],
       trigger: { kind: 'power' as const, what },
