@@ -39,7 +39,7 @@ const mayKnow = {
   machine: [...ground, ...path, 'parts', 'wiring'],
   trial: [...ground, ...path, 'machine'],
   // Everything that a gadget can come to, and questions about it.
-  explore: [...ground, 'gesture', 'flow', 'light', 'midi', 'serial', 'parts', 'machine', 'trial'],
+  explore: [...ground, 'gesture', 'flow', 'light', 'midi', 'serial', 'typing', 'parts', 'machine', 'trial'],
   snag: [...ground, ...path, 'brief', 'feel', 'wiring', 'machine', 'explore'],
   formats: [...ground, ...path, 'feel', 'parts', 'drawer', 'wiring', 'machine', 'trial', 'snag'],
 };

@@ -10,6 +10,7 @@ import {
   type EventCodes,
   type FlowState,
   type FlowTables,
+  type OutputOrder,
 } from '../flow/index.ts';
 import { limits as documentLimits, type Gadget } from '../gadget/index.ts';
 import { freshWork, renew, StandsStill, workSoFar, type Cause } from '../kernel/index.ts';
@@ -38,6 +39,11 @@ export interface ExploreLimits {
 /** Variables to be followed although nothing depends on them, by id; or all there are. */
 export type Followed = Iterable<string> | 'all';
 export const usualLimits: ExploreLimits = { states: 200_000, edges: 3_000_000, work: 20_000_000_000 };
+
+/** What of outputs joins the state of a walk where somebody asks for it: 32 bits, and what each order makes of them. */
+export interface Joined {
+  after(bits: number, outputId: string, order: OutputOrder): number;
+}
 
 /** Long after anything was entered, for what depends on time. */
 const longMs = documentLimits.lengthUs / 1_000;
@@ -94,7 +100,13 @@ export class Explorer {
   private readonly work = freshWork();
   private readonly outcomes = new Outcomes(() => this.caveats.add('chance'));
 
-  constructor(gadget: Gadget, limits: ExploreLimits = usualLimits, also: Followed = []) {
+  /** @param joined what of outputs belongs to a state as well */
+  constructor(
+    gadget: Gadget,
+    limits: ExploreLimits = usualLimits,
+    also: Followed = [],
+    joined: Joined | null = null,
+  ) {
     this.gadget = gadget;
     this.limits = limits;
     this.tables = compileFlow(gadget).tables;
@@ -104,10 +116,12 @@ export class Explorer {
     this.controls = new Controls(gadget, this.tables, this.codes);
     this.moves = this.controls.moves;
     this.followed = followedIn(gadget, this.tables, also);
-    this.packing = packingOf(this.tables, this.controls.placed, this.followed);
+    const { placed } = this.controls;
+    // It lies behind the places of the controls.
+    this.packing = packingOf(this.tables, placed + (joined ? 1 : 0), this.followed);
     this.store = new StateStore(this.packing.words);
     this.scratch = new Int32Array(this.packing.words);
-    this.places = this.controls.atRest();
+    this.places = [...this.controls.atRest(), ...(joined ? [0] : [])];
     const carried = () => {
       this.caveats.add('heard');
       return this.carrying;
@@ -127,6 +141,11 @@ export class Explorer {
         return this.outcomes.choose(2) === 0 ? 0 : longMs;
       },
       fired: (rule) => (this.fired[rule] = true),
+      ...(joined && {
+        told: (outputId, order) => {
+          this.places[placed] = joined.after(this.places[placed]!, outputId, order);
+        },
+      }),
       outside: (variable, wanted) => {
         if (this.followed.has(variable) && !this.outside.has(variable))
           this.outside.set(variable, { wanted, from: this.from, step: this.step });
@@ -199,6 +218,22 @@ export class Explorer {
   find(state: FlowState, places: readonly number[]): number {
     this.packing.pack(state, places, this.scratch, 0);
     return this.store.find(this.scratch);
+  }
+  /** What has joined a state that was found. */
+  joinedIn(id: number): number {
+    this.load(id);
+    return this.places[this.controls.placed]!;
+  }
+  /** Whether no key that is kept down lies down in a state that was found. */
+  isUntouched(id: number, controlIds: readonly string[]): boolean {
+    this.load(id);
+    return controlIds.every(
+      (id) =>
+        this.controls.valueAt(
+          this.gadget.controls.findIndex((one) => one.id === id),
+          this.places,
+        ) === 0,
+    );
   }
   /** Puts a state that was found before the eyes of `ask` and of expressions. */
   load(id: number): Readonly<FlowState> {

@@ -16,7 +16,7 @@ import { evaluate, type EvaluationFault, type Surroundings } from './evaluate.ts
 import type { Code } from './expression.ts';
 import type { Effect, FlowState, FlowStep, FlowTimer } from './state.ts';
 import type { CompiledAction, CompiledLength, FlowTables } from './tables.ts';
-import { longestMs, orderNow } from './orders.ts';
+import { longestMs, orderNow, type OutputOrder } from './orders.ts';
 import { forgetGuards } from './guards.ts';
 
 /** What surrounds one step of the flow. */
@@ -38,6 +38,8 @@ export interface Around {
   elapsed?(state: number): number;
   /** Told of every rule that fires, by number. */
   fired?(rule: number): void;
+  /** Told of everything that outputs are told, also where nobody looks. */
+  told?(outputId: string, order: OutputOrder): void;
   /** Told of a value that a variable could not hold, by number of the variable. */
   outside?(variable: number, wanted: number): void;
 }
@@ -394,9 +396,12 @@ export class Run implements Surroundings {
         return;
       case 'tell': {
         const { output, order } = action;
-        if (this.quiet && !order.draws) return;
+        const { told } = this.around;
+        if (this.quiet && !order.draws && !told) return;
         const outputId = tables.outputIds[output]!;
-        this.effect({ offsetUs, kind: 'output', outputId, order: orderNow(order, this) });
+        const now = orderNow(order, this);
+        told?.(outputId, now);
+        this.effect({ offsetUs, kind: 'output', outputId, order: now });
       }
     }
   }

@@ -1,5 +1,8 @@
+import type { Gadget } from '../gadget/index.ts';
+import { checkGadget } from '../snag/index.ts';
+import { steering } from '../test/flowCases.ts';
 import { outputOf, toldGadget } from '../test/toldGadget.ts';
-import { Machine, outputStateOf } from './index.ts';
+import { Machine, outputStateOf, replay, type Stimulus } from './index.ts';
 
 /* Keys to a computer, told in the words that a maker types; at the other end stands one that is played. */
 
@@ -92,5 +95,32 @@ describe('keys to a computer', () => {
       [50, 'shift', false, 1],
       [50, 'x', false, 0],
     ]);
+  });
+});
+
+describe('a key that is held on some way only', () => {
+  const found = (gadget: Gadget) => checkGadget(gadget).snags.filter(({ rule: id }) => id === 'X07');
+  it('is found with a way that plays, and innocent once something lets it go', () => {
+    const [snag] = found(steering([]));
+    const { seed, stimuli, endUs } = snag!.way!;
+    const ends = replay(steering([]), stimuli as Stimulus[], endUs, seed);
+    expect(ends.flatMap((entry) => (entry.lane === 'key' ? [entry.down] : []))).toEqual([true]);
+    // No finger is on it.
+    expect(ends.findLast(({ lane }) => lane === 'finger')).toMatchObject({ down: false });
+    expect(found(steering([{ kind: 'keysUp', outputId: 'o4' }]))).toEqual([]);
+    expect(found(steering([{ kind: 'key', outputId: 'o4', key: 'left', how: 'up' }]))).toEqual([]);
+  });
+  it('may be meant to stay, where a second press lets it go', () => {
+    const latch = steering([]);
+    const [first, second] = latch.flow.states;
+    const [down, up] = first!.rules;
+    const press = down!.trigger;
+    const rules = [{ ...down!, targetIds: ['s2'] }];
+    const back = [{ ...up!, trigger: press, targetIds: ['s1'] }];
+    const states = [
+      { ...first!, rules },
+      { ...second!, rules: back },
+    ];
+    expect(found({ ...latch, flow: { ...latch.flow, states } })).toEqual([]);
   });
 });

@@ -48,6 +48,24 @@ function keyed(onPress: Key[], onRelease: Key[]): Gadget {
   ];
   return game([state('s1', { rules })], {}, { outputs });
 }
+/** An arrow is down while a key is; another key leads to where the first is not heard. @param leaving done on the way */
+export function steering(leaving: Action[]): Gadget {
+  const arrow = (how: 'down' | 'up'): Action => ({ kind: 'key', outputId: 'o4', key: 'left', how });
+  const release: Trigger = { kind: 'gesture', controlId: 'b1', gesture: 'release' };
+  const outputs = [...pressToLight().outputs, { id: 'o4', kind: 'typist' as const, name: 'Pad' }];
+  const controls = [button({ name: 'GO' }), button({ id: 'b2', name: 'BACK', key: null })];
+  const states = [
+    state('s1', {
+      rules: [
+        to('r1', press, [], { actions: [arrow('down')] }),
+        to('r2', release, [], { actions: [arrow('up')] }),
+        to('r3', other, ['s2'], { actions: leaving }),
+      ],
+    }),
+    state('s2', { rules: [to('r4', other, ['s1']), to('r5', press, [])] }),
+  ];
+  return game(states, {}, { outputs, controls });
+}
 /** A panel's characters are gathered, and shown when their line ends. */
 function spelling(): Gadget {
   const panel = { ...(outputOf('serial', 'Panel') as object), id: 'o4' } as Gadget['outputs'][number];
@@ -433,6 +451,17 @@ export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
       [{ key: 'y', how: 'up' }],
     ),
     { level: 'likely', place: { kind: 'rule', id: 'r1' }, values: { key: 'shift', name: 'Pad' } as never },
+    false,
+  ],
+  [
+    'X07',
+    'an arrow that is held while a key is, and a state in between that does not hear the key let go',
+    steering([]),
+    {
+      level: 'likely',
+      place: { kind: 'state', id: 's2' },
+      values: { key: 'left', name: 'Pad', control: 'GO', state: 's2' },
+    },
     false,
   ],
   [

@@ -129,6 +129,11 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
     say: (v) =>
       `${v.where} presses ${v.key} on ${v.name}, and nothing ever lets it go: the computer takes it for held until the plug is pulled.`,
   },
+  X07: {
+    title: 'A key that can stay down',
+    say: (v) =>
+      `${v.key} on ${v.name} is held while ${v.control} is; but on some way ${v.control} is let go where nothing hears it, in ${v.state}, and the computer takes ${v.key} for held on.`,
+  },
   X05: {
     title: 'Still empty',
     say: (v) =>

@@ -114,6 +114,7 @@ describe('words', () => {
     ['L20', { light: 'Lamp', where: 'Cold', centiHz: 1_000, by: 'rules' }],
     ['S08', { name: 'Panel', text: 'line' }],
     ['X06', { name: 'Pad', key: 'shift', where: 'rule 1 of Ready' }],
+    ['X07', { key: 'left', name: 'Pad', control: 'West', state: 'Asleep' }],
     ['X05', { names: 'One, Two', count: 2 }],
     ['W20', { board: 'board-of-a-friend' }],
     ['W21', { bytes: 12, of: 0, board: 'Small', names: 'cue, last' }],
