@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { printScxml, readScxml } from '../formats/index.ts';
 import { openGadget, type Gadget, type Variable } from '../gadget/index.ts';
-import { replay } from '../machine/index.ts';
+import { Machine, replay } from '../machine/index.ts';
 import { numberVariable } from '../test/fixtures.ts';
 import { outputOf, toldGadget } from '../test/toldGadget.ts';
 import { expressionRange, longestText } from './range.ts';
@@ -77,6 +77,25 @@ describe('a short text', () => {
       [2, 'Bows2'],
     ]);
     expect(play(gadget('cues[2] = "Bow"')).filter(({ lane }) => lane === 'saved')).toHaveLength(1);
+  });
+  it('that was not touched follows the document while it runs; one that was stays, and a table always follows', () => {
+    const of = gadget('append word "z"', 'Desk type "{cues[0]}{cues[1]}{word}{notes[0]}"');
+    const machine = new Machine(of, 1);
+    machine.advanceTo(15_000);
+    const changed = of.flow.variables.map((one) => {
+      if (one.kind === 'texts') return { ...one, initials: ['Bow', ...one.initials.slice(1)] };
+      if (one.kind === 'table') return { ...one, numbers: [48, ...one.numbers.slice(1)] };
+      return one.kind === 'text' ? { ...one, initial: 'new' } : one;
+    });
+    const adopted = machine.adopt({ ...of, flow: { ...of.flow, variables: changed } });
+    expect(adopted).toEqual({ restarted: null, waits: [] });
+    expect(machine.shown.variables).toMatchObject({
+      v1: 'z',
+      v2: ['Bow', 'Lamps', ''],
+      v3: [48, 62, 64, 65, 67],
+    });
+    machine.advanceTo(30_000);
+    expect(machine.takeTrace()).toContainEqual({ at: 20_000, lane: 'typed', id: 'o1', text: 'BowLampsz48' });
   });
   it('comes back with the power as it was kept, and the others as they begin', () => {
     const of = gadget('cues[2] = "Bow"', 'word = "gone"');

@@ -1,5 +1,5 @@
-import { activeIds } from '../flow/index.ts';
-import { canonicalJson, variableStarts, type Gadget } from '../gadget/index.ts';
+import { activeIds, type FlowState } from '../flow/index.ts';
+import { canonicalJson, variableShape, variableStarts } from '../gadget/index.ts';
 import { unreadKnob, type TogetherState } from '../gesture/index.ts';
 import type { CompiledGadget, CompiledInput, CompiledKnob } from './compiled.ts';
 import { adoptFlow } from './adoptFlow.ts';
@@ -51,7 +51,7 @@ export function adoptState(
     receivers: keep(freshOf(to.receivers, freshReceiver), state.receivers),
     together: adoptTogether(state, to),
     flow,
-    shown: adoptShown(state.shown, to.gadget, darkShown(to.gadget), activeIds(to.tables, flow)),
+    shown: adoptShown(state.shown, from, to, flow),
   };
 }
 
@@ -106,16 +106,28 @@ function adoptTogether({ together }: MachineState, { inputs, gadget }: CompiledG
 const likeness = (value: ShownValue) =>
   Array.isArray(value) ? `${typeof value[0]} ${value.length}` : typeof value;
 
-function adoptShown(was: Shown, { flow }: Gadget, dark: Shown, stateIds: string[]): Shown {
-  // A table is as the document has it.
-  const tables = new Set(flow.variables.flatMap(({ id, kind }) => (kind === 'table' ? [id] : [])));
+function adoptShown(
+  was: Shown,
+  from: CompiledGadget,
+  { gadget, tables }: CompiledGadget,
+  flow: FlowState,
+): Shown {
+  const dark = darkShown(gadget);
+  const darkThen = darkShown(from.gadget);
   return {
-    stateIds,
+    stateIds: activeIds(tables, flow),
     variables: Object.fromEntries(
-      Object.entries(dark.variables).map(([id, fresh]) => {
+      gadget.flow.variables.map(({ id, kind }) => {
+        const fresh = dark.variables[id]!;
         const then = was.variables[id];
-        const alike = then !== undefined && !tables.has(id) && likeness(then) === likeness(fresh);
-        return [id, alike ? then : fresh];
+        // A table is as the document has it.
+        if (then === undefined || kind === 'table' || likeness(then) !== likeness(fresh)) return [id, fresh];
+        const begun = darkThen.variables[id];
+        // A text that is as it began begins as it does now.
+        if (kind === 'text') return [id, then === begun ? fresh : then];
+        if (kind !== 'texts' || !Array.isArray(begun)) return [id, then];
+        const [now, before] = [then as string[], fresh as string[]];
+        return [id, now.map((text, at) => (text === begun[at] ? before[at]! : text))];
       }),
     ),
     outputs: Object.fromEntries(
@@ -149,7 +161,12 @@ export function waitingFor(
     flow.states.map(({ id, initial }) => [id, initial]),
   ];
   const starts = ({ flow }: CompiledGadget['gadget']) =>
-    new Map(flow.variables.map((one) => [one.id, variableStarts(one).join()]));
+    new Map(
+      flow.variables
+        // Texts and tables that were not touched have it at once.
+        .filter((one) => variableShape(one) === 'one' || one.kind === 'list')
+        .map((one) => [one.id, variableStarts(one).join()]),
+    );
   const was = starts(before);
   const values = [...starts(after)].some(([id, start]) => was.has(id) && was.get(id) !== start);
   return [

@@ -55,8 +55,17 @@ export function adoptFlow(
       if (other === undefined || from.size[other] !== to.size[variable]) return;
       // A table is as the document has it.
       if (gadget.flow.variables[variable]!.kind === 'table') return;
-      for (let n = 0; n < to.size[variable]!; n += 1)
-        now[to.slot[variable]! + n] = then[from.slot[other]! + n]!;
+      // A text that is as it began begins as it does now.
+      const step = to.characters[variable]! || to.size[variable]!;
+      for (let at = 0; at < to.size[variable]!; at += step) {
+        const begun = from.slot[other]! + at;
+        const places = Array.from({ length: step }, (_, n) => n);
+        const untouched =
+          to.characters[variable]! > 0 &&
+          places.every((n) => then[begun + n] === from.initialValues[begun + n]);
+        if (untouched) continue;
+        for (const n of places) now[to.slot[variable]! + at + n] = then[begun + n]!;
+      }
     });
   keep(fresh.values, was.values);
   keep(fresh.saved, was.saved);
