@@ -187,10 +187,10 @@ export class Machine {
       ({ trigger }) => trigger.kind === 'character' && trigger.outputId === outputId,
     );
     if (heard) {
-      let sofar = '';
+      let sofar = 0;
       for (const [n, character] of [...text].entries()) {
-        sofar += character;
-        const afterUs = bytesUs(lineOut(output, sofar, false).bytes, output.baud);
+        sofar += lineOut(output, character, false).bytes;
+        const afterUs = bytesUs(sofar, output.baud);
         schedule(state.queue, atUs + afterUs, { kind: 'character', outputId, character, place: n });
       }
     }
@@ -315,7 +315,9 @@ export class Machine {
         carryOut(state, compiled, event.effect, trace);
         return;
       case 'character':
-        return this.loop.character(event.outputId, event.character, event.place);
+        this.loop.character(event.outputId, event.character, event.place);
+        this.loop.planTurn();
+        return;
       case 'output':
         dueOutput(state, compiled, event.outputId, event.what, trace);
         return;

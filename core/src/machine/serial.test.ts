@@ -188,6 +188,23 @@ describe('characters of a line', () => {
       { at: 55_000, text: 'volume 4' },
     ]);
   });
+  it('begin what waits by itself: a timer that a character starts runs out', () => {
+    const gadget = heard('when character Panel do place = 7');
+    const [only] = gadget.flow.states;
+    const leaving = { ...only!.rules[0]!, targetIds: ['s2'] };
+    const later = rule('r9', readRule('when after 20 ms do place = 9', gadget));
+    const states = [
+      { ...only!, rules: [leaving] },
+      { ...only!, id: 's2', name: 'Later', rules: [later] },
+    ];
+    const waiting = { ...gadget, flow: { ...gadget.flow, states } };
+    const line = { atUs: 10_000, controlId: 'o1', what: 'line', text: 'a' } as const;
+    const trace = replay(waiting, [{ ...line, ended: false }], 200_000, 1);
+    expect(trace.flatMap((entry) => (entry.lane === 'variable' ? [[entry.at, entry.value]] : []))).toEqual([
+      [11_000, 7],
+      [31_000, 9],
+    ]);
+  });
   it('are forgotten with the power, and cost nothing where no rule hears them', () => {
     const deaf = heard('when line Panel do place = 1');
     const trace = replay(

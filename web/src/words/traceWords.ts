@@ -124,6 +124,10 @@ const meaningful: ReadonlySet<string> = new Set(['gesture', 'code', 'chord', ...
 const beginsByHand = (entry: TraceEntry) =>
   fromOutside.has(entry.lane) || (byHand.has(entry.lane) && !(entry.lane === 'finger' && !entry.down));
 
+/** Controls that hands have turned or moved. */
+const movedIn = (trace: readonly TraceEntry[]): ReadonlySet<string> =>
+  new Set(trace.flatMap((entry) => (entry.lane === 'moved' || entry.lane === 'turned' ? [entry.id] : [])));
+
 /**
  * The entry that tells most about what hands did last: a press that was lost or came twice, else a gesture that was
  * answered, else any gesture; without hands, the last state. -1: nothing has happened.
@@ -136,26 +140,26 @@ export function mostTelling(trace: readonly TraceEntry[]): number {
     const found = recent.findLastIndex(fits);
     return found < 0 ? -1 : found + from;
   };
+  /** Whether it is a step of something measured that no hand has moved: its noise, and nothing that anybody did. */
+  const drifts = (entry: TraceEntry): boolean =>
+    entry.lane === 'gesture' &&
+    (entry.gesture === 'up' || entry.gesture === 'down') &&
+    !(byHands ??= movedIn(recent)).has(entry.id);
+  let byHands: ReadonlySet<string> | null = null;
   const candidates = [
     () => last((entry) => entry.lane === 'still'),
     () => last((entry) => entry.lane === 'ghost'),
     () => last((entry) => entry.lane === 'swallowed' || (entry.lane === 'clean' && entry.extra)),
     () => last((entry, index) => meaningful.has(entry.lane) && answerTo(recent, index) !== undefined),
-    () => last((entry) => meaningful.has(entry.lane) && !drifts(entry, recent)),
+    () => last((entry) => meaningful.has(entry.lane) && !drifts(entry)),
     () => last((entry) => entry.lane === 'state' || byHand.has(entry.lane)),
   ];
   for (const candidate of candidates) {
     const found = candidate();
     if (found >= 0) return found;
   }
-  return trace.findLastIndex((entry) => entry.lane !== 'value' && !drifts(entry, recent));
+  return trace.findLastIndex((entry) => entry.lane !== 'value' && !drifts(entry));
 }
-
-/** A step of something measured that no hand has moved: its noise, and nothing that anybody did. */
-const drifts = (entry: TraceEntry, recent: readonly TraceEntry[]): boolean =>
-  entry.lane === 'gesture' &&
-  (entry.gesture === 'up' || entry.gesture === 'down') &&
-  recent.every((one) => !((one.lane === 'moved' || one.lane === 'turned') && one.id === entry.id));
 
 /** What layers of keys make of a press or release that no rule answers; '': nothing. */
 function layerWords(gadget: Gadget, { id, gesture }: EntryOf<'gesture'>): string {
