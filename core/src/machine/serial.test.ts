@@ -198,7 +198,8 @@ describe('characters of a line', () => {
       { ...only!, id: 's2', name: 'Later', rules: [later] },
     ];
     const waiting = { ...gadget, flow: { ...gadget.flow, states } };
-    const line = { atUs: 10_000, controlId: 'o1', what: 'line', text: 'a' } as const;
+    // Its line goes on long after the timer has run out.
+    const line = { atUs: 10_000, controlId: 'o1', what: 'line', text: 'a'.repeat(60) } as const;
     const trace = replay(waiting, [{ ...line, ended: false }], 200_000, 1);
     expect(trace.flatMap((entry) => (entry.lane === 'variable' ? [[entry.at, entry.value]] : []))).toEqual([
       [11_000, 7],
