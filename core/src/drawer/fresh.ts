@@ -79,7 +79,7 @@ function freshEnds(gadget: Gadget, part: Classed & Pick<Part, 'name'>, skip: num
     const value = values[skip + n];
     if (value?.kind === 'reading')
       return { ...freshKnob(part, name, nextKey(), nextKey()), ...readingFigures(value) };
-    if (value) return { kind: 'setting', name, ...settingFigures(part.own!, value) };
+    if (value) return { kind: 'setting', name, ...settingFigures(part.own!, part.figures, value) };
     switch (kind) {
       case 'button':
         return freshButton(part, name, nextKey());
@@ -128,6 +128,24 @@ function added(
   return { name: 'addPart', args: [part, freshEnds(gadget, part, 0)] };
 }
 
+/**
+ * What the sheet of a part of its own says of the values that it tells and takes, as edits.
+ * @param said before: those are left out
+ */
+function valueEdits({ own, figures, plays }: Part, said: readonly SingleEdit[] = []): SingleEdit[] {
+  if (!own) return [];
+  const before = new Set(said.map(canonicalJson));
+  return plays
+    .flatMap((id, n): SingleEdit[] => {
+      const end = own.plays[n];
+      if (typeof end !== 'object') return [];
+      return end.kind === 'reading'
+        ? [{ name: 'changeControl', args: [id, readingFigures(end)] }]
+        : [{ name: 'changeOutput', args: [id, settingFigures(own, figures, end)] }];
+    })
+    .filter((edit) => !before.has(canonicalJson(edit)));
+}
+
 /** The edit that gives a part another class of its own; figures of its own stay where that class takes them. */
 export function ownClassEdit(gadget: Gadget, part: Part, own: OwnClass): Edit {
   const { defaults, figures: schema } = kindOf({ kind: ownPartId, own });
@@ -148,13 +166,8 @@ export function ownClassEdit(gadget: Gadget, part: Part, own: OwnClass): Edit {
     args: [part.id, own, figures, keep, freshEnds(gadget, { ...part, own, figures }, keep)],
   };
   // What stays takes over what its sheet says of it now.
-  const following = part.plays.slice(0, keep).flatMap((id, n): SingleEdit[] => {
-    const end = own.plays[n];
-    if (typeof end !== 'object' || (part.own && canonicalJson(end) === canonicalJson(was[n]))) return [];
-    return end.kind === 'reading'
-      ? [{ name: 'changeControl', args: [id, readingFigures(end)] }]
-      : [{ name: 'changeOutput', args: [id, settingFigures(own, end)] }];
-  });
+  const now = { ...part, own, figures, plays: part.plays.slice(0, keep) };
+  const following = valueEdits(now, valueEdits(part));
   return following.length === 0 ? redefined : { name: 'several', args: [[redefined, ...following]] };
 }
 
@@ -171,6 +184,9 @@ export function figuresEdit(gadget: Gadget, part: Part, figures: Part['figures']
   }
   const count = kind.plays(parsed.data).length;
   if (count === part.plays.length) {
+    const told = valueEdits({ ...part, figures }, valueEdits(part));
+    if (told.length > 0)
+      return { name: 'several', args: [[{ name: 'changePart', args: [part.id, { figures }] }, ...told]] };
     const following = gadget.outputs.flatMap(({ id, kind: end }): [string, Partial<Output>][] => {
       const patch = part.plays.includes(id) ? followed(end, parsed.data) : {};
       return Object.keys(patch).length > 0 ? [[id, patch]] : [];

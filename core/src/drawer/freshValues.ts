@@ -1,5 +1,12 @@
 import { clamp } from '../kernel/index.ts';
-import { ownTellUs, type Knob, type OutputOf, type OwnClass, type OwnValue } from '../gadget/index.ts';
+import {
+  ownTellUs,
+  type Knob,
+  type OutputOf,
+  type OwnClass,
+  type OwnValue,
+  type Part,
+} from '../gadget/index.ts';
 
 /** Full scale of a reading that comes as a number over a bus. */
 const bits = 16;
@@ -44,10 +51,14 @@ export function readingFigures({
   };
 }
 
-/** A value that a module takes. Without anything said it is 0 at power-up, or the nearest to it that there is. */
+/**
+ * A value that a module takes. Without anything said it is 0 at power-up, or the nearest to it that there is.
+ * @param figures of the part, where they differ from those of its class
+ */
 export function settingFigures(
   own: OwnClass,
+  { busBaud = own.busBaud }: Part['figures'],
   { unit, low, high, bytes }: Extract<OwnValue, { kind: 'setting' }>,
 ): Omit<OutputOf<'setting'>, 'id' | 'kind' | 'name'> {
-  return { unit, low, high, start: clamp(0, low, high), tellUs: ownTellUs(own, bytes) };
+  return { unit, low, high, start: clamp(0, low, high), tellUs: ownTellUs({ ...own, busBaud }, bytes) };
 }

@@ -1,5 +1,5 @@
 import { checkGadget } from '../snag/index.ts';
-import { addOwnPartEdit, ownClassEdit } from '../drawer/index.ts';
+import { addOwnPartEdit, figuresEdit, ownClassEdit } from '../drawer/index.ts';
 import { readRule } from '../flow/index.ts';
 import {
   applyEdit,
@@ -142,6 +142,20 @@ describe('its sheet', () => {
       [],
       [],
     ]);
+  });
+  it('says how long telling takes, also where only the speed of its bus is another', () => {
+    const gadget = added(tuner);
+    const [part] = gadget.parts;
+    const told = (edit: Parameters<typeof applyEdit>[1]) => applyEdit(gadget, edit).outputs[0];
+    expect(told(ownClassEdit(gadget, part!, { ...tuner, busBaud: 400_000 }))).toMatchObject({ tellUs: 113 });
+    expect(told(figuresEdit(gadget, part!, { busBaud: 50_000 }))).toMatchObject({ tellUs: 900 });
+    // What its maker has set by hand stays, where its sheet says nothing new of it.
+    const set = applyEdit(gadget, {
+      name: 'changeOutput',
+      args: [gadget.outputs[0]!.id, { start: 99 } as never],
+    });
+    const dearer = ownClassEdit(set, set.parts[0]!, { ...tuner, priceCents: 900 });
+    expect(applyEdit(set, dearer).outputs[0]).toMatchObject({ start: 99, tellUs: 450 });
   });
   const knobOf = ({ controls }: Gadget) => controls.find(({ kind }) => kind === 'knob')!;
   it.each([
