@@ -37,20 +37,11 @@ const openSnags = async () => {
   await (await bench.until('snags', async () => (await bench.driver.findElements(button))[0])).click();
 };
 
-async function addParts(): Promise<void> {
-  await bench.click('Add a part');
-  for (const part of ['Push button', 'single light-emitting']) {
-    await bench.fill(await bench.label('Find a part'), part, Key.ENTER);
-    await bench.until(`${part} added`, async () => / added\./.test(await bench.text('[role=dialog]')));
-  }
-  await (await bench.css('body')).sendKeys(Key.ESCAPE);
-}
-
 describe('a game of three states', () => {
   it('is made from nothing by mouse, and plays', async () => {
     id = await makeGadget('Quick hands');
     await bench.goto(`/g/${id}/parts`);
-    await addParts();
+    await bench.addParts('Push button', 'single light-emitting');
     await bench.click('Flow');
     await bench.click('Add a state');
     await rename('State 1', 'Waiting');
@@ -295,7 +286,7 @@ describe('by keyboard alone', () => {
   it('three states and their rules are made, and played', async () => {
     const other = await makeGadget('Quick keys');
     await bench.goto(`/g/${other}/parts`);
-    await addParts();
+    await bench.addParts('Push button', 'single light-emitting');
     await bench.goto(`/g/${other}/flow`);
     await bench.click('Add a state');
     for (const [n, name] of [

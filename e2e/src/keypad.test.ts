@@ -16,14 +16,7 @@ describe('a keypad that spells, and a module of the maker’s own', () => {
     await bench.goto('/');
     await bench.click('Start a gadget');
     await bench.click('Parts');
-    await bench.click('Add a part');
-    for (const part of ['Key matrix (keypad)', 'Character display']) {
-      await bench.fill(await bench.label('Find a part'), part, Key.ENTER);
-      await bench.until(`${part} added`, async () =>
-        new RegExp(`${part.slice(0, 10)}.* added\\.`).test(await bench.text('[role=dialog]')),
-      );
-    }
-    await (await bench.css('body')).sendKeys(Key.ESCAPE);
+    await bench.addParts('Key matrix (keypad)', 'Character display');
     await bench.click('Flow');
     await bench.click('Add a state');
     await bench.label('State State 1');

@@ -25,20 +25,6 @@ const toSheet = (sheet: string) =>
     return true;
   });
 
-/** Adds parts from the catalogue by the words that find them. */
-async function addParts(...words: string[]): Promise<void> {
-  await bench.click('Add a part');
-  for (const word of words) {
-    await bench.fill(await bench.label('Find a part'), word, Key.ENTER);
-    await bench.until(`${word} added`, async () => / added\./.test(await bench.text('[role=dialog]')));
-  }
-  await (await bench.css('body')).sendKeys(Key.ESCAPE);
-  await bench.until(
-    'the catalogue closed',
-    async () => (await bench.driver.findElements(By.css('[role=dialog]'))).length === 0,
-  );
-}
-
 /** Chooses the board; the list may be drawn anew in that very moment. */
 const pickBoard = (name: string) =>
   bench.until(`the board ${name}`, async () => {
@@ -49,7 +35,7 @@ const pickBoard = (name: string) =>
 describe('from a blank gadget to a wiring list', () => {
   it('what no pin can feed gets a transistor, in one step that can be undone', async () => {
     const id = await fresh('Late bell', 'parts');
-    await addParts('push button', 'buzzer');
+    await bench.addParts('push button', 'buzzer');
     await pickBoard('8-bit board, 20 pins, 5 V');
     await toSheet('wiring');
     await bench.click('Lay the wires');
@@ -85,7 +71,7 @@ describe('from a blank gadget to a wiring list', () => {
 
   it('by mouse: parts, board, wires, small parts, and the printed list', async () => {
     const id = await fresh('Booth light', 'parts');
-    await addParts('push button', 'push button', 'light', 'small graphic display, two-wire', 'piezo');
+    await bench.addParts('push button', 'push button', 'light', 'small graphic display, two-wire', 'piezo');
     await bench.shows('All of it is worth');
     await pickBoard('8-bit board, 20 pins, 5 V');
     await bench.shows('What the parts take of 8-bit board, 20 pins, 5 V');
@@ -238,7 +224,7 @@ describe('each gadget of the demo', () => {
     },
   ])('$name: from blank to a wiring list without a stop', async ({ name, parts, board, keys, boostedTo }) => {
     const id = await fresh(name, 'parts');
-    await addParts(...parts);
+    await bench.addParts(...parts);
     if (boostedTo) {
       const [kind] = await bench.driver.findElements(By.css('main [aria-label$=": figures of Booster"]'));
       await kind!.click();
@@ -281,7 +267,7 @@ describe('each gadget of the demo', () => {
 describe('when it cannot be', () => {
   it('the lines that clash are named, and a way out is taken with one click and undone', async () => {
     const id = await fresh('Crowded', 'parts');
-    await addParts(...Array.from({ length: 10 }, () => 'push button'));
+    await bench.addParts(...Array.from({ length: 10 }, () => 'push button'));
     await toSheet('wiring');
     await pickBoard('Small radio board, 11 pins, 3.3 V');
     await bench.click('Lay the wires');
@@ -302,7 +288,7 @@ describe('when it cannot be', () => {
 
   it('ways of reading keys stand side by side; a ghost can be played, seen and mended', async () => {
     await fresh('Ghosts', 'parts');
-    await addParts('push button', 'push button', 'push button', 'push button');
+    await bench.addParts('push button', 'push button', 'push button', 'push button');
     await toSheet('wiring');
     await bench.segment('Sets of keys');
     await bench.clickLabel('Read by: Matrix without diodes');
@@ -353,7 +339,7 @@ describe('when it cannot be', () => {
 describe('the bill', () => {
   it('adds itself up, is saved and read as a table, and names what is wrong with one', async () => {
     const id = await fresh('Priced', 'parts');
-    await addParts('push button', 'light');
+    await bench.addParts('push button', 'light');
     await bench.fill(await bench.label('How many of Push button to take'), '4', Key.ENTER);
     await bench.fill(await bench.label('Price of one Push button'), '0.50', Key.ENTER);
     await bench.fill(await bench.label('How many of Push button there are already'), '1', Key.ENTER);
@@ -387,7 +373,7 @@ describe('the bill', () => {
 
   it('figures of one part are its own, and more keys come with a larger keypad', async () => {
     await fresh('Keypad', 'parts');
-    await addParts('key matrix');
+    await bench.addParts('key matrix');
     await bench.clickLabel('Key matrix (keypad): figures of Key matrix (keypad)');
     const rows = await bench.field('Rows');
     await bench.fill(rows, '2', Key.ENTER);
@@ -399,7 +385,7 @@ describe('the bill', () => {
 
   it('compares the same parts on every board, and takes one of the maker’s own', async () => {
     await fresh('Boards', 'parts');
-    await addParts('usb keyboard');
+    await bench.addParts('usb keyboard');
     await bench.click('Compare all boards');
     await bench.shows('fails: no pin for USB keyboard usb (native USB)');
     await bench.clickLabel('Take 8-bit board, 18 pins, native USB, 5 V');

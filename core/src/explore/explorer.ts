@@ -219,27 +219,15 @@ export class Explorer {
     this.packing.pack(state, places, this.scratch, 0);
     return this.store.find(this.scratch);
   }
-  /** What has joined a state that was found. */
-  joinedIn(id: number): number {
-    this.load(id);
-    return this.places[this.controls.placed]!;
-  }
-  /** Whether no key that is kept down lies down in a state that was found. */
-  isUntouched(id: number, controlIds: readonly string[]): boolean {
-    this.load(id);
-    return controlIds.every(
-      (id) =>
-        this.controls.valueAt(
-          this.gadget.controls.findIndex((one) => one.id === id),
-          this.places,
-        ) === 0,
-    );
-  }
   /** Puts a state that was found before the eyes of `ask` and of expressions. */
   load(id: number): Readonly<FlowState> {
     this.loaded = id;
     this.packing.unpack(this.store.packed, id * this.packing.words, this.state, this.places);
     return this.state;
+  }
+  /** What has joined the state that was loaded last. */
+  get joined(): number {
+    return this.places[this.controls.placed] ?? 0;
   }
   /** The state that was loaded last. */
   get current(): Readonly<FlowState> {

@@ -2,6 +2,7 @@ import { eventCodes } from '../flow/index.ts';
 import {
   controlsHeard,
   emptyFlow,
+  isOfKeys,
   type Button,
   type ContactFigures,
   type Control,
@@ -134,9 +135,7 @@ function draftsOf(gadget: Gadget): Draft[] {
   const heardOf = (id: string) =>
     new Set(
       triggers.flatMap((trigger) =>
-        'gesture' in trigger && controlsHeard(gadget, trigger).includes(id)
-          ? [trigger.gesture as string]
-          : [],
+        isOfKeys(trigger) && controlsHeard(gadget, trigger).includes(id) ? [trigger.gesture as string] : [],
       ),
     );
   const drafts = gadget.controls.flatMap((control): Draft[] => {

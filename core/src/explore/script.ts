@@ -23,7 +23,7 @@ const seedsTried = 40;
 const mostWork = 1_000_000_000;
 
 /** Where a run on the machine has come to. */
-export type Arrived = (flow: MachineState['flow']) => boolean;
+export type Arrived = (flow: MachineState['flow'], shown: MachineState['shown']) => boolean;
 
 /**
  * Plays a way on the machine itself. Times that were left out in finding it are back: where a timer would run out too
@@ -118,8 +118,8 @@ function playWay(
   // What comes of the last step may take a turn of the loop.
   machine.advance(machine.nowUs + gadget.loop.periodUs * 2, mostWork);
   effort.left -= machine.work;
-  const { flow } = machine.snapshot();
-  return { seed, stimuli, endUs: machine.nowUs, confirmed: reached && arrived(flow) };
+  const { flow, shown } = machine.snapshot();
+  return { seed, stimuli, endUs: machine.nowUs, confirmed: reached && arrived(flow, shown) };
 }
 
 /** When the hand is done with it. */

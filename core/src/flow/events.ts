@@ -152,13 +152,14 @@ export function keyEventsOf(
 ): ReadonlyMap<number, KeyEvent> {
   const found = new Map<number, KeyEvent>();
   for (const { id: setId, controlIds } of keySetsOf(gadget))
-    for (const [number, controlId] of controlIds.entries())
-      for (const gesture of keyGestures) {
+    for (const gesture of keyGestures) {
+      const any = codes.of({ kind: 'keys', setId, gesture });
+      for (const [number, controlId] of controlIds.entries()) {
         const event = codes.gesture(controlId, gesture);
-        const any = codes.of({ kind: 'keys', setId, gesture });
         // One that is in two sets is numbered as in the first.
         const { also = null, carried = [number] } = found.get(event) ?? {};
         found.set(event, { also: any < 0 ? also : [...(also ?? []), any], carried });
       }
+    }
   return found;
 }

@@ -35,6 +35,7 @@ export {
 } from './line/rule.ts';
 export { completeExpression, completeRule, completeTemplate } from './line/complete.ts';
 export type { Completion } from './line/reader.ts';
+export { lengthUnits, readableUnit, type LengthUnit } from './line/units.ts';
 export { showOneTrigger as showTrigger } from './line/rule.ts';
 export { gridOf, type Grid, type GridAnswer, type GridCell, type GridRow } from './grid.ts';
 export { nested, outwards, reachable, standing, statesReached, unfinished, verdicts } from './reach.ts';

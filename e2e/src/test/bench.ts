@@ -152,6 +152,20 @@ export class Bench {
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, leave);
   }
 
+  /** On Parts: adds parts from the catalogue by the words that find them. */
+  async addParts(...words: string[]): Promise<void> {
+    await this.click('Add a part');
+    for (const word of words) {
+      await this.fill(await this.label('Find a part'), word, Key.ENTER);
+      await this.until(`${word} added`, async () => / added\./.test(await this.text('[role=dialog]')));
+    }
+    await (await this.css('body')).sendKeys(Key.ESCAPE);
+    await this.until(
+      'the catalogue closed',
+      async () => (await this.driver.findElements(By.css('[role=dialog]'))).length === 0,
+    );
+  }
+
   /** One of several that stand side by side on the sheet, or a box to tick, by its label. */
   async segment(label: string): Promise<void> {
     const path = By.xpath(`//main//label[normalize-space()=${quoted(label)}]`);

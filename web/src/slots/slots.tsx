@@ -1,4 +1,13 @@
-import { limits, showExpression, showTemplate, type Length, type Variable } from '@hum-lever/core';
+import {
+  limits,
+  readableUnit,
+  lengthUnits,
+  type LengthUnit,
+  showExpression,
+  showTemplate,
+  type Length,
+  type Variable,
+} from '@hum-lever/core';
 import { useState } from 'react';
 import { useDocument } from '../client/index.ts';
 import {
@@ -130,11 +139,7 @@ export function ExpressionSlot({
   );
 }
 
-const units = { ms: 1_000, s: 1_000_000, min: 60_000_000, h: 3_600_000_000, d: 86_400_000_000 } as const;
-type Unit = keyof typeof units;
-/** The longest unit in which it is a whole number that is easier to read. */
-const unitOf = (us: number): Unit =>
-  (['d', 'h', 'min', 's'] as const).find((unit) => us >= 2 * units[unit] && us % units[unit] === 0) ?? 'ms';
+const units: readonly LengthUnit[] = ['ms', 's', 'min', 'h', 'd'];
 
 /** A time in the unit that it is best read in, or another that was chosen for typing it. */
 function FixedLength({
@@ -148,9 +153,9 @@ function FixedLength({
   value: number;
   commit: (us: number) => string | null;
 }) {
-  const [chosen, setChosen] = useState<Unit | null>(null);
-  const unit = chosen ?? unitOf(value);
-  const us = units[unit];
+  const [chosen, setChosen] = useState<LengthUnit | null>(null);
+  const unit = chosen ?? readableUnit(value, ['d', 'h', 'min', 's']) ?? 'ms';
+  const us = lengthUnits[unit];
   return (
     <>
       <NumberField
@@ -168,12 +173,7 @@ function FixedLength({
           return said;
         }}
       />
-      <Choice
-        label={`${label}, in which unit`}
-        data={Object.keys(units) as Unit[]}
-        value={unit}
-        choose={setChosen}
-      />
+      <Choice label={`${label}, in which unit`} data={units} value={unit} choose={setChosen} />
     </>
   );
 }

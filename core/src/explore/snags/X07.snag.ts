@@ -10,10 +10,11 @@ import {
   type SnagRule,
 } from '../../gadget/index.ts';
 import { asMeant } from '../../gesture/index.ts';
-import { replay } from '../../machine/index.ts';
+import { outputStateOf } from '../../machine/index.ts';
 import { heldKeys, type HeldKey } from '../../typing/index.ts';
 import { Explorer } from '../explorer.ts';
-import { scriptOf, type Script } from '../script.ts';
+import { scriptOf, type Arrived } from '../script.ts';
+import { nameOfState } from './explored.ts';
 
 /** So much is walked with every edit of a gadget that holds keys of a computer. */
 const checked = { states: 2_000, edges: 30_000, work: 100_000_000 };
@@ -39,9 +40,9 @@ const doesTo =
 /**
  * Controls that press it down, all of them meant to let it go as well; none where something else presses it, or where one
  * of them does not let it go: then it may be meant to stay.
+ * @param lists all that is done in the flow
  */
-function meantWhileDown(gadget: Gadget, key: HeldKey): string[] {
-  const lists = placedActions(gadget.flow);
+function meantWhileDown(gadget: Gadget, lists: readonly PlacedActions[], key: HeldKey): string[] {
   const pressing = lists.filter(({ actions }) => actions.some(doesTo(key, 'down')));
   const releasing = lists.filter(({ actions }) => actions.some(doesTo(key, 'up')));
   const lets = new Set(releasing.flatMap((one) => byHand(gadget, one, 'release')));
@@ -50,12 +51,23 @@ function meantWhileDown(gadget: Gadget, key: HeldKey): string[] {
   return whole ? [...new Set(presses.flat())] : [];
 }
 
-/** Whether the key is down when the way has been played. */
-function isDown(gadget: Gadget, { outputId, key }: HeldKey, { seed, stimuli, endUs }: Script): boolean {
-  const changes = replay(gadget, stimuli, endUs, seed).flatMap((entry) =>
-    entry.lane === 'key' && entry.id === outputId && entry.key === key ? [entry.down] : [],
-  );
-  return changes.at(-1) === true;
+interface Wanted extends HeldKey {
+  mask: number;
+  controlIds: readonly string[];
+}
+
+/** The first state that was found in which each of them is down, with none of its controls; a key has none where it is never so. */
+function stuckIn(explorer: Explorer, wanted: readonly Wanted[]): Map<Wanted, number> {
+  const numbers = new Map(explorer.gadget.controls.map(({ id }, number) => [id, number]));
+  const found = new Map<Wanted, number>();
+  for (let id = 0; id < explorer.count && found.size < wanted.length; id += 1) {
+    explorer.load(id);
+    const { joined, surroundings } = explorer;
+    const isUp = (controlId: string) => surroundings.control(numbers.get(controlId)!) === 0;
+    for (const one of wanted)
+      if ((joined & one.mask) !== 0 && !found.has(one) && one.controlIds.every(isUp)) found.set(one, id);
+  }
+  return found;
 }
 
 /** A key of the computer that is meant to be held while one of the gadget is, and stays down on some way. */
@@ -63,38 +75,40 @@ export const X07: SnagRule = {
   id: 'X07',
   check(gadget, { effort, asIs }) {
     const held = heldKeys(gadget);
-    const wanted = held.keys.flatMap((key, bit) => {
-      const controlIds = meantWhileDown(gadget, key);
-      return controlIds.length > 0 ? [{ key, bit, controlIds }] : [];
+    const lists = held.keys.length > 0 ? placedActions(gadget.flow) : [];
+    const wanted = held.keys.flatMap((key, bit): Wanted[] => {
+      const controlIds = meantWhileDown(gadget, lists, key);
+      return controlIds.length > 0 ? [{ ...key, mask: 1 << bit, controlIds }] : [];
     });
     if (wanted.length === 0 || effort.left <= 0) return [];
     const explorer = new Explorer(asMeant(gadget), checked, [], held);
     explorer.advance(checked.states);
-    return wanted.flatMap(({ key, bit, controlIds }): Snag[] => {
-      for (let id = 0; id < explorer.count; id += 1) {
-        if ((explorer.joinedIn(id) & (1 << bit)) === 0 || !explorer.isUntouched(id, controlIds)) continue;
-        // Times are left out of the walk: what cannot be played at real times is not told.
-        const script = scriptOf(explorer, explorer.pathTo(id), () => true, 2, effort);
-        if (!script.confirmed || !isDown(gadget, key, script)) return [];
-        const { confirmed: _played, ...way } = script;
-        const controls = gadget.controls.filter((one) => controlIds.includes(one.id));
-        const output = gadget.outputs.find((one) => one.id === key.outputId);
-        return [
-          {
-            rule: 'X07',
-            level: 'likely',
-            place: { kind: 'state', id: explorer.innermostIn(id)[0]! },
-            values: {
-              key: key.key,
-              name: output?.name ?? '',
-              control: controls.map(({ name }) => name).join(', '),
-              state: gadget.flow.states.find((one) => one.id === explorer.innermostIn(id)[0])?.name ?? '',
-            },
-            ...(asIs && { way }),
+    const stuck = stuckIn(explorer, wanted);
+    return wanted.flatMap((one): Snag[] => {
+      const id = stuck.get(one);
+      if (id === undefined) return [];
+      const isDown: Arrived = (_flow, { outputs }) =>
+        outputStateOf(outputs, 'typist', one.outputId)?.computer.held.includes(one.key) === true;
+      // Times are left out of the walk: what cannot be played at real times is not told.
+      const { confirmed, ...way } = scriptOf(explorer, explorer.pathTo(id), isDown, 2, effort);
+      if (!confirmed) return [];
+      const stateId = explorer.innermostIn(id)[0]!;
+      const controls = gadget.controls.filter((control) => one.controlIds.includes(control.id));
+      const output = gadget.outputs.find((other) => other.id === one.outputId);
+      return [
+        {
+          rule: 'X07',
+          level: 'likely',
+          place: { kind: 'state', id: stateId },
+          values: {
+            key: one.key,
+            name: output?.name ?? '',
+            control: controls.map(({ name }) => name).join(', '),
+            state: nameOfState(gadget, stateId),
           },
-        ];
-      }
-      return [];
+          ...(asIs && { way }),
+        },
+      ];
     });
   },
 };

@@ -6,6 +6,7 @@ import { variableShape, type Length, type Variable } from '../../gadget/index.ts
 import { functions } from '../types.ts';
 import { readExpression, readTemplate } from '../words.ts';
 import { kindWords, type NameKind, type Names } from './names.ts';
+import { lengthUnits, type LengthUnit } from './units.ts';
 
 /** Something that could stand at the cursor, and what of the text it would take the place of. */
 export interface Completion extends Span {
@@ -24,8 +25,6 @@ const valuesOf = (variable: Variable): string[] => {
     ? [name, ...variable.options.map((option) => `${name}.${option.name}`)]
     : [name];
 };
-/** As they are typed behind a number, with how many µs they are. */
-const units = { ms: 1_000, s: 1_000_000, min: 60_000_000, h: 3_600_000_000, d: 86_400_000_000, us: 1 };
 
 /** Reads a line word by word; remembers what could have stood at the cursor. */
 export class LineReader extends Parser {
@@ -214,7 +213,7 @@ export class LineReader extends Parser {
     if (!Number.isFinite(number))
       throw new ExpressionError(`expected a time such as 250 ms, got ${this.got}`, here);
     this.take();
-    return Math.round(number * units[this.oneOf(Object.keys(units) as (keyof typeof units)[])]);
+    return Math.round(number * lengthUnits[this.oneOf(Object.keys(lengthUnits) as LengthUnit[])]);
   }
   /** A time that is known beforehand. */
   fixedLength(): number {

@@ -13,6 +13,7 @@ import { quoted } from '../lex.ts';
 import { showExpression } from '../words.ts';
 import type { NameKind, Names } from './names.ts';
 import type { LineReader } from './reader.ts';
+import { readableUnit, lengthUnits } from './units.ts';
 
 /** Words that begin something else than a control's gesture. */
 const beginnings = [
@@ -27,15 +28,10 @@ export const nameOf = (names: Names, kind: NameKind, id: string, taken?: Readonl
 export function showLength(length: Length, names: Names): string {
   if (typeof length !== 'number') return `(${showExpression(length.ms, names.gadget)}) ms`;
   if (length % 1_000 !== 0) return `${length} us`;
-  const long = longUnits.find(([, us]) => length >= 2 * us && length % us === 0);
-  if (long) return `${length / long[1]} ${long[0]}`;
+  const long = readableUnit(length, ['d', 'h']);
+  if (long) return `${length / lengthUnits[long]} ${long}`;
   return length >= 1_000_000 && length % 100_000 === 0 ? `${length / 1_000_000} s` : `${length / 1_000} ms`;
 }
-/** From two of them on they are easier to read than seconds. */
-const longUnits = [
-  ['d', 86_400_000_000],
-  ['h', 3_600_000_000],
-] as const;
 
 export function showTrigger(trigger: Trigger, names: Names): string {
   const name = (kind: NameKind, id: string) => nameOf(names, kind, id);
