@@ -247,8 +247,8 @@ export function movesOf(gadget: Gadget): Move[] {
                 : -1;
       if (code < 0) continue;
       events.push(code);
-      atUs.push(entry.at - startUs);
-      endUs = Math.max(endUs, entry.at);
+      atUs.push(entry.atUs - startUs);
+      endUs = Math.max(endUs, entry.atUs);
     }
     const [first] = move.stimuli;
     if (first?.what === 'line')

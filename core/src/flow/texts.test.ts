@@ -63,7 +63,7 @@ describe('a short text', () => {
       'añ🙂e12',
       'añ🙂',
     ]);
-    expect(trace.filter((entry) => entry.lane === 'fault')).toMatchObject([{ at: 20_000, fault: 'full' }]);
+    expect(trace.filter((entry) => entry.lane === 'fault')).toMatchObject([{ atUs: 20_000, fault: 'full' }]);
   });
   it('is filled in, one of several by its place; a place outside is told, and empty', () => {
     expect(typed('word = "x"', 'Desk type "{word}_"', 'Desk type "{cues[n]}!"')).toEqual(['x_', 'Lamps!']);
@@ -95,7 +95,12 @@ describe('a short text', () => {
       v3: [48, 62, 64, 65, 67],
     });
     machine.advanceTo(30_000);
-    expect(machine.takeTrace()).toContainEqual({ at: 20_000, lane: 'typed', id: 'o1', text: 'BowLampsz48' });
+    expect(machine.takeTrace()).toContainEqual({
+      atUs: 20_000,
+      lane: 'typed',
+      id: 'o1',
+      text: 'BowLampsz48',
+    });
   });
   it('comes back with the power as it was kept, and the others as they begin', () => {
     const of = gadget('cues[2] = "Bow"', 'word = "gone"');
@@ -105,8 +110,8 @@ describe('a short text', () => {
       505_000,
       1,
     );
-    const after = trace.filter(({ at, lane }) => at >= 500_000 && lane === 'variable');
-    expect(after).toEqual([{ at: 500_000, lane: 'variable', id: 'v1', value: '' }]);
+    const after = trace.filter(({ atUs, lane }) => atUs >= 500_000 && lane === 'variable');
+    expect(after).toEqual([{ atUs: 500_000, lane: 'variable', id: 'v1', value: '' }]);
   });
 });
 

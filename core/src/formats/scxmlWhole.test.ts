@@ -28,7 +28,7 @@ describe('SCXML of a whole gadget', () => {
     fc.assert(
       fc.property(gadgetArbitrary, stimuliArbitrary, (gadget, stimuli) => {
         const played = (one: Gadget) =>
-          replay(one, stimuli, 2_000_000, 3).map(({ at, lane }) => `${at} ${lane}`);
+          replay(one, stimuli, 2_000_000, 3).map(({ atUs, lane }) => `${atUs} ${lane}`);
         expect(played(back(gadget).gadget)).toEqual(played(gadget));
       }),
       { seed: 32, numRuns: 80 },

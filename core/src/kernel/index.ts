@@ -1,6 +1,6 @@
 export { noiseAt, normalAt, unitAt } from './noise.ts';
 export { clamp, exactExp, exactLn } from './exact.ts';
-export { emptyQueue, nextDue, schedule, scheduleAs, takeNext, type QueueState } from './queue.ts';
+export { emptyQueue, keepOnly, nextDue, schedule, scheduleAs, takeNext, type QueueState } from './queue.ts';
 export {
   beginMoment,
   blame,

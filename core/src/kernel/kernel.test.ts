@@ -1,5 +1,15 @@
 import * as fc from 'fast-check';
-import { emptyQueue, exactExp, nextDue, noiseAt, normalAt, schedule, takeNext, unitAt } from './index.ts';
+import {
+  emptyQueue,
+  exactExp,
+  keepOnly,
+  nextDue,
+  noiseAt,
+  normalAt,
+  schedule,
+  takeNext,
+  unitAt,
+} from './index.ts';
 
 describe('queue', () => {
   it('gives events by time, then in the order of scheduling', () => {
@@ -18,6 +28,25 @@ describe('queue', () => {
         expect(nextDue(queue)).toBe(Infinity);
       }),
       { seed: 3 },
+    );
+  });
+
+  it('gives what is left of it in the same order, whatever was taken out, and takes in more', () => {
+    const times = fc.array(fc.integer({ min: 0, max: 20 }), { maxLength: 60 });
+    fc.assert(
+      fc.property(times, times, fc.integer({ min: 2, max: 5 }), (first, later, nth) => {
+        const queue = emptyQueue<number>();
+        first.forEach((at, index) => schedule(queue, at, index));
+        keepOnly(queue, ({ event }) => event % nth !== 0);
+        later.forEach((at, index) => schedule(queue, at, 100 + index));
+        const left = [
+          ...first.map((at, index) => ({ at, event: index })).filter(({ event }) => event % nth !== 0),
+          ...later.map((at, index) => ({ at, event: 100 + index })),
+        ].sort((a, b) => a.at - b.at || a.event - b.event);
+        expect(left.map(() => takeNext(queue)!)).toMatchObject(left);
+        expect(nextDue(queue)).toBe(Infinity);
+      }),
+      { seed: 5 },
     );
   });
 

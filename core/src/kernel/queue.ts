@@ -38,6 +38,11 @@ export function scheduleAs<E>(queue: QueueState<E>, at: number, event: E, seq: n
   heap[hole] = added;
 }
 
+/** Takes out all that is not to be kept. O(n log n): what is left of a heap is none, what is sorted is. */
+export function keepOnly<E>(queue: QueueState<E>, keeps: (queued: Queued<E>) => boolean): void {
+  queue.heap = queue.heap.filter(keeps).sort((a, b) => a.at - b.at || a.seq - b.seq);
+}
+
 /** When the next event is due, or Infinity. */
 export function nextDue<E>(queue: QueueState<E>): number {
   return queue.heap[0]?.at ?? Infinity;

@@ -26,7 +26,7 @@ export const light = defineOutput<'light', LitLight, LightEntry, never, { colour
       const { colour } = order;
       const own = on.prepared.colour;
       if (own === null || (was.colour ?? own) === colour) return was;
-      on.trace({ lane: 'colour', colour });
+      on.trace({ atUs: on.nowUs, lane: 'colour', id: on.id, colour });
       return { ...was, colour };
     }
     const told: LightOrder =
@@ -34,13 +34,19 @@ export const light = defineOutput<'light', LitLight, LightEntry, never, { colour
     if (steady(was.light, told)) return was;
     const { nowUs } = on;
     const fromPercent = lightLevel(was, nowUs);
-    on.trace({ lane: 'light', light: told, fromPercent });
+    on.trace({ atUs: on.nowUs, lane: 'light', id: on.id, light: told, fromPercent });
     return { ...was, light: told, sinceUs: nowUs, fromPercent };
   },
   ...plansNothing,
   powerOff(was, on) {
     if (was.light.mode !== 'off')
-      on.trace({ lane: 'light', light: { mode: 'off' }, fromPercent: lightLevel(was, on.nowUs) });
+      on.trace({
+        atUs: on.nowUs,
+        lane: 'light',
+        id: on.id,
+        light: { mode: 'off' },
+        fromPercent: lightLevel(was, on.nowUs),
+      });
   },
   adopt: (was) => was,
   later: (was, byUs) => (was.light.mode === 'off' ? was : { ...was, sinceUs: was.sinceUs + byUs }),

@@ -100,7 +100,9 @@ export const lights = defineOutput<'lights', ToldLights, LightsEntry, never, Lig
     const range = meant(order, count);
     if (!range) {
       on.trace({
+        atUs: on.nowUs,
         lane: 'outside',
+        id: on.id,
         first: order.first,
         last: order.which === 'one' ? order.first : order.last,
       });
@@ -111,10 +113,11 @@ export const lights = defineOutput<'lights', ToldLights, LightsEntry, never, Lig
       const one = goingOn(order, first, last, on);
       // Told again, a blink goes on as it does; a fade begins anew.
       if (was.going.some((other) => samePace(other, one))) return was;
+      const going = { atUs: on.nowUs, lane: 'lightsGoing', id: on.id } as const;
       on.trace(
         one.what === 'blink'
-          ? { lane: 'lightsGoing', first, last, blinkUs: one.periodUs }
-          : { lane: 'lightsGoing', first, last, through: one.through, overUs: one.overUs },
+          ? { ...going, first, last, blinkUs: one.periodUs }
+          : { ...going, first, last, through: one.through, overUs: one.overUs },
       );
       return begun(was, one);
     }
@@ -123,13 +126,14 @@ export const lights = defineOutput<'lights', ToldLights, LightsEntry, never, Lig
     const now = colours(order, size, stood).map((colour) => asMade(colour, on.prepared));
     const next = painted(was, first, now, on.nowUs);
     if (next.steady === was.steady && next.going.length === was.going.length) return was;
-    on.trace({ lane: 'lights', first, runs: runsOf(now) });
+    on.trace({ atUs: on.nowUs, lane: 'lights', id: on.id, first, runs: runsOf(now) });
     return next;
   },
   ...plansNothing,
   powerOff(was, on) {
     const count = countOf(was);
-    if (lights.loads(was)) on.trace({ lane: 'lights', first: 0, runs: [count, 0] });
+    if (lights.loads(was))
+      on.trace({ atUs: on.nowUs, lane: 'lights', id: on.id, first: 0, runs: [count, 0] });
   },
   /** Another number of them: those that stay are as they were. */
   adopt(was, dark) {

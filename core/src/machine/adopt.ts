@@ -1,6 +1,7 @@
 import { activeIds, type FlowState } from '../flow/index.ts';
-import { canonicalJson, variableShape, variableStarts } from '../gadget/index.ts';
+import { canonicalJson, kindsTold, variableShape, variableStarts } from '../gadget/index.ts';
 import { unreadKnob, type TogetherState } from '../gesture/index.ts';
+import { keepOnly } from '../kernel/index.ts';
 import type { CompiledGadget, CompiledInput, CompiledKnob } from './compiled.ts';
 import { adoptFlow } from './adoptFlow.ts';
 import { freshEncoder } from './encoders.ts';
@@ -13,6 +14,7 @@ import {
   freshOf,
   type InputState,
   type KnobInput,
+  type MachineEvent,
   type MachineState,
   type Shown,
   type ShownValue,
@@ -31,8 +33,11 @@ export function adoptState(
   const flow = adoptFlow(state.flow, from, to, state.nowUs);
   if (!flow) return null;
   const samePeriod = from.periodUs === to.periodUs;
+  const queue = { ...state.queue };
+  keepOnly(queue, ({ event }) => isStillMeant(event, from, to));
   return {
     ...state,
+    queue,
     turnUs: null,
     lostTurns: samePeriod ? state.lostTurns : 0,
     inputs: Object.fromEntries(
@@ -53,6 +58,16 @@ export function adoptState(
     flow,
     shown: adoptShown(state.shown, from, to, flow),
   };
+}
+
+/** What waits for an output is for one of its kind: an order that it knows, or what it planned itself. */
+function isStillMeant(event: MachineEvent, from: CompiledGadget, to: CompiledGadget): boolean {
+  if (event.kind === 'output')
+    return from.outputs.get(event.outputId)?.output.kind === to.outputs.get(event.outputId)?.output.kind;
+  if (event.kind !== 'effect' || event.effect.kind !== 'output') return true;
+  const { outputId, order } = event.effect;
+  const kind = to.outputs.get(outputId)?.output.kind;
+  return kind !== undefined && kindsTold(order.kind).includes(kind);
 }
 
 /** Finger and contact stay; another algorithm, setting or period starts from the level that was clean. */

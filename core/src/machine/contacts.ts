@@ -34,7 +34,7 @@ export function moveFinger(
   } else {
     input.upUs = state.nowUs;
   }
-  trace.push({ at: state.nowUs, lane: 'finger', id: control.id, down, press: input.presses });
+  trace.push({ atUs: state.nowUs, lane: 'finger', id: control.id, down, press: input.presses });
   const edges = edgesFrom(input.settled, moveEdges(state, compiled, down, untouchedUs));
   input.changes += 1;
   input.edgesLeft = edges.length;
@@ -75,7 +75,7 @@ export function setContact(
   if (input.raw === level) return;
   input.raw = level;
   input.contactEdges += 1;
-  trace.push({ at: state.nowUs, lane: 'contact', id: control.id, level });
+  trace.push({ atUs: state.nowUs, lane: 'contact', id: control.id, level });
   if (!filter || !input.filter) return;
   input.filter = filter.onEdge(input.filter, level, state.nowUs, control.debounce.params);
   const crossUs = filter.crossUs(input.filter, control.debounce.params);
@@ -94,7 +94,7 @@ export function crossFilter(
   if (!input.filter || input.contactEdges !== edge) return;
   input.filter.out = input.filter.raw;
   input.moved = true;
-  trace.push({ at: state.nowUs, lane: 'pin', id: control.id, level: input.filter.out });
+  trace.push({ atUs: state.nowUs, lane: 'pin', id: control.id, level: input.filter.out });
 }
 
 /** Spikes come from power-up on, pads drift from then on; only where the part's figures know of any. */

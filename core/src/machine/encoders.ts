@@ -28,7 +28,7 @@ export function turnShaft(
   overUs: number,
   trace: TraceEntry[],
 ): void {
-  trace.push({ at: state.nowUs, lane: 'turned', id: control.id, detents, overUs });
+  trace.push({ atUs: state.nowUs, lane: 'turned', id: control.id, detents, overUs });
   const by = detents < 0 ? -1 : 1;
   const counts = Math.abs(detents) * part.countsPerDetent;
   if (counts === 0) return;
@@ -85,7 +85,7 @@ export function readShaft(state: MachineState, { control }: CompiledEncoder, tra
   encoder.pending += read.steps;
   const { counts, steps, skipped } = read;
   if (counts !== 0 || skipped)
-    trace.push({ at: state.nowUs, lane: 'counted', id: control.id, counts, steps, skipped });
+    trace.push({ atUs: state.nowUs, lane: 'counted', id: control.id, counts, steps, skipped });
 }
 
 /** An edge of a channel; with an interrupt it is read at once. */
@@ -100,6 +100,6 @@ export function channelEdge(
   if (one.changes !== change || one.level === level) return;
   one.level = level;
   encoder.moved = true;
-  trace.push({ at: state.nowUs, lane: 'channel', id: compiled.control.id, channel, level });
+  trace.push({ atUs: state.nowUs, lane: 'channel', id: compiled.control.id, channel, level });
   if (compiled.part.interrupts) readShaft(state, compiled, trace);
 }

@@ -70,7 +70,7 @@ const of = <L extends Lane>(trace: readonly TraceEntry[], lane: L, id?: string) 
       entry.lane === lane && (id === undefined || ('id' in entry && entry.id === id)),
   );
 const clean = (trace: readonly TraceEntry[], id = 'b1') =>
-  of(trace, 'clean', id).map((entry) => `${entry.level}@${entry.at / 1_000}`);
+  of(trace, 'clean', id).map((entry) => `${entry.level}@${entry.atUs / 1_000}`);
 
 const two = (patch: Partial<Button> = {}): [Button, Button] => [
   button({ contact: ideal, ...patch }),
@@ -96,11 +96,11 @@ describe('keys together', () => {
     { chords: [chord] },
   );
   const fired = (trace: readonly TraceEntry[]) =>
-    of(trace, 'rule').map(({ id, at: us }) => `${id}@${us / 1_000}`);
+    of(trace, 'rule').map(({ id, atUs: us }) => `${id}@${us / 1_000}`);
 
   it('fire the rule of their chord and not that of the single press', () => {
     const trace = run(gadget, [...press(10, 90), ...press(40, 90, 'b2')], 400);
-    expect(of(trace, 'chord')).toEqual([{ at: 40_000, lane: 'chord', id: 'c1' }]);
+    expect(of(trace, 'chord')).toEqual([{ atUs: 40_000, lane: 'chord', id: 'c1' }]);
     expect(fired(trace)).toEqual(['r1@40']);
   });
   it('apart, the single press comes when the window has passed', () => {
@@ -112,7 +112,7 @@ describe('between contact and pin', () => {
   it('a resistor and a capacitor make the pin late, and swallow what is shorter', () => {
     const gadget = pressToLight({ contact: ideal, debounce: setting('rc', {}) });
     const trace = run(gadget, [...press(10, 90), ...press(300, 3)], 600);
-    expect(of(trace, 'pin').map((entry) => [entry.at, entry.level])).toEqual([
+    expect(of(trace, 'pin').map((entry) => [entry.atUs, entry.level])).toEqual([
       [15_659, 1],
       [105_659, 0],
     ]);
@@ -124,7 +124,7 @@ describe('between contact and pin', () => {
     const [first, second] = two();
     const gadget = listening([{ ...first, debounce: setting('blocking', { waitUs: 30_000 }) }, second], []);
     const trace = run(gadget, [...press(10, 90), ...press(15, 8, 'b2')], 400);
-    expect(of(trace, 'blocked')[0]).toMatchObject({ at: 10_000, untilUs: 40_000 });
+    expect(of(trace, 'blocked')[0]).toMatchObject({ atUs: 10_000, untilUs: 40_000 });
     expect(clean(trace)).toEqual(['1@40', '0@130']);
     expect(of(trace, 'swallowed')).toMatchObject([{ id: 'b2', reason: 'blocked' }]);
   });
@@ -162,7 +162,7 @@ describe('a restless contact', () => {
     const breaks = of(trace, 'contact').filter((entry) => entry.level === 0);
     expect(breaks.length).toBeGreaterThan(20);
     expect(breaks.length).toBeLessThan(80);
-    expect(breaks.every((entry) => entry.at >= 100_000 && entry.at <= 4_100_000)).toBe(true);
+    expect(breaks.every((entry) => entry.atUs >= 100_000 && entry.atUs <= 4_100_000)).toBe(true);
     expect(of(trace, 'contact').at(-1)).toMatchObject({ level: 0 });
   });
 
@@ -177,7 +177,7 @@ describe('a restless contact', () => {
       captures: [capture],
     };
     const edges = of(run(gadget, press(10, 90), 300), 'contact').map((entry) => [
-      entry.at / 1_000,
+      entry.atUs / 1_000,
       entry.level,
     ]);
     expect(edges).toEqual([
@@ -193,10 +193,10 @@ describe('a restless contact', () => {
   it('a pad is late by its rise, and sticks once it has drifted over its threshold', () => {
     const pad = contactOf('touch');
     const at1 = run(pressToLight({ contact: pad }), press(10, 200), 500);
-    expect(of(at1, 'contact')[0]!.at).toBeGreaterThan(15_000);
+    expect(of(at1, 'contact')[0]!.atUs).toBeGreaterThan(15_000);
     const drifting = { ...pad, touch: { ...pad.touch!, driftPerMillePerMinute: 1_000, recalibrateUs: null } };
     const stuck = run(pressToLight({ contact: drifting }), [], 40_000);
-    expect(of(stuck, 'contact')).toEqual([{ at: 30_000_000, lane: 'contact', id: 'b1', level: 1 }]);
+    expect(of(stuck, 'contact')).toEqual([{ atUs: 30_000_000, lane: 'contact', id: 'b1', level: 1 }]);
     expect(of(stuck, 'gesture').map(({ gesture }) => gesture)).toEqual(['press']);
     const sinking = { ...pad, touch: { ...pad.touch!, driftPerMillePerMinute: -1_000, recalibrateUs: null } };
     const deaf = run(pressToLight({ contact: sinking }), press(40_000, 200), 41_000);
@@ -307,7 +307,7 @@ describe('a knob', () => {
           for (const one of moves) machine.stimulate(one);
           machine.advanceTo(endUs);
           if (machine.nextUs === null) skipped += 1;
-          const got = of(machine.takeTrace(), 'value').map(({ at, step }) => [at, step]);
+          const got = of(machine.takeTrace(), 'value').map(({ atUs, step }) => [atUs, step]);
           // The plainest reading there is: every ten milliseconds, from power-up on.
           const straighten = straightenBy('linear');
           let state = unreadKnob;
@@ -349,7 +349,7 @@ describe('a knob', () => {
     const values = of(run(gadget, press(500, 90), 2_000), 'value');
     expect(values.length).toBeGreaterThan(0);
     expect(values[0]!.value).toBeLessThan(50);
-    expect(values[0]!.at).toBeGreaterThanOrEqual(500_000);
+    expect(values[0]!.atUs).toBeGreaterThanOrEqual(500_000);
   });
 });
 
@@ -383,7 +383,7 @@ describe('a receiver', () => {
 
   it('hears a held key as one press that repeats, late by its latency, and lets go after the gap', () => {
     const trace = run(remote(0), [send(100, 'd1', 250)], 2_000);
-    expect(of(trace, 'rule').map(({ id, at: us }) => `${id}@${us / 1_000}`)).toEqual([
+    expect(of(trace, 'rule').map(({ id, atUs: us }) => `${id}@${us / 1_000}`)).toEqual([
       'r1@140',
       'r2@250',
       'r2@360',

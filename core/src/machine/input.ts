@@ -57,7 +57,7 @@ export function scanArrays(state: MachineState, { arrays }: CompiledGadget): Ent
       if (astray && level === 0) input.hidden = true;
       const told = input.astray;
       input.astray = astray;
-      return astray && !told ? [{ at: state.nowUs, lane: 'ghost', id: controlIds[key]!, level }] : [];
+      return astray && !told ? [{ atUs: state.nowUs, lane: 'ghost', id: controlIds[key]!, level }] : [];
     });
   });
 }
@@ -93,7 +93,7 @@ export function cleanChange(state: MachineState, id: string, level: 0 | 1): Entr
   const moveUs = level === 1 || input.fingerDown ? input.downUs : input.upUs;
   // A ghost has no finger that moved: it counts from where the scan saw it.
   const sinceUs = input.scanned === pinLevel(input) && input.presses > 0 ? state.nowUs - moveUs : 0;
-  return { at: state.nowUs, lane: 'clean', id, level, sinceUs, extra };
+  return { atUs: state.nowUs, lane: 'clean', id, level, sinceUs, extra };
 }
 
 /**
@@ -119,7 +119,7 @@ export function swallowed(
   const hadUs = input.upUs - input.downUs;
   const because = (reason: SwallowReason, neededUs: number): EntryOf<'swallowed'> => {
     return {
-      at: state.nowUs,
+      atUs: state.nowUs,
       lane: 'swallowed',
       id: control.id,
       press: input.presses,

@@ -39,7 +39,7 @@ export function moveKnob(
   const { control } = compiled;
   const knob = state.knobs[control.id]!;
   wakeKnob(state, compiled);
-  trace.push({ at: state.nowUs, lane: 'moved', id: control.id, perMille, overUs });
+  trace.push({ atUs: state.nowUs, lane: 'moved', id: control.id, perMille, overUs });
   knob.fromPerMille = placeOf(knob, state.nowUs);
   knob.toPerMille = perMille;
   knob.sinceUs = state.nowUs;
@@ -154,7 +154,7 @@ export function readWiper(state: MachineState, compiled: CompiledKnob, trace: Tr
   knob.reading = reading;
   if (moved !== 0)
     trace.push({
-      at: nowUs,
+      atUs: nowUs,
       lane: 'value',
       id: control.id,
       step: reading.step!,

@@ -84,10 +84,10 @@ describe('lights by number', () => {
       50,
     );
     expect(trace.filter(({ lane }) => lane === 'outside')).toEqual([
-      { at: 10_000, lane: 'outside', id: 'o1', first: 12, last: 12 },
-      { at: 20_000, lane: 'outside', id: 'o1', first: 3, last: 12 },
-      { at: 30_000, lane: 'outside', id: 'o1', first: 5, last: 2 },
-      { at: 40_000, lane: 'outside', id: 'o1', first: -1, last: -1 },
+      { atUs: 10_000, lane: 'outside', id: 'o1', first: 12, last: 12 },
+      { atUs: 20_000, lane: 'outside', id: 'o1', first: 3, last: 12 },
+      { atUs: 30_000, lane: 'outside', id: 'o1', first: 5, last: 2 },
+      { atUs: 40_000, lane: 'outside', id: 'o1', first: -1, last: -1 },
     ]);
     expect(state.steady).toBe('0'.repeat(72));
   });
@@ -102,8 +102,8 @@ describe('lights by number', () => {
       40,
     );
     expect(trace.filter(({ lane }) => lane === 'lights')).toEqual([
-      { at: 10_000, lane: 'lights', id: 'o1', first: 0, runs: [256, 0xff0000] },
-      { at: 30_000, lane: 'lights', id: 'o1', first: 255, runs: [1, 0x0000ff] },
+      { atUs: 10_000, lane: 'lights', id: 'o1', first: 0, runs: [256, 0xff0000] },
+      { atUs: 30_000, lane: 'lights', id: 'o1', first: 255, runs: [1, 0x0000ff] },
     ]);
   });
 

@@ -18,7 +18,7 @@ function levels(told: Told, output = bell(), cycleMs: number | null = null) {
   return machine
     .takeTrace()
     .flatMap((entry) =>
-      entry.lane === 'switched' ? [[entry.at / 1_000, entry.level, entry.carrierHz]] : [],
+      entry.lane === 'switched' ? [[entry.atUs / 1_000, entry.level, entry.carrierHz]] : [],
     );
 }
 

@@ -20,7 +20,7 @@ import {
   valueOf,
   type TogetherAnswer,
 } from '../gesture/index.ts';
-import { blame, schedule, spend, worth, type Standstill } from '../kernel/index.ts';
+import { blame, keepOnly, schedule, spend, worth, type Standstill } from '../kernel/index.ts';
 import { turnAtOrAfter, turnsLost } from '../scan/index.ts';
 import type { CompiledGadget, CompiledInput, CompiledKnob } from './compiled.ts';
 import { readShaft } from './encoders.ts';
@@ -120,7 +120,7 @@ export class MainLoop {
       for (const gesture of answer.gestures) this.say(controlId, gesture);
     }
     for (const id of chords) {
-      this.trace.push({ at: state.nowUs, lane: 'chord', id });
+      this.trace.push({ atUs: state.nowUs, lane: 'chord', id });
       this.tell(compiled.events.chord(id));
     }
   }
@@ -176,7 +176,7 @@ export class MainLoop {
   private say(controlId: string, gesture: GestureKind): void {
     blame(this.state.work, 'control', controlId);
     spend(this.state.work, 2 * worth.happening);
-    this.trace.push({ at: this.state.nowUs, lane: 'gesture', id: controlId, gesture });
+    this.trace.push({ atUs: this.state.nowUs, lane: 'gesture', id: controlId, gesture });
     this.tell(this.compiled.events.gesture(controlId, gesture));
   }
 
@@ -201,7 +201,7 @@ export class MainLoop {
     const { excess, cause, times, sinceUs } = standstill;
     state.still = standstill;
     state.turnUs = null;
-    this.trace.push({ at: state.nowUs, lane: 'still', excess, cause, times, sinceUs });
+    this.trace.push({ atUs: state.nowUs, lane: 'still', excess, cause, times, sinceUs });
   }
 
   /** All that rules wait for and that this is, in one step. */
@@ -218,7 +218,7 @@ export class MainLoop {
     // An edit may have taken it away while it was on its way.
     if (compiled.outputs.get(id)?.output.kind !== 'serial') return;
     const place = [...(state.comingIn[id] ?? '')].length + at;
-    trace.push({ at: state.nowUs, lane: 'characterIn', id, character, place });
+    trace.push({ atUs: state.nowUs, lane: 'characterIn', id, character, place });
     this.tellAwaited(
       (trigger) => trigger.kind === 'character' && trigger.outputId === id,
       [character.codePointAt(0)!, place],
@@ -236,30 +236,30 @@ export class MainLoop {
       const { text } = lineOut(output, (state.comingIn[id] ?? '') + touch.text, ended);
       state.comingIn[id] = ended ? '' : text;
       if (!ended) {
-        trace.push({ at: state.nowUs, lane: 'lineIn', id, text, open: true });
+        trace.push({ atUs: state.nowUs, lane: 'lineIn', id, text, open: true });
         return;
       }
-      trace.push({ at: state.nowUs, lane: 'lineIn', id, text });
+      trace.push({ atUs: state.nowUs, lane: 'lineIn', id, text });
       return this.tellAwaited(
         (trigger) => trigger.kind === 'line' && trigger.outputId === id && isHeard(text, trigger.word),
         numbersIn(text),
       );
     }
     if (touch.what === 'midi') {
-      trace.push({ at: state.nowUs, lane: 'midiIn', bytes: touch.bytes });
+      trace.push({ atUs: state.nowUs, lane: 'midiIn', bytes: touch.bytes });
       return this.tellAwaited(
         (trigger) => trigger.kind === 'midi' && isMessage(touch.bytes, trigger),
         carriedBy(touch.bytes),
       );
     }
-    trace.push({ at: state.nowUs, lane: 'power', event: touch.event });
+    trace.push({ atUs: state.nowUs, lane: 'power', event: touch.event });
     wakeForLoad(state, compiled.knobs.values());
     if (touch.event !== 'cycle') return this.tell(compiled.events.power(touch.event));
     if (state.blockedUntilUs > state.nowUs)
-      trace.push({ at: state.nowUs, lane: 'blocked', untilUs: state.nowUs });
+      trace.push({ atUs: state.nowUs, lane: 'blocked', untilUs: state.nowUs });
     forgetWithPower(state, compiled);
     darken(state, compiled, trace);
-    state.queue.heap = state.queue.heap.filter(({ event: { kind } }) => !powered.has(kind));
+    keepOnly(state.queue, ({ event }) => !powered.has(event.kind));
     state.shown.stateIds = [];
     this.showValues(freshFlow(compiled.tables, state.flow.saved).values);
     const { state: flow, ...first } = powerUp(compiled.tables, this.around, state.flow.saved);
@@ -310,7 +310,7 @@ export class MainLoop {
       periodUs,
     );
     state.blockedUntilUs = untilUs;
-    this.trace.push({ at: state.nowUs, lane: 'blocked', untilUs });
+    this.trace.push({ atUs: state.nowUs, lane: 'blocked', untilUs });
   }
 
   /** Finds when the loop next has something to do. */

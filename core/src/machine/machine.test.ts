@@ -12,8 +12,9 @@ import {
   state,
   numberVariable,
 } from '../test/fixtures.ts';
-import { applyEdit, EditRefused, emptyFlow, openGadget, type Gadget } from '../gadget/index.ts';
+import { applyEdit, EditRefused, emptyFlow, openGadget, type Action, type Gadget } from '../gadget/index.ts';
 import { readRule, showRule } from '../flow/index.ts';
+import { darkLight } from '../light/level.ts';
 import { Machine, replay, type EntryOf, type Lane, type Stimulus, type TraceEntry } from './index.ts';
 
 const press = (atMs: number, heldMs: number, controlId = 'b1'): Stimulus[] => [
@@ -35,7 +36,7 @@ describe('from finger to output', () => {
       press(100, 90),
       400,
     );
-    const at = (lane: Lane) => trace.filter((entry) => entry.lane === lane && entry.at > 0)[0]!.at;
+    const at = (lane: Lane) => trace.filter((entry) => entry.lane === lane && entry.atUs > 0)[0]!.atUs;
     expect(at('finger')).toBe(100_000);
     expect(at('contact')).toBe(100_000);
     expect(at('clean')).toBeGreaterThanOrEqual(109_000);
@@ -46,7 +47,7 @@ describe('from finger to output', () => {
     expect(of(trace, 'text').map(({ text }) => text)).toEqual(['Dark', 'Lit 1']);
     const [sounds, hushes] = of(trace, 'tone');
     expect(sounds!.hz).toBe(440);
-    expect(hushes!.at - sounds!.at).toBe(100_000);
+    expect(hushes!.atUs - sounds!.atUs).toBe(100_000);
   });
 
   it('powers up into the first state', () => {
@@ -105,9 +106,9 @@ describe('from finger to output', () => {
     gadget.flow.states[0]!.rules[0]!.actions.push({ kind: 'wait', lengthUs: 200_000 });
     const trace = run(gadget, press(10, 50), 500);
     const [pressed, released] = of(trace, 'clean');
-    expect(of(trace, 'state')[1]!.at - pressed!.at).toBe(200_000);
-    expect(of(trace, 'light').at(-1)!.at).toBe(210_000);
-    expect(released!.at).toBe(210_000);
+    expect(of(trace, 'state')[1]!.atUs - pressed!.atUs).toBe(200_000);
+    expect(of(trace, 'light').at(-1)!.atUs).toBe(210_000);
+    expect(released!.atUs).toBe(210_000);
   });
 
   it('an after timer counts from entering, once, and dies with its state', () => {
@@ -126,9 +127,9 @@ describe('from finger to output', () => {
         state('s3'),
       ],
     };
-    expect(of(run(gadget, press(10, 50), 1_000), 'state').map(({ id, at }) => `${id}@${at / 1_000}`)).toEqual(
-      ['s1@0', 's2@10', 's3@310'],
-    );
+    expect(
+      of(run(gadget, press(10, 50), 1_000), 'state').map(({ id, atUs }) => `${id}@${atUs / 1_000}`),
+    ).toEqual(['s1@0', 's2@10', 's3@310']);
     expect(
       of(run(gadget, [...press(10, 50), ...press(200, 50)], 1_000), 'state').map(({ id }) => id),
     ).toEqual(['s1', 's2', 's1']);
@@ -190,7 +191,7 @@ describe('the same again', () => {
     fc.assert(
       fc.property(gadgetArbitrary, stimuliArbitrary, (gadget, stimuli) => {
         const trace = replay(gadget, stimuli, 2_500_000, 1);
-        trace.forEach(({ at }, i) => expect(at).toBeGreaterThanOrEqual(trace[i - 1]?.at ?? 0));
+        trace.forEach(({ atUs }, i) => expect(atUs).toBeGreaterThanOrEqual(trace[i - 1]?.atUs ?? 0));
       }),
       { seed: 13, numRuns: 50 },
     );
@@ -254,7 +255,7 @@ describe('taking over an edit while running', () => {
     machine.takeTrace();
     press(500, 60).forEach((stimulus) => machine.stimulate(stimulus));
     machine.advanceTo(700_000);
-    expect(of(machine.takeTrace(), 'clean')[0]).toMatchObject({ at: 540_000, sinceUs: 40_000 });
+    expect(of(machine.takeTrace(), 'clean')[0]).toMatchObject({ atUs: 540_000, sinceUs: 40_000 });
   });
 
   it('a held button stays held, and a new timer starts now', () => {
@@ -273,7 +274,7 @@ describe('taking over an edit while running', () => {
     machine.advanceTo(200_000);
     const trace = machine.takeTrace();
     expect(of(trace, 'clean')).toEqual([]);
-    expect(of(trace, 'state')).toMatchObject([{ id: 's1', at: 150_000 }]);
+    expect(of(trace, 'state')).toMatchObject([{ id: 's1', atUs: 150_000 }]);
   });
 
   it('a wait that ran out before its rule said what for waits anew, and no other does', () => {
@@ -294,7 +295,7 @@ describe('taking over an edit while running', () => {
     leading.flow.states[0]!.rules[0]!.targetIds = ['s2'];
     machine.adopt(frozen(structuredClone(leading)));
     machine.advanceTo(600_000);
-    expect(of(machine.takeTrace(), 'rule')).toMatchObject([{ id: 'r3', at: 350_000 }]);
+    expect(of(machine.takeTrace(), 'rule')).toMatchObject([{ id: 'r3', atUs: 350_000 }]);
   });
 
   it('a key held in a layer lets go in that layer, whatever was edited meanwhile', () => {
@@ -352,6 +353,32 @@ describe('taking over an edit while running', () => {
     expect(bare.adopt(edited).restarted).toBe('begun');
   });
 
+  it('drops what waits for an output that is of another kind now, and keeps the rest of it', () => {
+    const toneThenLight = (kind: 'light' | 'tone'): Gadget => {
+      const gadget = pressToLight({ contact: ideal });
+      const [lamp] = gadget.outputs;
+      gadget.outputs = [
+        lamp!,
+        kind === 'light'
+          ? { id: 'o9', kind, name: 'Late', colour: 'red' }
+          : { id: 'o9', kind, name: 'Late', lowHz: 100, highHz: 9_000 },
+      ];
+      const entry: Action[] = [
+        { kind: 'wait', lengthUs: 200_000 },
+        { kind: 'tone', outputId: 'o9', hz: '440', lengthUs: 0 },
+        { kind: 'light', outputId: lamp!.id, light: { mode: 'on' } },
+      ];
+      return { ...gadget, flow: { ...emptyFlow(), initialId: 's1', states: [state('s1', { entry })] } };
+    };
+    const machine = new Machine(toneThenLight('tone'), 1);
+    machine.advanceTo(100_000);
+    expect(machine.adopt(toneThenLight('light')).restarted).toBe(null);
+    machine.takeTrace();
+    machine.advanceTo(300_000);
+    expect(machine.shown.outputs.o9).toEqual(darkLight);
+    expect(machine.takeTrace()).toMatchObject([{ atUs: 200_000, lane: 'light', id: 'o1' }]);
+  });
+
   it('starts anew, at the present time, where the current state is gone', () => {
     const machine = new Machine(pressToLight({ contact: ideal }), 1);
     machine.advanceTo(123_456);
@@ -368,7 +395,7 @@ describe('taking over an edit while running', () => {
     machine.takeTrace();
     expect(machine.adopt(other)).toEqual({ restarted: 'gone', waits: [] });
     machine.advanceTo(150_000);
-    expect(of(machine.takeTrace(), 'state').map(({ at }) => at)).toEqual([123_456, 134_000, 144_000]);
+    expect(of(machine.takeTrace(), 'state').map(({ atUs }) => atUs)).toEqual([123_456, 134_000, 144_000]);
   });
 
   it('a standstill at that new start ends as much later as it begins', () => {
@@ -379,7 +406,9 @@ describe('taking over an edit while running', () => {
     waiting.flow = { ...emptyFlow(), initialId: 's7', states: [state('s7', { entry: [...entry] })] };
     machine.takeTrace();
     machine.adopt(waiting);
-    expect(of(machine.takeTrace(), 'blocked')).toEqual([{ at: 100_000, lane: 'blocked', untilUs: 150_000 }]);
+    expect(of(machine.takeTrace(), 'blocked')).toEqual([
+      { atUs: 100_000, lane: 'blocked', untilUs: 150_000 },
+    ]);
   });
 
   it('plays on through any edits in play, and a restored one plays on alike', () => {
@@ -465,7 +494,7 @@ describe('cost follows events', () => {
     expect(machine.takeTrace().filter(({ lane }) => lane === 'rule')).toEqual([]);
     machine.advanceTo(300_000_000_000);
     expect(machine.takeTrace().find(({ lane }) => lane === 'rule')).toMatchObject({
-      at: 259_200_000_000,
+      atUs: 259_200_000_000,
       id: 'r9',
     });
   });

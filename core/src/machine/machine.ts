@@ -267,7 +267,7 @@ export class Machine {
     const fresh = new Machine(gadget, seed);
     fresh.shiftTo(nowUs);
     for (const entry of fresh.takeTrace()) {
-      const moved = { ...entry, at: entry.at + nowUs };
+      const moved = { ...entry, atUs: entry.atUs + nowUs };
       // A standstill's end moves with its beginning.
       trace.push(moved.lane === 'blocked' ? { ...moved, untilUs: moved.untilUs + nowUs } : moved);
     }

@@ -34,7 +34,7 @@ const withRules = (gadget: Gadget, ...lines: string[]): Gadget => {
 };
 const settings = (gadget: Gadget, stimuli: Stimulus[] = [], untilUs = 1_000_000) =>
   replay(gadget, stimuli, untilUs, 1).flatMap((entry) =>
-    entry.lane === 'setting' ? [[entry.at, entry.what, entry.value]] : [],
+    entry.lane === 'setting' ? [[entry.atUs, entry.what, entry.value]] : [],
   );
 
 describe('a value that a module takes', () => {

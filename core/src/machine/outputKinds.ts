@@ -6,13 +6,12 @@ type Listed = (typeof outputList)[number];
 type StateIn<D> = D extends { dark(output: never): infer S } ? S : never;
 type StageOf<D> = D extends { powerOff(state: never, stage: infer T): void } ? T : never;
 type EntryIn<T> = T extends { trace(entry: infer E): void } ? E : never;
-type Placed<E> = E extends { lane: infer L } ? { at: number; lane: L; id: string } & Omit<E, 'lane'> : never;
 
 /** What one output is just now; of which kind, it says. */
 export type OutputState = StateIn<Listed>;
 export type OutputStateOf<K extends OutputKind> = Extract<OutputState, { kind: K }>;
 /** Entries that outputs write to the trace. */
-export type OutputEntry = Placed<EntryIn<StageOf<Listed>>>;
+export type OutputEntry = EntryIn<StageOf<Listed>>;
 export type OutputLane = OutputEntry['lane'];
 
 /** What all definitions have in common. State, order and plan of one kind never meet another's: they go by its state. */

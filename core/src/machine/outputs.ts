@@ -1,12 +1,5 @@
 import type { Effect, OutputOrder } from '../flow/index.ts';
-import {
-  kindsTold,
-  variableShape,
-  variableStart,
-  variableStarts,
-  type Gadget,
-  type Variable,
-} from '../gadget/index.ts';
+import { variableShape, variableStart, variableStarts, type Gadget, type Variable } from '../gadget/index.ts';
 import { schedule } from '../kernel/index.ts';
 import type { CompiledGadget } from './compiled.ts';
 import {
@@ -43,27 +36,27 @@ export function carryOut(
   effect: Effect,
   trace: TraceEntry[],
 ): void {
-  const { shown, nowUs: at } = state;
+  const { shown, nowUs: atUs } = state;
   switch (effect.kind) {
     case 'rule':
-      trace.push({ at, lane: 'rule', id: effect.ruleId, stateId: effect.stateId });
+      trace.push({ atUs, lane: 'rule', id: effect.ruleId, stateId: effect.stateId });
       return;
     case 'state':
       shown.stateIds = compiled.nowActive(shown.stateIds, effect.stateId);
-      trace.push({ at, lane: 'state', id: effect.stateId });
+      trace.push({ atUs, lane: 'state', id: effect.stateId });
       return;
     case 'ended':
     case 'saved':
-      trace.push({ at, lane: effect.kind });
+      trace.push({ atUs, lane: effect.kind });
       return;
     case 'signal':
-      trace.push({ at, lane: 'signal', id: effect.signalId });
+      trace.push({ atUs, lane: 'signal', id: effect.signalId });
       return;
     case 'fault':
-      trace.push({ at, lane: 'fault', id: effect.stateId, fault: effect.fault });
+      trace.push({ atUs, lane: 'fault', id: effect.stateId, fault: effect.fault });
       return;
     case 'variable':
-      return remember(shown, effect.variableId, effect.index, effect.value, at, trace);
+      return remember(shown, effect.variableId, effect.index, effect.value, atUs, trace);
     case 'output':
       return told(state, compiled, effect.outputId, effect.order, trace);
   }
@@ -75,7 +68,7 @@ export function remember(
   id: string,
   index: number | null,
   value: number | string,
-  at: number,
+  atUs: number,
   trace: TraceEntry[],
 ): void {
   const was = shown.variables[id];
@@ -83,16 +76,17 @@ export function remember(
     const place = index ?? 0;
     if (was[place] === value) return;
     shown.variables[id] = was.with(place, value as never);
-    trace.push({ at, lane: 'variable', id, value, index: place });
+    trace.push({ atUs, lane: 'variable', id, value, index: place });
     return;
   }
   if (was === value) return;
   shown.variables[id] = value;
-  trace.push({ at, lane: 'variable', id, value });
+  trace.push({ atUs, lane: 'variable', id, value });
 }
 
 /** What an output may do: write to the trace, and plan something of its own. One is made for each order. */
 class OutputStage implements AnyStage {
+  readonly id;
   readonly output;
   readonly prepared;
   readonly nowUs;
@@ -101,14 +95,13 @@ class OutputStage implements AnyStage {
     { output, prepared }: CompiledOutput,
     private readonly list: TraceEntry[],
   ) {
+    this.id = output.id;
     this.output = output;
     this.prepared = prepared;
     this.nowUs = state.nowUs;
   }
-  trace(entry: { lane: string }): void {
-    // In this order, as it is written down: time, lane, output, and what the kind says.
-    const placed = { at: this.nowUs, lane: entry.lane, id: this.output.id, ...(entry as object) };
-    this.list.push(placed as OutputEntry);
+  trace(entry: unknown): void {
+    this.list.push(entry as OutputEntry);
   }
   plan(afterUs: number, what: unknown): void {
     schedule(this.state.queue, this.nowUs + afterUs, { kind: 'output', outputId: this.output.id, what });
@@ -128,7 +121,7 @@ function withOutput(
   if (of && was) outputs[outputId] = become(was, of, new OutputStage(state, of, trace));
 }
 
-/** An output is told something. An order that waited over an edit may be meant for another kind: it is dropped. */
+/** An output is told something. What waited over an edit for another kind was dropped by it. */
 function told(
   state: MachineState,
   compiled: CompiledGadget,
@@ -140,7 +133,7 @@ function told(
   const of = compiled.outputs.get(outputId);
   const was = outputs[outputId];
   // Written out: this runs for everything that is shown.
-  if (of && was && kindsTold(order.kind).includes(of.output.kind))
+  if (of && was)
     outputs[outputId] = of.definition.apply(was, order as never, new OutputStage(state, of, trace));
 }
 

@@ -1,4 +1,4 @@
-import { mostPlanned, standsStill, type Cause } from '../kernel/index.ts';
+import { keepOnly, mostPlanned, standsStill, type Cause } from '../kernel/index.ts';
 import { isVoidPlan } from './outputKinds.ts';
 import type { MachineEvent, MachineState } from './state.ts';
 
@@ -46,10 +46,7 @@ const causeOf = (event: MachineEvent): Cause =>
  */
 export function tidyPlanned(state: MachineState): void {
   const { queue, work } = state;
-  // Sorted is a heap.
-  queue.heap = queue.heap
-    .filter(({ event }) => !isVoid(state, event))
-    .sort((a, b) => a.at - b.at || a.seq - b.seq);
+  keepOnly(queue, ({ event }) => !isVoid(state, event));
   const { length } = queue.heap;
   state.tidyAt = Math.max(leastPlanned, 2 * length);
   if (length < mostPlanned) return;
@@ -61,7 +58,7 @@ export function tidyPlanned(state: MachineState): void {
   }
   const most = [...counts.values()].reduce((a, b) => (b.times > a.times ? b : a));
   // What hands will do stays: the switch is among it.
-  queue.heap = queue.heap.filter(({ event }) => event.kind === 'touch');
+  keepOnly(queue, ({ event }) => event.kind === 'touch');
   state.tidyAt = leastPlanned;
   throw standsStill(work, 'planned', most.cause, most.times);
 }

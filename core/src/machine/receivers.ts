@@ -20,7 +20,7 @@ export function sendCode(
   const receiver = state.receivers[control.id]!;
   const code = control.codes.find(({ id }) => id === codeId);
   if (!code) return;
-  trace.push({ at: state.nowUs, lane: 'sent', id: control.id, codeId });
+  trace.push({ atUs: state.nowUs, lane: 'sent', id: control.id, codeId });
   const times = Math.min(mostRepeats, Math.floor(heldUs / control.repeatsEveryUs) + 1);
   const sinceUs = state.nowUs + code.latencyUs;
   const sending = { sinceUs, times, firstSeq: state.queue.nextSeq, firstSent: receiver.sent };
@@ -60,7 +60,7 @@ export function arriveCode(
   const other = others[noiseAt(state.seed, 0x4000 + channel, address + 1) % Math.max(1, others.length)];
   const heardId = wrong && other ? other.id : codeId;
   state.receivers[control.id]!.arrived.push(heardId);
-  trace.push({ at: state.nowUs, lane: 'heard', id: control.id, codeId: heardId, sentId: codeId });
+  trace.push({ atUs: state.nowUs, lane: 'heard', id: control.id, codeId: heardId, sentId: codeId });
 }
 
 /** What a turn makes of the codes that have arrived, and of a silence. */
@@ -80,7 +80,7 @@ export function readReceiver(
     said.push(...heard.said);
   }
   for (const { codeId, gesture } of said)
-    trace.push({ at: nowUs, lane: 'code', id: control.id, codeId, gesture });
+    trace.push({ atUs: nowUs, lane: 'code', id: control.id, codeId, gesture });
   return said;
 }
 

@@ -39,7 +39,7 @@ describe('scanning an array', () => {
 
   it('three corners press the fourth: a ghost on its lane, and its rule fires', () => {
     const trace = replay(keypad('matrix', { rows: 2 }), three, 400_000, 1);
-    expect(of(trace, 'ghost').map(({ at, id, level }) => [at, id, level])).toEqual([[50_000, 'b4', 1]]);
+    expect(of(trace, 'ghost').map(({ atUs, id, level }) => [atUs, id, level])).toEqual([[50_000, 'b4', 1]]);
     expect(of(trace, 'gesture').filter(({ id }) => id === 'b4')).not.toEqual([]);
     expect(of(trace, 'finger').filter(({ id }) => id === 'b4')).toEqual([]);
     expect(of(trace, 'rule').map(({ id }) => id)).toEqual(['r1', 'r2', 'r3', 'r4']);
@@ -62,7 +62,7 @@ describe('scanning an array', () => {
       400_000,
       1,
     );
-    expect(of(trace, 'ghost')).toMatchObject([{ id: 'b3', level: 0, at: 50_000 }]);
+    expect(of(trace, 'ghost')).toMatchObject([{ id: 'b3', level: 0, atUs: 50_000 }]);
     expect(of(trace, 'swallowed')).toMatchObject([{ id: 'b3', reason: 'masked' }]);
   });
 

@@ -14,7 +14,7 @@ function played(told: Told, patch: Partial<OutputOf<'serial'>> = {}, untilMs = 5
   machine.advanceTo(untilMs * 1_000);
   const sent = machine
     .takeTrace()
-    .flatMap((entry) => (entry.lane === 'serial' ? [[entry.at, entry.what, entry.text]] : []));
+    .flatMap((entry) => (entry.lane === 'serial' ? [[entry.atUs, entry.what, entry.text]] : []));
   return { sent, ...outputStateOf(machine.shown.outputs, 'serial', 'o1')! };
 }
 
@@ -87,11 +87,11 @@ describe('lines that come in', () => {
     const trace = come(listening(set), 'volume 42', 'loudness 7', 'volume=-9, 3');
     // Ten bits a byte at 10,000 baud: a millisecond each, the end mark among them.
     expect(trace.filter(({ lane }) => lane === 'lineIn' || lane === 'variable')).toEqual([
-      { at: 110_000, lane: 'lineIn', id: 'o1', text: 'volume 42' },
-      { at: 110_000, lane: 'variable', id: 'v1', value: 42 },
-      { at: 211_000, lane: 'lineIn', id: 'o1', text: 'loudness 7' },
-      { at: 313_000, lane: 'lineIn', id: 'o1', text: 'volume=-9, 3' },
-      { at: 313_000, lane: 'variable', id: 'v1', value: -9 },
+      { atUs: 110_000, lane: 'lineIn', id: 'o1', text: 'volume 42' },
+      { atUs: 110_000, lane: 'variable', id: 'v1', value: 42 },
+      { atUs: 211_000, lane: 'lineIn', id: 'o1', text: 'loudness 7' },
+      { atUs: 313_000, lane: 'lineIn', id: 'o1', text: 'volume=-9, 3' },
+      { atUs: 313_000, lane: 'variable', id: 'v1', value: -9 },
     ]);
   });
   it('are heard by a rule that takes any, and answered once', () => {
@@ -138,7 +138,7 @@ describe('characters of a line', () => {
   const gathers = 'when character Panel do append line "{char(heard(0))}"; place = heard(1)';
   const values = (gadget: ReturnType<typeof heard>, stimuli: Parameters<typeof replay>[1]) =>
     replay(gadget, stimuli, 200_000, 1).flatMap((entry) =>
-      entry.lane === 'variable' && entry.id === 'v1' ? [[entry.at, entry.value]] : [],
+      entry.lane === 'variable' && entry.id === 'v1' ? [[entry.atUs, entry.value]] : [],
     );
   it('are heard one by one, each when its bytes are in, and the line when its end is', () => {
     const gadget = heard(gathers, 'when line Panel "äb" do line = ""');
@@ -184,8 +184,8 @@ describe('characters of a line', () => {
       0, 1, 2, 3, 4, 5, 6, 7,
     ]);
     expect(trace.filter(({ lane }) => lane === 'lineIn')).toMatchObject([
-      { at: 14_000, text: 'volu', open: true },
-      { at: 55_000, text: 'volume 4' },
+      { atUs: 14_000, text: 'volu', open: true },
+      { atUs: 55_000, text: 'volume 4' },
     ]);
   });
   it('begin what waits by itself: a timer that a character starts runs out', () => {
@@ -201,7 +201,7 @@ describe('characters of a line', () => {
     // Its line goes on long after the timer has run out.
     const line = { atUs: 10_000, controlId: 'o1', what: 'line', text: 'a'.repeat(60) } as const;
     const trace = replay(waiting, [{ ...line, ended: false }], 200_000, 1);
-    expect(trace.flatMap((entry) => (entry.lane === 'variable' ? [[entry.at, entry.value]] : []))).toEqual([
+    expect(trace.flatMap((entry) => (entry.lane === 'variable' ? [[entry.atUs, entry.value]] : []))).toEqual([
       [11_000, 7],
       [31_000, 9],
     ]);

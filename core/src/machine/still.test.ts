@@ -31,7 +31,7 @@ function over(states: State[]): Gadget {
   }; // prettier-ignore
 }
 const fired = (trace: readonly TraceEntry[], id: string) =>
-  trace.flatMap((entry) => (entry.lane === 'rule' && entry.id === id ? [entry.at] : []));
+  trace.flatMap((entry) => (entry.lane === 'rule' && entry.id === id ? [entry.atUs] : []));
 
 describe('a length of 0 or less, or one that cannot be read', () => {
   const cases: [string, State[]][] = [
@@ -156,7 +156,7 @@ describe('what never comes to an end', () => {
     expect(`${still!.cause.kind} ${still!.cause.id}`).toBe(cause);
     expect(still!.times).toBeGreaterThan(mostRounds / 4);
     const entries = machine.takeTrace().filter(({ lane }) => lane === 'still');
-    expect(entries).toEqual([{ ...still, at: still!.atUs, lane: 'still', atUs: undefined }]);
+    expect(entries).toEqual([{ ...still, lane: 'still' }]);
     expect(machine.nextUs).toBeNull();
   });
 

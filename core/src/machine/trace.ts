@@ -10,17 +10,17 @@ import type { OutputEntry } from './outputKinds.ts';
  */
 export type TraceEntry =
   /** The finger's intent. `press` counts the presses of this control from 1. */
-  | { at: number; lane: 'finger'; id: string; down: boolean; press: number }
-  | { at: number; lane: 'contact'; id: string; level: 0 | 1 }
+  | { atUs: number; lane: 'finger'; id: string; down: boolean; press: number }
+  | { atUs: number; lane: 'contact'; id: string; level: 0 | 1 }
   /** The pin behind a filter. */
-  | { at: number; lane: 'pin'; id: string; level: 0 | 1 }
+  | { atUs: number; lane: 'pin'; id: string; level: 0 | 1 }
   /** The scan of an array reads a key otherwise than its contact is: a ghost (1), or a key that is hidden (0). */
-  | { at: number; lane: 'ghost'; id: string; level: 0 | 1 }
+  | { atUs: number; lane: 'ghost'; id: string; level: 0 | 1 }
   /** Clean level; `sinceUs` from the finger's move, `extra` if the same press was answered already. */
-  | { at: number; lane: 'clean'; id: string; level: 0 | 1; sinceUs: number; extra: boolean }
+  | { atUs: number; lane: 'clean'; id: string; level: 0 | 1; sinceUs: number; extra: boolean }
   /** A press that never came through: how long it lasted and what it would have needed, both µs. */
   | {
-      at: number;
+      atUs: number;
       lane: 'swallowed';
       id: string;
       press: number;
@@ -28,45 +28,45 @@ export type TraceEntry =
       hadUs: number;
       neededUs: number;
     }
-  | { at: number; lane: 'gesture'; id: string; gesture: GestureKind }
+  | { atUs: number; lane: 'gesture'; id: string; gesture: GestureKind }
   /** The hand turns, clockwise positive. */
-  | { at: number; lane: 'turned'; id: string; detents: number; overUs: number }
-  | { at: number; lane: 'channel'; id: string; channel: 'a' | 'b'; level: 0 | 1 }
+  | { atUs: number; lane: 'turned'; id: string; detents: number; overUs: number }
+  | { atUs: number; lane: 'channel'; id: string; channel: 'a' | 'b'; level: 0 | 1 }
   /** What a reading of an encoder made of it: counts and steps; or both channels had changed, and none was. */
-  | { at: number; lane: 'counted'; id: string; counts: number; steps: number; skipped: boolean }
-  | { at: number; lane: 'moved'; id: string; perMille: number; overUs: number }
+  | { atUs: number; lane: 'counted'; id: string; counts: number; steps: number; skipped: boolean }
+  | { atUs: number; lane: 'moved'; id: string; perMille: number; overUs: number }
   /** A knob's value has changed; `count` is the reading that did it. */
-  | { at: number; lane: 'value'; id: string; step: number; value: number; count: number }
-  | { at: number; lane: 'sent'; id: string; codeId: string }
+  | { atUs: number; lane: 'value'; id: string; step: number; value: number; count: number }
+  | { atUs: number; lane: 'sent'; id: string; codeId: string }
   /** A code arrived; another than was sent where it was taken for another. */
-  | { at: number; lane: 'heard'; id: string; codeId: string; sentId: string }
-  | { at: number; lane: 'code'; id: string; codeId: string; gesture: CodeGesture }
+  | { atUs: number; lane: 'heard'; id: string; codeId: string; sentId: string }
+  | { atUs: number; lane: 'code'; id: string; codeId: string; gesture: CodeGesture }
   /** Keys together; `id` is the chord's. */
-  | { at: number; lane: 'chord'; id: string }
+  | { atUs: number; lane: 'chord'; id: string }
   /** A rule fired; `stateId` is where. */
-  | { at: number; lane: 'rule'; id: string; stateId: string }
+  | { atUs: number; lane: 'rule'; id: string; stateId: string }
   /** A state was entered: whatever could not stay active beside it was left. */
-  | { at: number; lane: 'state'; id: string }
+  | { atUs: number; lane: 'state'; id: string }
   /** A final state on the outermost floor: nothing is heard any more. */
-  | { at: number; lane: 'ended' }
-  | { at: number; lane: 'signal'; id: string }
+  | { atUs: number; lane: 'ended' }
+  | { atUs: number; lane: 'signal'; id: string }
   /** `index`: the place of a list. */
-  | { at: number; lane: 'variable'; id: string; value: number | string; index?: number }
+  | { atUs: number; lane: 'variable'; id: string; value: number | string; index?: number }
   /** What is kept was written down. */
-  | { at: number; lane: 'saved' }
+  | { atUs: number; lane: 'saved' }
   /** A division by zero or a place outside a list, which count as 0; `id` is the state whose rule it was. */
-  | { at: number; lane: 'fault'; id: string | null; fault: EvaluationFault }
-  | { at: number; lane: 'power'; event: 'cycle' | 'wake' | 'low' }
-  | { at: number; lane: 'midiIn'; bytes: number[] }
+  | { atUs: number; lane: 'fault'; id: string | null; fault: EvaluationFault }
+  | { atUs: number; lane: 'power'; event: 'cycle' | 'wake' | 'low' }
+  | { atUs: number; lane: 'midiIn'; bytes: number[] }
   /** A whole line has come in over a serial output, its last byte just now. */
   /** `open`: its end has not come. */
-  | { at: number; lane: 'lineIn'; id: string; text: string; open?: true }
-  | { at: number; lane: 'characterIn'; id: string; character: string; place: number }
+  | { atUs: number; lane: 'lineIn'; id: string; text: string; open?: true }
+  | { atUs: number; lane: 'characterIn'; id: string; character: string; place: number }
   | OutputEntry
   /** More was asked for than can happen; nothing does any more. What came most often, and since when. */
-  | { at: number; lane: 'still'; excess: Excess; cause: Cause; times: number; sinceUs: number }
+  | { atUs: number; lane: 'still'; excess: Excess; cause: Cause; times: number; sinceUs: number }
   /** The loop stands still until then. */
-  | { at: number; lane: 'blocked'; untilUs: number };
+  | { atUs: number; lane: 'blocked'; untilUs: number };
 
 export type Lane = TraceEntry['lane'];
 

@@ -15,7 +15,7 @@ function played(told: Told, cycleMs: number | null = null) {
   const keys = machine
     .takeTrace()
     .flatMap((entry) =>
-      entry.lane === 'key' ? [[entry.at / 1_000, entry.key, entry.down, entry.held]] : [],
+      entry.lane === 'key' ? [[entry.atUs / 1_000, entry.key, entry.down, entry.held]] : [],
     );
   return { keys, ...outputStateOf(machine.shown.outputs, 'typist', 'o1')!.computer };
 }

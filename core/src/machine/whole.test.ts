@@ -114,12 +114,12 @@ describe('power off and on', () => {
       ],
     });
     const trace = replay(waits, [...tap(100), power(500, 'cycle')], 3_000_000, 1);
-    const entered = of(trace, 'state').map(({ at, id }) => [at, id]);
+    const entered = of(trace, 'state').map(({ atUs, id }) => [atUs, id]);
     expect(entered).toEqual([
       [0, 's1'],
       [500_000, 's1'],
     ]);
-    expect(of(trace, 'blocked').at(-1)).toMatchObject({ at: 500_000, untilUs: 500_000 });
+    expect(of(trace, 'blocked').at(-1)).toMatchObject({ atUs: 500_000, untilUs: 500_000 });
   });
   it('draws chance anew, but for a gadget whose chance is always the same', () => {
     const rolls = (chance: 'noise' | 'same' | 'press') => {
@@ -179,7 +179,7 @@ describe('power off and on', () => {
     expect(Object.values(shone).map(({ kind }) => kind)).toEqual(gadget.outputs.map(({ kind }) => kind));
     machine.takeTrace();
     machine.advanceTo(500_000);
-    expect(machine.takeTrace().map(({ at: _at, ...entry }) => entry)).toEqual([
+    expect(machine.takeTrace().map(({ atUs: _atUs, ...entry }) => entry)).toEqual([
       { lane: 'power', event: 'cycle' },
       { lane: 'light', id: 'o1', light: { mode: 'off' }, fromPercent: 40 },
       { lane: 'text', id: 'o2', row: 1, text: '' },
@@ -195,12 +195,12 @@ describe('power off and on', () => {
       .filter((entry) => 'id' in entry && /^o\d$/.test(String(entry.id)))
       .map((entry) => Object.keys(entry).join(' '));
     expect(written).toEqual([
-      'at lane id light fromPercent',
-      'at lane id row text',
-      'at lane id hz',
-      'at lane id value',
-      'at lane id value',
-      'at lane id bytes',
+      'atUs lane id light fromPercent',
+      'atUs lane id row text',
+      'atUs lane id hz',
+      'atUs lane id value',
+      'atUs lane id value',
+      'atUs lane id bytes',
     ]);
     // Off, it is as a fresh one is.
     expect(machine.shown.outputs).toEqual(new Machine(gadget, 1).shown.outputs);
@@ -224,7 +224,7 @@ describe('power off and on', () => {
     const trace = replay(loud, [...tap(100), power(300, 'cycle')], 400_000, 1);
     expect(of(trace, 'tone').map(({ hz }) => hz)).toEqual([440, 0]);
     expect(of(trace, 'light').map(({ light }) => light.mode)).toEqual(['on', 'off']);
-    expect(of(trace, 'power')).toEqual([{ at: 300_000, lane: 'power', event: 'cycle' }]);
+    expect(of(trace, 'power')).toEqual([{ atUs: 300_000, lane: 'power', event: 'cycle' }]);
   });
   it('saves when asked, counts how often, and recalls', () => {
     const asked = gadgetOf({
@@ -253,7 +253,7 @@ describe('power off and on', () => {
       ],
     });
     const trace = replay(heard, [power(100, 'wake'), power(200, 'low')], 300_000, 1);
-    expect(of(trace, 'variable').map(({ at, value }) => [at, value])).toEqual([
+    expect(of(trace, 'variable').map(({ atUs, value }) => [atUs, value])).toEqual([
       [0, 1],
       [100_000, 2],
       [200_000, 3],
@@ -312,11 +312,11 @@ describe('what comes in and goes out', () => {
       50_000,
       1,
     );
-    expect(of(trace, 'rule').map(({ at, id }) => [at, id])).toEqual([
+    expect(of(trace, 'rule').map(({ atUs, id }) => [atUs, id])).toEqual([
       [10_000, 'r1'],
       [30_000, 'r2'],
     ]);
-    expect(of(trace, 'midi')).toEqual([{ at: 10_000, lane: 'midi', id: 'o4', bytes: [0x92, 127, 5] }]);
+    expect(of(trace, 'midi')).toEqual([{ atUs: 10_000, lane: 'midi', id: 'o4', bytes: [0x92, 127, 5] }]);
     expect(of(trace, 'typed').map(({ text }) => text)).toEqual(['n=0']);
     expect(of(trace, 'move').map(({ value }) => value)).toEqual([90]);
   });
@@ -364,7 +364,7 @@ describe('a light of several colours', () => {
     machine.advanceTo(900_000);
     return {
       shown: machine.shown.outputs.o1,
-      told: of(machine.takeTrace(), 'colour').map(({ at, colour }) => [at, colour]),
+      told: of(machine.takeTrace(), 'colour').map(({ atUs, colour }) => [atUs, colour]),
     };
   };
   const three = { ...glowing, parts: glowing.parts.map((part) => (part.plays.includes('o1') ? { ...part, kind: 'rgb-light' } : part)) }; // prettier-ignore
@@ -396,7 +396,7 @@ describe('tunes, lanes and sprites', () => {
       ],
     }); // prettier-ignore
     const tones = (stimuli: Stimulus[]) =>
-      of(replay(tune, stimuli, 900_000, 1), 'tone').map(({ at, hz }) => [at / 1_000, hz]);
+      of(replay(tune, stimuli, 900_000, 1), 'tone').map(({ atUs, hz }) => [atUs / 1_000, hz]);
     expect(tones(tap(100))).toEqual([[100, 400], [200, 0], [250, 800], [350, 0]]); // prettier-ignore
     // Pressed again in the middle, it begins anew and the rest of the first never comes.
     expect(tones([...tap(100), ...tap(260)])).toEqual([[100, 400], [200, 0], [250, 800], [260, 400], [360, 0], [410, 800], [510, 0]]); // prettier-ignore
@@ -420,7 +420,7 @@ describe('tunes, lanes and sprites', () => {
     const trace = replay(lane, [], 1_000, 1);
     expect(of(trace, 'text').map(({ text }) => text)).toEqual(['   .##', '   .## O']);
     // The tenth place of six is none: it is told, and nothing is written.
-    expect(of(trace, 'fault')).toEqual([{ at: 0, lane: 'fault', id: 's1', fault: 'place' }]);
+    expect(of(trace, 'fault')).toEqual([{ atUs: 0, lane: 'fault', id: 's1', fault: 'place' }]);
   });
   it.each([6, 1])('a list of %i places is cleared at once, as far as it was not clear', (length) => {
     const list = gadgetOf({
@@ -436,7 +436,7 @@ describe('tunes, lanes and sprites', () => {
       ],
     }); // prettier-ignore
     const places = Array.from({ length }, (_, index) => index);
-    expect(of(replay(list, [], 20_000, 1), 'variable').map(({ at, index, value }) => [at, index, value])).toEqual([
+    expect(of(replay(list, [], 20_000, 1), 'variable').map(({ atUs, index, value }) => [atUs, index, value])).toEqual([
       [0, 0, 9], [0, 0, 3],
       // What is beyond the range stops at its end, in each place.
       ...places.map((place) => [10_000, place, 9]),

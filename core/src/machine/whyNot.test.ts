@@ -140,9 +140,9 @@ describe('why not?', () => {
       const fired = run.find((entry) => entry.lane === 'rule' && entry.id === 'r1');
       expect(fired).toBeDefined();
       const told = whyNot(one, run, 'r1', 1_000_000)!;
-      expect(told).toMatchObject({ active: true, firedUs: fired!.at, instead: null, timed: false });
+      expect(told).toMatchObject({ active: true, firedUs: fired!.atUs, instead: null, timed: false });
       expect(told.heardUs).not.toBeNull();
-      expect(told.heardUs!).toBeLessThanOrEqual(fired!.at);
+      expect(told.heardUs!).toBeLessThanOrEqual(fired!.atUs);
       expect(whyNot(one, replay(one, [], 100_000, 1), 'r1', 100_000)).toMatchObject({
         heardUs: null,
         firedUs: null,

@@ -122,7 +122,7 @@ function valuesAt(gadget: Gadget, trace: readonly TraceEntry[], atUs: number): n
   const scope = scopeOf(gadget);
   const values = gadget.flow.variables.flatMap(variableStarts);
   for (const entry of trace) {
-    if (entry.at > atUs) break;
+    if (entry.atUs > atUs) break;
     if (entry.lane !== 'variable') continue;
     const found = scope.variables.get(entry.id);
     if (!found) continue;
@@ -178,19 +178,19 @@ export function whyNot(
   /** As it was just before the event that is looked at. */
   let before: string[] = [];
   for (const [at, entry] of trace.entries()) {
-    if (entry.at > atUs) break;
+    if (entry.atUs > atUs) break;
     if (isIt(entry)) {
-      heardUs = entry.at;
+      heardUs = entry.atUs;
       heardAt = at;
       before = active;
     }
-    if (entry.lane === 'rule' && entry.id === ruleId) firedUs = entry.at;
+    if (entry.lane === 'rule' && entry.id === ruleId) firedUs = entry.atUs;
     if (entry.lane === 'state') active = next(active, entry.id);
   }
   const looked = heardUs === null ? active : before;
   const after = heardAt < 0 ? [] : trace.slice(heardAt + 1);
   const answer = after.find(
-    (entry) => entry.at > heardUs! || entry.lane === 'rule' || entry.lane === 'gesture',
+    (entry) => entry.atUs > heardUs! || entry.lane === 'rule' || entry.lane === 'gesture',
   );
   const values = valuesAt(gadget, heardAt < 0 ? trace : trace.slice(0, heardAt), heardUs ?? atUs);
   const holds = new Set(gadget.flow.states.map(({ parentId }) => parentId));
@@ -201,7 +201,7 @@ export function whyNot(
     timed: isTimed(rule.trigger),
     unmarked: isUnmarked(rule.trigger),
     guard: judged(gadget, rule, values, new Set(looked)),
-    instead: answer?.lane === 'rule' && answer.at === heardUs && answer.id !== ruleId ? answer.id : null,
+    instead: answer?.lane === 'rule' && answer.atUs === heardUs && answer.id !== ruleId ? answer.id : null,
     firedUs,
   };
 }

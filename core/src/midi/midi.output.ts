@@ -13,7 +13,7 @@ export const midi = defineOutput<'midi', Sent<'midi'>, MidiEntry, never, null>({
   dark: () => ({ kind: 'midi', lines: [] }),
   apply(was, { message, channel, first, second }, on) {
     const bytes = messageBytes(message, channel, first, second);
-    on.trace({ lane: 'midi', bytes });
+    on.trace({ atUs: on.nowUs, lane: 'midi', id: on.id, bytes });
     return withLine(was, hexBytes(bytes));
   },
   ...plansNothing,

@@ -23,14 +23,14 @@ const mostWaiting = 16;
 
 function take(was: ModuleSetting, value: number, on: On): ModuleSetting {
   if (value === was.value) return was;
-  on.trace({ lane: 'setting', what: 'is', value });
+  on.trace({ atUs: on.nowUs, lane: 'setting', id: on.id, what: 'is', value });
   return { ...was, value };
 }
 
 function begin(was: ModuleSetting, on: On): ModuleSetting {
   const [value] = was.queue;
   if (value === undefined) return was;
-  on.trace({ lane: 'setting', what: 'begins', value });
+  on.trace({ atUs: on.nowUs, lane: 'setting', id: on.id, what: 'begins', value });
   on.plan(on.output.tellUs, { order: was.order + 1 });
   return { ...was, order: was.order + 1 };
 }
@@ -45,7 +45,7 @@ export const setting = defineOutput<'setting', ModuleSetting, SettingEntry, Plan
     const value = clamp(order.value, low, high);
     if (tellUs === 0) return take(was, value, on);
     if (was.queue.length > mostWaiting) {
-      on.trace({ lane: 'setting', what: 'lost', value });
+      on.trace({ atUs: on.nowUs, lane: 'setting', id: on.id, what: 'lost', value });
       return was;
     }
     const queued = { ...was, queue: [...was.queue, value] };
@@ -58,7 +58,8 @@ export const setting = defineOutput<'setting', ModuleSetting, SettingEntry, Plan
   },
   isVoid: (was, { order }) => was.order !== order || was.queue.length === 0,
   powerOff: ({ value }, on) => {
-    if (value !== on.output.start) on.trace({ lane: 'setting', what: 'is', value: on.output.start });
+    if (value !== on.output.start)
+      on.trace({ atUs: on.nowUs, lane: 'setting', id: on.id, what: 'is', value: on.output.start });
   },
   adopt: (was) => was,
   later: (was) => was,

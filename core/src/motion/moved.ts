@@ -24,12 +24,12 @@ export const defineMoved = <K extends Extract<OutputKind, 'servo' | 'motor'>>(
     apply(was, order, on) {
       const value = clamp((order as unknown as OrderOf<'move'>).to, 0, most(on.output));
       if (value === was.value) return was;
-      on.trace({ lane: 'move', value });
+      on.trace({ atUs: on.nowUs, lane: 'move', id: on.id, value });
       return { ...was, value };
     },
     ...plansNothing,
     powerOff({ value }, on) {
-      if (value !== 0) on.trace({ lane: 'move', value: 0 });
+      if (value !== 0) on.trace({ atUs: on.nowUs, lane: 'move', id: on.id, value: 0 });
     },
     adopt: (was) => was,
     later: (was) => was,

@@ -1,13 +1,19 @@
 import type { OrderOf } from '../flow/index.ts';
 import type { ActionKindOf, Gadget, OutputKind, OutputOf } from '../gadget/index.ts';
 
+/** An entry of the trace with its time and its output. */
+export type Placed<E> = E extends { lane: infer L }
+  ? { atUs: number; lane: L; id: string } & Omit<E, 'lane'>
+  : never;
+
 /** Where an output is told something: which one, when, and how it is seen and waited for. */
 export interface Stage<K extends OutputKind, E, W, P> {
+  readonly id: string;
   readonly output: OutputOf<K>;
   readonly prepared: P;
   readonly nowUs: number;
-  /** Writes an entry of the trace; time and output are added. */
-  trace(entry: E): void;
+  /** Writes an entry of the trace, in this order: time, lane, output, what the kind says. */
+  trace(entry: Placed<E>): void;
   /** Comes back as `due`, so long after now. */
   plan(afterUs: number, what: W): void;
 }

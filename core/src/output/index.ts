@@ -1,4 +1,4 @@
-export { defineOutput, plansNothing, type OutputDefinition, type Stage } from './definition.ts';
+export { defineOutput, plansNothing, type OutputDefinition, type Placed, type Stage } from './definition.ts';
 export {
   comparisons,
   compares,

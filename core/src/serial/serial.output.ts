@@ -36,7 +36,14 @@ const keptChars = 255;
 function begin(was: SerialLine, on: On): SerialLine {
   const [first] = was.queue;
   if (!first) return was;
-  on.trace({ lane: 'serial', what: 'begins', text: first.text, bytes: first.bytes });
+  on.trace({
+    atUs: on.nowUs,
+    lane: 'serial',
+    id: on.id,
+    what: 'begins',
+    text: first.text,
+    bytes: first.bytes,
+  });
   on.plan(bytesUs(first.bytes, on.output.baud), { order: was.order + 1 });
   return { ...was, order: was.order + 1 };
 }
@@ -62,7 +69,7 @@ export const serial = defineOutput<'serial', SerialLine, SerialEntry, Planned, n
     // Nothing to send is nothing sent.
     if (line.bytes === 0) return was;
     if (!hasRoom(was, on.output, line.bytes)) {
-      on.trace({ lane: 'serial', what: 'lost', ...line });
+      on.trace({ atUs: on.nowUs, lane: 'serial', id: on.id, what: 'lost', ...line });
       return { ...was, lost: was.lost + 1 };
     }
     const queued = { ...was, queue: [...was.queue, { ...line, ended: order.ended }] };
@@ -71,13 +78,21 @@ export const serial = defineOutput<'serial', SerialLine, SerialEntry, Planned, n
   due(was, { order }, on) {
     const [first, ...queue] = was.queue;
     if (was.order !== order || !first) return was;
-    on.trace({ lane: 'serial', what: 'ends', text: first.text });
+    on.trace({ atUs: on.nowUs, lane: 'serial', id: on.id, what: 'ends', text: first.text });
     return begin({ ...was, ...arrived(was, first), queue }, on);
   },
   isVoid: (was, { order }) => was.order !== order || was.queue.length === 0,
   /** What was on its way never arrives. */
   powerOff({ queue: [first] }, on) {
-    if (first) on.trace({ lane: 'serial', what: 'lost', text: first.text, bytes: first.bytes });
+    if (first)
+      on.trace({
+        atUs: on.nowUs,
+        lane: 'serial',
+        id: on.id,
+        what: 'lost',
+        text: first.text,
+        bytes: first.bytes,
+      });
   },
   adopt: (was) => was,
   later: (was) => was,

@@ -19,7 +19,7 @@ type On = Stage<'tone', ToneEntry, Planned, null>;
 /** Another order: the pitch that it asks for, as the sounder can give it. */
 function sound(was: SoundingTone, askedHz: number, on: On): SoundingTone {
   const hz = soundedHz(on.output, askedHz);
-  if (hz !== was.hz) on.trace({ lane: 'tone', hz });
+  if (hz !== was.hz) on.trace({ atUs: on.nowUs, lane: 'tone', id: on.id, hz });
   return { ...was, hz, order: was.order + 1 };
 }
 
@@ -52,7 +52,7 @@ export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, null>
   due: (was, { order, notes }, on) => (was.order === order ? play(was, notes, on) : was),
   isVoid: (was, { order }) => was.order !== order,
   powerOff({ hz }, on) {
-    if (hz > 0) on.trace({ lane: 'tone', hz: 0 });
+    if (hz > 0) on.trace({ atUs: on.nowUs, lane: 'tone', id: on.id, hz: 0 });
   },
   adopt: (was) => was,
   later: (was) => was,

@@ -16,7 +16,8 @@ type Planned = { order: number; level: LineLevel };
 type On = Stage<'line', SwitchedEntry, Planned, null>;
 
 function become(was: SwitchedLine, level: LineLevel, carrierHz: number, on: On): SwitchedLine {
-  if (was.level !== level || was.carrierHz !== carrierHz) on.trace({ lane: 'switched', level, carrierHz });
+  if (was.level !== level || was.carrierHz !== carrierHz)
+    on.trace({ atUs: on.nowUs, lane: 'switched', id: on.id, level, carrierHz });
   return { ...was, level, carrierHz, order: was.order + 1 };
 }
 /** So for a length of µs, then something else. */
@@ -45,7 +46,8 @@ export const line = defineOutput<'line', SwitchedLine, SwitchedEntry, Planned, n
   isVoid: (was, { order }) => was.order !== order,
   powerOff(was, on) {
     const level = on.output.powerUp;
-    if (was.level !== level || was.carrierHz > 0) on.trace({ lane: 'switched', level, carrierHz: 0 });
+    if (was.level !== level || was.carrierHz > 0)
+      on.trace({ atUs: on.nowUs, lane: 'switched', id: on.id, level, carrierHz: 0 });
   },
   adopt: (was) => was,
   later: (was) => was,

@@ -21,7 +21,7 @@ export function courseOf(
   const entries = (pick: (entry: TraceEntry) => string | number | undefined): Course[] =>
     trace.flatMap((entry) => {
       const value = pick(entry);
-      return value === undefined ? [] : [{ atUs: entry.at, value }];
+      return value === undefined ? [] : [{ atUs: entry.atUs, value }];
     });
   if (isOutputWhat(what)) {
     const { kind, outputId } = what;
@@ -56,6 +56,6 @@ function stateCourse(gadget: Gadget, trace: readonly TraceEntry[], stateId: stri
   return trace.flatMap((entry) => {
     if (entry.lane !== 'state') return [];
     active = follow(active, entry.id);
-    return [{ atUs: entry.at, value: active.includes(stateId) ? stateId : entry.id }];
+    return [{ atUs: entry.atUs, value: active.includes(stateId) ? stateId : entry.id }];
   });
 }

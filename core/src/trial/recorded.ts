@@ -18,8 +18,8 @@ const suggested = 8;
 function seenStates(trace: readonly TraceEntry[], endUs: number): Expectation[] {
   const firstAt = new Map<string, number>();
   for (const entry of trace)
-    if (entry.lane === 'state' && entry.at > 0 && entry.at <= endUs && !firstAt.has(entry.id))
-      firstAt.set(entry.id, entry.at);
+    if (entry.lane === 'state' && entry.atUs > 0 && entry.atUs <= endUs && !firstAt.has(entry.id))
+      firstAt.set(entry.id, entry.atUs);
   return [...firstAt].slice(0, suggested).map(([stateId, atUs], index) => ({
     id: `e${index + 1}`,
     what: { kind: 'state', stateId },

@@ -23,13 +23,13 @@ function press(was: Typing, key: string, on: On): Typing {
   // What is held already is held.
   if (was.computer.held.includes(key)) return was;
   const computer = keyDown(was.computer, key);
-  on.trace({ lane: 'key', key, down: true, held: computer.held.length });
+  on.trace({ atUs: on.nowUs, lane: 'key', id: on.id, key, down: true, held: computer.held.length });
   return { ...was, computer };
 }
 function release(was: Typing, key: string, on: On): Typing {
   if (!was.computer.held.includes(key)) return was;
   const computer = keyUp(was.computer, key);
-  on.trace({ lane: 'key', key, down: false, held: computer.held.length });
+  on.trace({ atUs: on.nowUs, lane: 'key', id: on.id, key, down: false, held: computer.held.length });
   const { [key]: _tap, ...tapped } = was.tapped;
   return { ...was, computer, tapped };
 }
@@ -41,7 +41,7 @@ export const typist = defineOutput<'typist', Typing, TypistEntry, Planned, null>
   apply(was, order, on) {
     switch (order.kind) {
       case 'type':
-        on.trace({ lane: 'typed', text: order.text });
+        on.trace({ atUs: on.nowUs, lane: 'typed', id: on.id, text: order.text });
         return { ...was, ...withLine(was, order.text), computer: withText(was.computer, order.text) };
       case 'keysUp':
         return was.computer.held.reduce((now, key) => release(now, key, on), was);

@@ -127,7 +127,7 @@ export function InHand() {
       </header>
       {still && (
         <p role="alert" className={classes.still}>
-          {sayStill(gadget, { ...still, at: still.atUs })}
+          {sayStill(gadget, still)}
         </p>
       )}
       <div

@@ -19,22 +19,22 @@ const strip = (...entries: OutputEntry[]): string[] => {
     return dim ? `(${text})` : text;
   });
 };
-const at = 0;
+const atUs = 0;
 const id = 'o1';
 
 describe('words of outputs', () => {
   it.each<[OutputEntry, string]>([
-    [{ at, id, lane: 'lights', first: 2, runs: [3, 0xff0000, 1, 0] }, 'Ring, from light 2 on: 3 red, 1 dark.'],
-    [{ at, id, lane: 'lightsGoing', first: 0, last: 3, blinkUs: 500_000 }, 'Ring: lights 0 to 3 blink every 500 ms.'],
-    [{ at, id, lane: 'lightsGoing', first: 4, last: 4, through: [0x0000ff, 0], overUs: 2_000_000 }, 'Ring: light 4 fades to blue, then dark over 2 s.'],
-    [{ at, id, lane: 'outside', first: 12, last: 12 }, 'Ring was told light 12, which it does not have: nothing was lit.'],
-    [{ at, id, lane: 'outside', first: 5, last: 2 }, 'Ring was told lights 5 to 2, which run the wrong way: nothing was lit.'],
-    [{ at, id, lane: 'switched', level: 'on', carrierHz: 38_000 }, 'Ring is on at 38000 Hz.'],
-    [{ at, id, lane: 'switched', level: 'open', carrierHz: 0 }, 'Ring lets its line go.'],
-    [{ at, id, lane: 'key', key: 'shift', down: true, held: 2 }, 'Ring presses shift, with 1 held already.'],
-    [{ at, id, lane: 'key', key: "'é", down: false, held: 0 }, 'Ring lets go of “é”.'],
-    [{ at, id, lane: 'serial', what: 'begins', text: 'cue 1', bytes: 6 }, 'Ring begins to send “cue 1”, 6 bytes.'],
-    [{ at, id, lane: 'serial', what: 'ends', text: 'cue 1' }, '“cue 1” has arrived over Ring.'],
+    [{ atUs, id, lane: 'lights', first: 2, runs: [3, 0xff0000, 1, 0] }, 'Ring, from light 2 on: 3 red, 1 dark.'],
+    [{ atUs, id, lane: 'lightsGoing', first: 0, last: 3, blinkUs: 500_000 }, 'Ring: lights 0 to 3 blink every 500 ms.'],
+    [{ atUs, id, lane: 'lightsGoing', first: 4, last: 4, through: [0x0000ff, 0], overUs: 2_000_000 }, 'Ring: light 4 fades to blue, then dark over 2 s.'],
+    [{ atUs, id, lane: 'outside', first: 12, last: 12 }, 'Ring was told light 12, which it does not have: nothing was lit.'],
+    [{ atUs, id, lane: 'outside', first: 5, last: 2 }, 'Ring was told lights 5 to 2, which run the wrong way: nothing was lit.'],
+    [{ atUs, id, lane: 'switched', level: 'on', carrierHz: 38_000 }, 'Ring is on at 38000 Hz.'],
+    [{ atUs, id, lane: 'switched', level: 'open', carrierHz: 0 }, 'Ring lets its line go.'],
+    [{ atUs, id, lane: 'key', key: 'shift', down: true, held: 2 }, 'Ring presses shift, with 1 held already.'],
+    [{ atUs, id, lane: 'key', key: "'é", down: false, held: 0 }, 'Ring lets go of “é”.'],
+    [{ atUs, id, lane: 'serial', what: 'begins', text: 'cue 1', bytes: 6 }, 'Ring begins to send “cue 1”, 6 bytes.'],
+    [{ atUs, id, lane: 'serial', what: 'ends', text: 'cue 1' }, '“cue 1” has arrived over Ring.'],
   ])('say %j', (entry, words) => {
     expect(isOutputEntry(entry)).toBe(true);
     expect(say(entry).replaceAll('\u202f', ' ')).toBe(words);
@@ -44,17 +44,17 @@ describe('words of outputs', () => {
   it('lay lights together on the strip, however they are told', () => {
     expect(
       strip(
-        { at, id, lane: 'lights', first: 0, runs: [2, 0xff0000] },
-        { at, id, lane: 'lights', first: 5, runs: [1, 0x0000ff] },
-        { at, id, lane: 'lightsGoing', first: 0, last: 1, blinkUs: 500_000 },
-        { at, id, lane: 'lightsGoing', first: 0, last: 5, through: [0], overUs: 500_000 },
-        { at, id, lane: 'lights', first: 0, runs: [6, 0] },
+        { atUs, id, lane: 'lights', first: 0, runs: [2, 0xff0000] },
+        { atUs, id, lane: 'lights', first: 5, runs: [1, 0x0000ff] },
+        { atUs, id, lane: 'lightsGoing', first: 0, last: 1, blinkUs: 500_000 },
+        { atUs, id, lane: 'lightsGoing', first: 0, last: 5, through: [0], overUs: 500_000 },
+        { atUs, id, lane: 'lights', first: 0, runs: [6, 0] },
       ),
     ).toEqual(['2 lit, red', '3 lit', '3 lit, blinking', 'dark, fading', '(dark)']);
   });
   it('keep which keys are held, and which line is on its way', () => {
     const key = (name: string, down: boolean): OutputEntry => ({
-      at,
+      atUs,
       id,
       lane: 'key',
       key: name,
@@ -69,9 +69,9 @@ describe('words of outputs', () => {
     ]);
     expect(
       strip(
-        { at, id, lane: 'serial', what: 'begins', text: 'left', bytes: 5 },
-        { at, id, lane: 'serial', what: 'lost', text: 'right', bytes: 6 },
-        { at, id, lane: 'serial', what: 'ends', text: 'left' },
+        { atUs, id, lane: 'serial', what: 'begins', text: 'left', bytes: 5 },
+        { atUs, id, lane: 'serial', what: 'lost', text: 'right', bytes: 6 },
+        { atUs, id, lane: 'serial', what: 'ends', text: 'left' },
       ),
     ).toEqual(['left', 'lost: right', '()']);
   });

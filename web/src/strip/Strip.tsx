@@ -57,7 +57,7 @@ export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
   const choose = (index: number | null) => {
     setChosen(index);
     setStepping(false);
-    const at = index === null ? undefined : traceNow()[index]?.at;
+    const at = index === null ? undefined : traceNow()[index]?.atUs;
     if (at !== undefined) player.scrub(at);
   };
   const walk = (by: 1 | -1) => {
@@ -73,7 +73,7 @@ export function Strip({ open, toggle }: { open: boolean; toggle: () => void }) {
         const first = trace.findIndex(isShown);
         // Where no lane shows anything, to where what is kept begins.
         if (first >= 0) choose(first);
-        else player.scrub(trace[0]?.at ?? 0);
+        else player.scrub(trace[0]?.atUs ?? 0);
       },
       End: () => backToPresent(),
       ' ': () => (running ? player.pause() : resume()),

@@ -48,7 +48,7 @@ describe('the strip', () => {
 
   it('finds the first entry of a moment', () => {
     for (const atUs of [0, 1, 800_000, 5_000_000, 99_000_000]) {
-      const plain = trace.findIndex(({ at }) => at >= atUs);
+      const plain = trace.findIndex(({ atUs: entryUs }) => entryUs >= atUs);
       expect(firstAt(trace, atUs)).toBe(plain < 0 ? trace.length : plain);
     }
   });
@@ -79,7 +79,7 @@ describe('the strip', () => {
 
   it('says how far a light is on, and which colour it took', () => {
     const [lit] = inLane(
-      marksIn(gadget, [{ at: 0, lane: 'light', id: 'o1', light: { mode: 'level', levelPercent: 60 }, fromPercent: 0 }], { fromUs: 0, toUs: 100 }),
+      marksIn(gadget, [{ atUs: 0, lane: 'light', id: 'o1', light: { mode: 'level', levelPercent: 60 }, fromPercent: 0 }], { fromUs: 0, toUs: 100 }),
       'output o1',
     ); // prettier-ignore
     expect(lit).toMatchObject({ kind: 'band', text: '60\u202f%', dim: false });
@@ -87,11 +87,11 @@ describe('the strip', () => {
     const turned = marksIn(
       gadget,
       [
-        { at: 0, lane: 'light', id: 'o1', light: level, fromPercent: 0 },
-        { at: 50, lane: 'colour', id: 'o1', colour: 'violet' },
-        { at: 70, lane: 'light', id: 'o1', light: { mode: 'off' }, fromPercent: 60 },
-        { at: 80, lane: 'power', event: 'cycle' },
-        { at: 90, lane: 'light', id: 'o1', light: { mode: 'on' }, fromPercent: 0 },
+        { atUs: 0, lane: 'light', id: 'o1', light: level, fromPercent: 0 },
+        { atUs: 50, lane: 'colour', id: 'o1', colour: 'violet' },
+        { atUs: 70, lane: 'light', id: 'o1', light: { mode: 'off' }, fromPercent: 60 },
+        { atUs: 80, lane: 'power', event: 'cycle' },
+        { atUs: 90, lane: 'light', id: 'o1', light: { mode: 'on' }, fromPercent: 0 },
       ],
       { fromUs: 0, toUs: 100 },
     );
@@ -107,11 +107,11 @@ describe('the strip', () => {
     const marks = marksIn(
       gadget,
       [
-        { at: 0, lane: 'light', id: 'o1', light: { mode: 'blink', periodUs: 500_000 }, fromPercent: 0 },
-        { at: 10, lane: 'colour', id: 'o1', colour: 'violet' },
-        { at: 40, lane: 'power', event: 'cycle' },
-        { at: 40, lane: 'light', id: 'o1', light: { mode: 'off' }, fromPercent: 100 },
-        { at: 60, lane: 'light', id: 'o1', light: { mode: 'on' }, fromPercent: 0 },
+        { atUs: 0, lane: 'light', id: 'o1', light: { mode: 'blink', periodUs: 500_000 }, fromPercent: 0 },
+        { atUs: 10, lane: 'colour', id: 'o1', colour: 'violet' },
+        { atUs: 40, lane: 'power', event: 'cycle' },
+        { atUs: 40, lane: 'light', id: 'o1', light: { mode: 'off' }, fromPercent: 100 },
+        { atUs: 60, lane: 'light', id: 'o1', light: { mode: 'on' }, fromPercent: 0 },
       ],
       { fromUs: 0, toUs: 100 },
     );
@@ -158,9 +158,12 @@ describe('the strip', () => {
     const width = labelWidth + 1_000;
     const picture = { lanes, marks: marksIn(gadget, trace, window), window, width, selected: null };
     const press = trace.findIndex((entry) => entry.lane === 'gesture');
-    const x = labelWidth + ((trace[press]!.at - window.fromUs) / 200_000) * 1_000;
+    const x = labelWidth + ((trace[press]!.atUs - window.fromUs) / 200_000) * 1_000;
     const row = (lane: number) => lane * laneHeight + 5;
-    expect(trace[entryAt(picture, x + 2, row(2))!]).toMatchObject({ lane: 'gesture', at: trace[press]!.at });
+    expect(trace[entryAt(picture, x + 2, row(2))!]).toMatchObject({
+      lane: 'gesture',
+      atUs: trace[press]!.atUs,
+    });
     expect(trace[entryAt(picture, x + 2, row(3))!]).toMatchObject({ lane: 'state' });
     expect(entryAt(picture, labelWidth + 20, row(2))).toBeNull();
   });

@@ -163,7 +163,7 @@ export function marksIn(
     const index = open.get(lane);
     if (index === undefined) return;
     const entry = trace[index] as Lasting;
-    const span = { fromUs: Math.max(window.fromUs, entry.at), toUs };
+    const span = { fromUs: Math.max(window.fromUs, entry.atUs), toUs };
     if (span.toUs < span.fromUs) return;
     if (entry.lane === 'contact' || entry.lane === 'clean')
       marks.push({ kind: 'level', lane, span, level: entry.level, entry: index });
@@ -174,7 +174,7 @@ export function marksIn(
     if (entry.lane === 'blocked') {
       marks.push({
         kind: 'shade',
-        span: { fromUs: entry.at, toUs: Math.min(entry.untilUs, window.toUs) },
+        span: { fromUs: entry.atUs, toUs: Math.min(entry.untilUs, window.toUs) },
         entry: index,
       });
       continue;
@@ -185,17 +185,17 @@ export function marksIn(
       continue;
     }
     if (lasts(entry)) {
-      close(lane, entry.at);
+      close(lane, entry.atUs);
       note(entry, index);
       open.set(lane, index);
       if (entry.lane === 'clean' && entry.extra)
         addTick(
           marks,
-          { kind: 'tick', lane, atUs: entry.at, entry: index, text: 'again!', bad: true },
+          { kind: 'tick', lane, atUs: entry.atUs, entry: index, text: 'again!', bad: true },
           ticks,
         );
     } else
-      addTick(marks, { kind: 'tick', lane, atUs: entry.at, entry: index, ...tickOf(entry, names) }, ticks);
+      addTick(marks, { kind: 'tick', lane, atUs: entry.atUs, entry: index, ...tickOf(entry, names) }, ticks);
   }
   for (const lane of open.keys()) close(lane, window.toUs);
   for (const { fromUs, toUs } of thin)

@@ -31,11 +31,11 @@ export function causeWords({ cause, name, number }: Snag['values']): string {
   }
 }
 
-type Why = Pick<Standstill, 'excess' | 'cause' | 'times' | 'sinceUs'> & { at: number };
+type Why = Pick<Standstill, 'excess' | 'cause' | 'times' | 'sinceUs'> & { atUs: number };
 
 /** Why the gadget stands still, and what to do. */
-export function sayStill(gadget: Gadget, { excess, cause, times, sinceUs, at }: Why): string {
-  const within = at > sinceUs ? ` within ${showDuration(at - sinceUs)}` : '';
+export function sayStill(gadget: Gadget, { excess, cause, times, sinceUs, atUs }: Why): string {
+  const within = atUs > sinceUs ? ` within ${showDuration(atUs - sinceUs)}` : '';
   return `It stands still. ${excessWords(excess)}; most often it was ${causeWords(causeValues(gadget, cause))}, ${times.toLocaleString('en')} times${within}. Change that, or switch off and on.`;
 }
 

@@ -107,8 +107,8 @@ const swallowedBecause: Record<EntryOf<'swallowed'>['reason'], (e: EntryOf<'swal
 
 /** Whether a rule answered a gesture: its entry follows at the same moment, before any other gesture. */
 function answerTo(trace: readonly TraceEntry[], index: number): EntryOf<'rule'> | undefined {
-  const { at } = trace[index]!;
-  for (let i = index + 1; i < trace.length && trace[i]!.at === at; i += 1) {
+  const { atUs: at } = trace[index]!;
+  for (let i = index + 1; i < trace.length && trace[i]!.atUs === at; i += 1) {
     const entry = trace[i]!;
     if (entry.lane === 'rule') return entry;
     if (entry.lane === 'gesture' || entry.lane === 'code' || entry.lane === 'chord') return undefined;
@@ -268,7 +268,7 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
     case 'still':
       return sayStill(gadget, entry);
     case 'blocked':
-      return `A wait begins: nothing is read and nothing happens for ${showDuration(entry.untilUs - entry.at)}.`;
+      return `A wait begins: nothing is read and nothing happens for ${showDuration(entry.untilUs - entry.atUs)}.`;
   }
 }
 

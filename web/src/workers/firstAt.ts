@@ -6,7 +6,7 @@ export function firstAt(trace: readonly TraceEntry[], atUs: number): number {
   let high = trace.length;
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (trace[middle]!.at < atUs) low = middle + 1;
+    if (trace[middle]!.atUs < atUs) low = middle + 1;
     else high = middle;
   }
   return low;

@@ -193,6 +193,6 @@ export function keepWithin(
   fromUs: number,
   most: number,
 ): TraceEntry[] {
-  for (const entry of come) if (entry.at >= fromUs) entries.push(entry);
+  for (const entry of come) if (entry.atUs >= fromUs) entries.push(entry);
   return entries.length > 2 * most ? entries.slice(-most) : entries;
 }

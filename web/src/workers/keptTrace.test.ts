@@ -9,7 +9,7 @@ import {
   seenAt,
 } from './keptTrace.ts';
 
-const entry = (at: number): TraceEntry => ({ at, lane: 'ended' });
+const entry = (at: number): TraceEntry => ({ atUs: at, lane: 'ended' });
 const run = (from: number, count: number) => Array.from({ length: count }, (_, n) => entry(from + n));
 
 describe('the kept trace', () => {

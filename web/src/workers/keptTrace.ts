@@ -25,23 +25,23 @@ export const emptyTrace = (entries: TraceEntry[]): KeptTrace => ({ entries, thin
 export function growTrace(kept: KeptTrace, come: readonly TraceEntry[], leftOut: number): KeptTrace {
   const { entries, thin } = kept;
   if (leftOut > 0 && come[0]) {
-    const fromUs = entries.at(-1)?.at ?? 0;
+    const fromUs = entries.at(-1)?.atUs ?? 0;
     const last = thin.at(-1);
     // What is thin for long is one stretch.
-    if (last && last.toUs >= fromUs - 100_000) last.toUs = come[0].at;
-    else thin.push({ fromUs, toUs: come[0].at });
+    if (last && last.toUs >= fromUs - 100_000) last.toUs = come[0].atUs;
+    else thin.push({ fromUs, toUs: come[0].atUs });
   }
   for (const entry of come) entries.push(entry);
   if (entries.length > (4 * keptEntries) / 3) {
     entries.splice(0, entries.length - keptEntries);
-    while (thin[0] && thin[0].toUs < entries[0]!.at) thin.shift();
+    while (thin[0] && thin[0].toUs < entries[0]!.atUs) thin.shift();
   }
   return kept;
 }
 
 /** What came after a moment is void. */
 export const cutTrace = ({ entries, thin }: KeptTrace, atUs: number): KeptTrace => ({
-  entries: entries.filter(({ at }) => at <= atUs),
+  entries: entries.filter(({ atUs: at }) => at <= atUs),
   thin: thin.filter(({ fromUs }) => fromUs <= atUs),
   stretch: null,
 });
@@ -52,7 +52,7 @@ const lookedUs = 500_000;
 /** Whether entries around a moment were left out, or have gone. */
 export function needsStretch({ entries, thin, stretch }: KeptTrace, atUs: number): boolean {
   if (stretch && atUs >= stretch.fromUs + lookedUs && atUs <= stretch.toUs) return false;
-  if (entries.length >= keptEntries && atUs - lookedUs < entries[0]!.at) return true;
+  if (entries.length >= keptEntries && atUs - lookedUs < entries[0]!.atUs) return true;
   return thin.some(({ fromUs, toUs }) => fromUs <= atUs && toUs >= atUs - lookedUs);
 }
 

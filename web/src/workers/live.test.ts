@@ -67,7 +67,7 @@ class Rig {
   /** The trace as the page has it: without what became void. */
   get seen(): TraceEntry[] {
     return this.reports.reduce<TraceEntry[]>((seen, report) => {
-      if (report.kind === 'cut') return seen.filter(({ at }) => at <= report.atUs);
+      if (report.kind === 'cut') return seen.filter(({ atUs: at }) => at <= report.atUs);
       return report.kind === 'slice' ? [...(report.fresh ? [] : seen), ...report.entries] : seen;
     }, []);
   }
@@ -104,7 +104,7 @@ describe('the live machine', () => {
   it('reports nothing and wakes seldom while nothing happens', () => {
     const before = rig.reports.length;
     rig.pass(3_600_000);
-    expect(rig.trace.every(({ at }) => at === 0)).toBe(true);
+    expect(rig.trace.every(({ atUs: at }) => at === 0)).toBe(true);
     expect(rig.reports.length - before).toBeLessThanOrEqual(60);
   });
 
@@ -410,7 +410,7 @@ describe('a gadget that is dear, or never comes to rest', () => {
       const { entries, leftOut } = rig.last('stretch');
       expect({ leftOut, entries }).toEqual({
         leftOut: 0,
-        entries: replay(dear, [], toUs, 5).filter(({ at }) => at >= fromUs),
+        entries: replay(dear, [], toUs, 5).filter(({ atUs: at }) => at >= fromUs),
       });
     }
   });

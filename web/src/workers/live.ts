@@ -217,7 +217,7 @@ export class LiveMachine {
     const did = history.didAfter(toUs);
     history.cutTo(replay);
     replay.machine.takeTrace();
-    this.entries = this.entries.filter(({ at }) => at <= toUs);
+    this.entries = this.entries.filter(({ atUs: at }) => at <= toUs);
     this.host.post({ kind: 'cut', atUs: toUs });
     this.machine = replay.machine;
     return { machine: replay.machine, toUs: ahead.nowUs, did };
@@ -380,7 +380,7 @@ export class LiveMachine {
         const trace = replay.machine.takeTrace();
         if (entries) {
           const before = looking.entries!.length;
-          const within = trace.reduce((sum, { at }) => sum + (at >= fromUs ? 1 : 0), 0);
+          const within = trace.reduce((sum, { atUs: at }) => sum + (at >= fromUs ? 1 : 0), 0);
           looking.entries = keepWithin(looking.entries!, trace, fromUs, mostInStretch);
           looking.leftOut += before + within - looking.entries.length;
         }

@@ -23,10 +23,10 @@ const inRow = 5;
 /** The control that a hand took up last since the sheet was opened; null: none. */
 function useTouched(): { id: string; at: number } | null {
   const version = usePlayer((state) => state.traceVersion);
-  const [openedUs] = useState(() => traceNow().at(-1)?.at ?? -1);
+  const [openedUs] = useState(() => traceNow().at(-1)?.atUs ?? -1);
   return useMemo(() => {
-    const entry = traceNow().findLast(({ lane, at }) => byHand.has(lane) && at > openedUs);
-    return entry && 'id' in entry && entry.id !== null ? { id: entry.id, at: entry.at } : null;
+    const entry = traceNow().findLast(({ lane, atUs: at }) => byHand.has(lane) && at > openedUs);
+    return entry && 'id' in entry && entry.id !== null ? { id: entry.id, at: entry.atUs } : null;
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the trace grows in place
   }, [version, openedUs]);
 }

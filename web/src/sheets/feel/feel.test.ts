@@ -52,7 +52,7 @@ describe('presses as they were made', () => {
       { atUs: 100_000, heldUs: 30_000 },
       { atUs: 500_000, heldUs: 200_000 },
     ]);
-    expect(madePresses(trace.filter(({ at }) => at < 600_000))).toHaveLength(1);
+    expect(madePresses(trace.filter(({ atUs: at }) => at < 600_000))).toHaveLength(1);
   });
   it('go out as the record of a wire', () => {
     const wire = wireOf(trace, { id: 'b1', name: 'Stir' });

@@ -28,18 +28,18 @@ export function lastPress(
   untilUs: number,
 ): RealPress | null {
   const start = trace.findLastIndex(
-    (entry) => entry.lane === 'finger' && entry.id === controlId && entry.down && entry.at <= untilUs,
+    (entry) => entry.lane === 'finger' && entry.id === controlId && entry.down && entry.atUs <= untilUs,
   );
   if (start < 0) return null;
-  const press: RealPress = { downUs: trace[start]!.at, upUs: null, raw: [], clean: [], gestures: [] };
+  const press: RealPress = { downUs: trace[start]!.atUs, upUs: null, raw: [], clean: [], gestures: [] };
   for (const entry of trace.slice(start + 1)) {
     if (!('id' in entry) || entry.id !== controlId) continue;
     if (entry.lane === 'finger') {
       if (entry.down) break;
-      press.upUs = entry.at;
-    } else if (entry.lane === 'contact') press.raw.push({ atUs: entry.at, level: entry.level });
-    else if (entry.lane === 'clean') press.clean.push({ atUs: entry.at, level: entry.level });
-    else if (entry.lane === 'gesture') press.gestures.push({ atUs: entry.at, gesture: entry.gesture });
+      press.upUs = entry.atUs;
+    } else if (entry.lane === 'contact') press.raw.push({ atUs: entry.atUs, level: entry.level });
+    else if (entry.lane === 'clean') press.clean.push({ atUs: entry.atUs, level: entry.level });
+    else if (entry.lane === 'gesture') press.gestures.push({ atUs: entry.atUs, gesture: entry.gesture });
   }
   return press;
 }
@@ -115,18 +115,18 @@ export function madePresses(trace: readonly TraceEntry[]): MadePress[] {
   for (const entry of trace) {
     if (entry.lane !== 'finger') continue;
     const downUs = downs.get(entry.id);
-    if (entry.down) downs.set(entry.id, entry.at);
-    else if (downUs !== undefined) presses.push({ atUs: downUs, heldUs: entry.at - downUs });
+    if (entry.down) downs.set(entry.id, entry.atUs);
+    else if (downUs !== undefined) presses.push({ atUs: downUs, heldUs: entry.atUs - downUs });
   }
   return presses.sort((a, b) => a.atUs - b.atUs);
 }
 
 /** Everything that a contact has done on the strip, as a record of a wire; time begins with the strip's first entry. */
 export function wireOf(trace: readonly TraceEntry[], { id, name }: Pick<Button, 'id' | 'name'>): WireTrace {
-  const startUs = trace[0]?.at ?? 0;
+  const startUs = trace[0]?.atUs ?? 0;
   const edges = trace.flatMap((entry): Edge[] =>
-    entry.lane === 'contact' && entry.id === id ? [{ atUs: entry.at - startUs, level: entry.level }] : [],
+    entry.lane === 'contact' && entry.id === id ? [{ atUs: entry.atUs - startUs, level: entry.level }] : [],
   );
   const first = edges[0]?.level === 0 ? 1 : 0;
-  return { name, first, edges, endUs: (trace.at(-1)?.at ?? 0) - startUs };
+  return { name, first, edges, endUs: (trace.at(-1)?.atUs ?? 0) - startUs };
 }

@@ -12,7 +12,7 @@ export function useLastRule(): string | null {
   const pastUs = usePlayer((state) => state.pastUs);
   return useMemo(() => {
     const fired = traceNow().findLast(
-      (entry) => entry.lane === 'rule' && (pastUs === null || entry.at <= pastUs),
+      (entry) => entry.lane === 'rule' && (pastUs === null || entry.atUs <= pastUs),
     );
     return fired?.lane === 'rule' ? fired.id : null;
   }, [version, pastUs]); // eslint-disable-line react-hooks/exhaustive-deps -- the trace grows in place; its version says when

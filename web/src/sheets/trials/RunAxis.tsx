@@ -60,8 +60,8 @@ export function RunAxis({
       ))}
       {wrong.map((entry) => (
         <path
-          key={`${entry.at} ${entry.lane}`}
-          d={`M${x(entry.at)} 1 v4 m-3 -4 l3 4 l3 -4`}
+          key={`${entry.atUs} ${entry.lane}`}
+          d={`M${x(entry.atUs)} 1 v4 m-3 -4 l3 4 l3 -4`}
           stroke="var(--stop)"
           fill="none"
           strokeWidth={1.4}

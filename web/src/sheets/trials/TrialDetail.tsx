@@ -104,8 +104,7 @@ export function TrialDetail({ gadgetId, stored, revision, save, remove }: TrialD
             {run.result.missingControls.length > 0 &&
               `, ${count(run.result.missingControls.length, 'control')} missing`}
             .{run.result.stopped && ` ${stoppedWords(run.result.stopped)}`}
-            {run.result.still &&
-              ` ${sayStill(run.gadget, { ...run.result.still, at: run.result.still.atUs })}`}
+            {run.result.still && ` ${sayStill(run.gadget, run.result.still)}`}
           </p>
           <RunAxis gadget={run.gadget} trial={trial} trace={run.trace} result={run.result} />
         </>

@@ -71,7 +71,7 @@ export function statesOf(
   endUs: number,
 ): { fromUs: number; toUs: number; stateId: string }[] {
   const visits = trace.flatMap((entry) =>
-    entry.lane === 'state' ? [{ fromUs: entry.at, stateId: entry.id }] : [],
+    entry.lane === 'state' ? [{ fromUs: entry.atUs, stateId: entry.id }] : [],
   );
   const changes = visits.filter(({ stateId }, index) => visits[index - 1]?.stateId !== stateId);
   return changes.map((visit, index) => ({ ...visit, toUs: changes[index + 1]?.fromUs ?? endUs }));

@@ -22,21 +22,21 @@ const afterUs = 60_000;
 /** The newest turn of an encoder up to a moment; clicks close together are one turn. null: none yet. */
 export function lastTurn(trace: readonly TraceEntry[], controlId: string, untilUs: number): RealTurn | null {
   const turned = trace.flatMap((entry, index) =>
-    entry.lane === 'turned' && entry.id === controlId && entry.at <= untilUs ? [{ entry, index }] : [],
+    entry.lane === 'turned' && entry.id === controlId && entry.atUs <= untilUs ? [{ entry, index }] : [],
   );
   let first = turned.length - 1;
   if (first < 0) return null;
   while (first > 0) {
     const before = turned[first - 1]!.entry;
-    if (turned[first]!.entry.at - (before.at + before.overUs) > afterUs) break;
+    if (turned[first]!.entry.atUs - (before.atUs + before.overUs) > afterUs) break;
     first -= 1;
   }
   const clicks = turned.slice(first);
   const { entry: start, index } = clicks[0]!;
-  const endUs = Math.max(...clicks.map(({ entry }) => entry.at + entry.overUs)) + afterUs;
+  const endUs = Math.max(...clicks.map(({ entry }) => entry.atUs + entry.overUs)) + afterUs;
   const turn: RealTurn = {
-    fromUs: start.at,
-    spanUs: endUs - afterUs / 2 - start.at,
+    fromUs: start.atUs,
+    spanUs: endUs - afterUs / 2 - start.atUs,
     detents: clicks.reduce((sum, { entry }) => sum + entry.detents, 0),
     a: [],
     b: [],
@@ -52,19 +52,19 @@ export function lastTurn(trace: readonly TraceEntry[], controlId: string, untilU
     if (entry.lane === 'channel' && entry.id === controlId)
       turn[entry.channel === 'a' ? 'beforeA' : 'beforeB'] = entry.level;
   for (const entry of trace.slice(index)) {
-    if (entry.at > Math.min(endUs, untilUs)) break;
+    if (entry.atUs > Math.min(endUs, untilUs)) break;
     if (!('id' in entry) || entry.id !== controlId) continue;
-    if (entry.lane === 'channel') turn[entry.channel].push({ atUs: entry.at, level: entry.level });
+    if (entry.lane === 'channel') turn[entry.channel].push({ atUs: entry.atUs, level: entry.level });
     else if (entry.lane === 'counted') {
       turn.counts += entry.counts;
       if (entry.skipped) turn.missed += 1;
       turn.counted.push({
-        atUs: entry.at,
+        atUs: entry.atUs,
         text: entry.skipped ? 'missed' : String(entry.counts).replace('-', '−'),
       });
     } else if (entry.lane === 'gesture' && (entry.gesture === 'up' || entry.gesture === 'down')) {
       turn.steps += entry.gesture === 'up' ? 1 : -1;
-      turn.said.push({ atUs: entry.at, text: entry.gesture });
+      turn.said.push({ atUs: entry.atUs, text: entry.gesture });
     }
   }
   return turn;
