@@ -1,7 +1,7 @@
 import type { LightOrder } from '../flow/index.ts';
 import type { LightColour } from '../gadget/index.ts';
 import { clamp } from '../kernel/index.ts';
-import { defineOutput, plansNothing } from '../output/index.ts';
+import { defineOutput, noJobs, plansNothing } from '../output/index.ts';
 import { colouredLights } from '../parts/index.ts';
 import { darkLight, lightLevel, type LitLight } from './level.ts';
 
@@ -37,6 +37,7 @@ export const light = defineOutput<'light', LitLight, LightEntry, never, { colour
     on.trace({ atUs: on.nowUs, lane: 'light', id: on.id, light: told, fromPercent });
     return { ...was, light: told, sinceUs: nowUs, fromPercent };
   },
+  jobs: () => noJobs,
   ...plansNothing,
   powerOff(was, on) {
     if (was.light.mode !== 'off')

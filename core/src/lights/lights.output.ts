@@ -1,7 +1,8 @@
 import type { OrderOf } from '../flow/index.ts';
 import type { ActionKindOf, LightColour } from '../gadget/index.ts';
 import { clamp } from '../kernel/index.ts';
-import { defineOutput, plansNothing, type Stage } from '../output/index.ts';
+import { defineOutput, noJobs, plansNothing, type Job, type Stage } from '../output/index.ts';
+import { lightData } from '../parts/index.ts';
 import { asMade, atLevel, hued, mixed, rgbOf, type Rgb } from './colours.ts';
 import {
   begun,
@@ -25,7 +26,12 @@ export type LightsEntry =
   | { lane: 'outside'; first: number; last: number };
 
 type Order = OrderOf<ActionKindOf<'lights'>>;
-type On = Stage<'lights', LightsEntry, never, LightColour | null>;
+/** The colour of those that have but one, and what sending a picture to them is to the loop. */
+export interface MadeLights {
+  readonly colour: LightColour | null;
+  readonly sends: readonly Job[];
+}
+type On = Stage<'lights', LightsEntry, never, MadeLights>;
 
 /** The lights meant, both ends included; null: none, as one of the ends is not there, or they are the wrong way round. */
 function meant({ which, first, last }: Order, count: number): [number, number] | null {
@@ -79,7 +85,7 @@ function goingOn(
   const place = { first, last, sinceUs: on.nowUs };
   if (order.kind === 'blinkLights')
     return { ...place, what: 'blink', periodUs: Math.max(leastUs, order.period) };
-  const through = order.through.map((paint) => asMade(rgbOf(paint), on.prepared));
+  const through = order.through.map((paint) => asMade(rgbOf(paint), on.prepared.colour));
   return { ...place, what: 'fade', through, overUs: Math.max(leastUs, order.over) };
 }
 
@@ -91,9 +97,15 @@ const samePace = (a: Going | undefined, b: Going): boolean =>
   a.last === b.last &&
   a.periodUs === b.periodUs;
 
-export const lights = defineOutput<'lights', ToldLights, LightsEntry, never, LightColour | null>({
+export const lights = defineOutput<'lights', ToldLights, LightsEntry, never, MadeLights>({
   kind: 'lights',
-  prepare: ({ colour }) => colour,
+  prepare({ id, colour }, gadget) {
+    const data = lightData(gadget, id);
+    if (!data) return { colour, sends: noJobs };
+    // What has help from its hardware goes out by itself.
+    const { us, interruptsOff: deaf } = data;
+    return { colour, sends: [{ us, how: deaf ? 'blocking' : 'background', cuttable: false, deaf }] };
+  },
   dark: ({ count }) => darkLights(count),
   apply(was, order, on) {
     const count = countOf(was);
@@ -123,12 +135,13 @@ export const lights = defineOutput<'lights', ToldLights, LightsEntry, never, Lig
     }
     const size = last - first + 1;
     const stood = () => restingPicture(was).slice(first, last + 1);
-    const now = colours(order, size, stood).map((colour) => asMade(colour, on.prepared));
+    const now = colours(order, size, stood).map((colour) => asMade(colour, on.prepared.colour));
     const next = painted(was, first, now, on.nowUs);
     if (next.steady === was.steady && next.going.length === was.going.length) return was;
     on.trace({ atUs: on.nowUs, lane: 'lights', id: on.id, first, runs: runsOf(now) });
     return next;
   },
+  jobs: (_was, _is, { prepared }) => prepared.sends,
   ...plansNothing,
   powerOff(was, on) {
     const count = countOf(was);

@@ -88,7 +88,7 @@ export function readShaft(state: MachineState, { control }: CompiledEncoder, tra
     trace.push({ atUs: state.nowUs, lane: 'counted', id: control.id, counts, steps, skipped });
 }
 
-/** An edge of a channel; with an interrupt it is read at once. */
+/** An edge of a channel; with an interrupt it is read at once, or as soon as interrupts are heard again. */
 export function channelEdge(
   state: MachineState,
   compiled: CompiledEncoder,
@@ -99,7 +99,11 @@ export function channelEdge(
   const one = encoder[channel];
   if (one.changes !== change || one.level === level) return;
   one.level = level;
+  const waits = encoder.moved;
   encoder.moved = true;
   trace.push({ atUs: state.nowUs, lane: 'channel', id: compiled.control.id, channel, level });
-  if (compiled.part.interrupts) readShaft(state, compiled, trace);
+  if (!compiled.part.interrupts) return;
+  if (state.nowUs >= state.deafUntilUs) readShaft(state, compiled, trace);
+  else if (!waits)
+    schedule(state.queue, state.deafUntilUs, { kind: 'awake', controlId: compiled.control.id });
 }

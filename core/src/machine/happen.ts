@@ -1,6 +1,6 @@
 import { crossFilter, disturb, moveFinger, setContact } from './contacts.ts';
 import type { CompiledGadget } from './compiled.ts';
-import { channelEdge, passCount, turnShaft } from './encoders.ts';
+import { channelEdge, passCount, readShaft, turnShaft } from './encoders.ts';
 import { moveKnob } from './knobs.ts';
 import { arriveCode, sendCode } from './receivers.ts';
 import type { MachineEvent, MachineState } from './state.ts';
@@ -56,6 +56,9 @@ export function happen(
       return;
     case 'channel':
       if (encoder) channelEdge(state, encoder, event, trace);
+      return;
+    case 'awake':
+      if (encoder) readShaft(state, encoder, trace);
       return;
     case 'code': {
       const receiver = compiled.receivers.get(event.controlId);

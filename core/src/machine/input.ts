@@ -1,6 +1,6 @@
 import type { SwallowReason } from '../debounce/index.ts';
 import { idleButton } from '../gesture/index.ts';
-import { readKeys } from '../scan/index.ts';
+import { readKeys, turnAtOrAfter } from '../scan/index.ts';
 import type { CompiledGadget, CompiledInput } from './compiled.ts';
 import type { InputState, MachineState } from './state.ts';
 import type { EntryOf } from './trace.ts';
@@ -128,7 +128,9 @@ export function swallowed(
       neededUs,
     };
   };
-  if (state.blockedFromUs <= input.upUs && state.blockedUntilUs >= input.upUs && state.blockedUntilUs > 0)
+  // A standstill between two turns, which leaves none out, keeps nothing from being read.
+  const leftOut = turnAtOrAfter(state.blockedFromUs + 1, periodUs) < state.blockedUntilUs;
+  if (leftOut && state.blockedFromUs <= input.upUs && state.blockedUntilUs >= input.upUs)
     return because('blocked', state.blockedUntilUs - input.downUs);
   if (input.deafUntilUs !== null && input.deafUntilUs >= input.upUs)
     return because('lockout', input.deafUntilUs - input.downUs);

@@ -6,7 +6,7 @@ import {
   stepTimer,
   textAt,
   type Around,
-  type AwaitedTrigger,
+  type Effect,
   type FlowStep,
 } from '../flow/index.ts';
 import type { GestureKind } from '../gadget/index.ts';
@@ -27,13 +27,13 @@ import { readShaft } from './encoders.ts';
 import { cleanChange, readInput, scanArrays, swallowed } from './input.ts';
 import { readWiper, wakeForLoad, wakeForWait } from './knobs.ts';
 import { aroundFlow } from './flowAround.ts';
-import { carriedBy, isMessage } from '../midi/index.ts';
-import { isHeard, lineOut, numbersIn } from '../serial/index.ts';
+import type { Job } from '../output/index.ts';
 import { carryOut, darken, remember } from './outputs.ts';
+import { heardNow } from './outside.ts';
 import { forgetWithPower } from './powerCycle.ts';
 import { stirByChange, stirByReading } from './port.ts';
 import { readReceiver, receiverDueUs } from './receivers.ts';
-import type { MachineEvent, MachineState, OutsideTouch } from './state.ts';
+import type { MachineEvent, MachineState } from './state.ts';
 import type { TraceEntry } from './trace.ts';
 
 /** What is forgotten with the power: effects on their way, and what outputs planned. */
@@ -47,6 +47,8 @@ export class MainLoop {
   readonly state: MachineState;
   readonly compiled: CompiledGadget;
   trace: TraceEntry[];
+  /** What outputs that were told something in this moment give the loop to do; empty between two moments. */
+  private readonly owed = new Map<string, readonly Job[]>();
   /** What a turn costs in which nothing has happened. */
   private readonly turnWork: number;
 
@@ -65,6 +67,7 @@ export class MainLoop {
     state.turnUs = null;
     spend(state.work, this.turnWork);
     const turn = state.nowUs / periodUs - state.lostTurns + 1;
+    this.hearOutside();
     if (compiled.arrays.length > 0) this.trace.push(...scanArrays(state, compiled));
     const { chords } = compiled.gadget;
     if (chords.length > 0) this.sayTogether(onWindow(state.together, chords, state.nowUs));
@@ -81,7 +84,21 @@ export class MainLoop {
       if (!step) break;
       this.follow(step);
     }
+    this.doJobs();
     this.planTurn();
+  }
+
+  /** What has come from outside since the last turn, in that order. */
+  private hearOutside(): void {
+    const { state, compiled } = this;
+    if (state.outside.length === 0) return;
+    for (const message of state.outside.splice(0)) {
+      const { entry, events, carried } = heardNow(message, compiled.events, state.nowUs);
+      if (entry.lane === 'power') wakeForLoad(state, compiled.knobs.values());
+      this.trace.push(entry);
+      const [first, ...also] = events;
+      if (first !== undefined) this.tell(first, also.length > 0 ? also : null, carried);
+    }
   }
 
   private sayDueGestures(input: CompiledInput): void {
@@ -204,57 +221,11 @@ export class MainLoop {
     this.trace.push({ atUs: state.nowUs, lane: 'still', excess, cause, times, sinceUs });
   }
 
-  /** All that rules wait for and that this is, in one step. */
-  private tellAwaited(is: (trigger: AwaitedTrigger) => boolean, carried: readonly number[]): void {
-    const [first, ...also] = this.compiled.events.awaited.flatMap(({ trigger, code }) =>
-      is(trigger) ? [code] : [],
-    );
-    if (first !== undefined) this.tell(first, also.length > 0 ? also : null, carried);
-  }
-
-  /** A character comes in over a serial output, before its line has ended. @param at its place in the piece */
-  character(id: string, character: string, at: number): void {
+  /** The power goes off and comes on again. */
+  cyclePower(): void {
     const { state, compiled, trace } = this;
-    // An edit may have taken it away while it was on its way.
-    if (compiled.outputs.get(id)?.output.kind !== 'serial') return;
-    const place = [...(state.comingIn[id] ?? '')].length + at;
-    trace.push({ atUs: state.nowUs, lane: 'characterIn', id, character, place });
-    this.tellAwaited(
-      (trigger) => trigger.kind === 'character' && trigger.outputId === id,
-      [character.codePointAt(0)!, place],
-    );
-  }
-
-  /** Something happens to the gadget as a whole, or comes in over a serial line. @param id of what it comes to */
-  whole(touch: OutsideTouch, id: string): void {
-    const { state, compiled, trace } = this;
-    if (touch.what === 'line') {
-      const output = compiled.outputs.get(id)?.output;
-      // An edit may have taken it away while the line was on its way.
-      if (output?.kind !== 'serial') return;
-      const ended = touch.ended ?? true;
-      const { text } = lineOut(output, (state.comingIn[id] ?? '') + touch.text, ended);
-      state.comingIn[id] = ended ? '' : text;
-      if (!ended) {
-        trace.push({ atUs: state.nowUs, lane: 'lineIn', id, text, open: true });
-        return;
-      }
-      trace.push({ atUs: state.nowUs, lane: 'lineIn', id, text });
-      return this.tellAwaited(
-        (trigger) => trigger.kind === 'line' && trigger.outputId === id && isHeard(text, trigger.word),
-        numbersIn(text),
-      );
-    }
-    if (touch.what === 'midi') {
-      trace.push({ atUs: state.nowUs, lane: 'midiIn', bytes: touch.bytes });
-      return this.tellAwaited(
-        (trigger) => trigger.kind === 'midi' && isMessage(touch.bytes, trigger),
-        carriedBy(touch.bytes),
-      );
-    }
-    trace.push({ atUs: state.nowUs, lane: 'power', event: touch.event });
+    trace.push({ atUs: state.nowUs, lane: 'power', event: 'cycle' });
     wakeForLoad(state, compiled.knobs.values());
-    if (touch.event !== 'cycle') return this.tell(compiled.events.power(touch.event));
     if (state.blockedUntilUs > state.nowUs)
       trace.push({ atUs: state.nowUs, lane: 'blocked', untilUs: state.nowUs });
     forgetWithPower(state, compiled);
@@ -265,6 +236,7 @@ export class MainLoop {
     const { state: flow, ...first } = powerUp(compiled.tables, this.around, state.flow.saved);
     state.flow = flow;
     this.follow(first);
+    this.doJobs();
   }
 
   /** What was kept is seen from the beginning, and what was not begins anew. @param values by slot */
@@ -288,10 +260,31 @@ export class MainLoop {
     const startUs = this.freeUs;
     for (const effect of effects) {
       const atUs = startUs + effect.offsetUs;
-      if (atUs === state.nowUs) carryOut(state, this.compiled, effect, this.trace);
+      if (atUs === state.nowUs) this.carryOut(effect);
       else schedule(state.queue, atUs, { kind: 'effect', effect });
     }
     if (blockedUs > 0) this.block(startUs + blockedUs);
+  }
+
+  /** Carries out one effect; what it gives the loop to do waits until all of this moment are carried out. */
+  carryOut(effect: Effect): void {
+    const jobs = carryOut(this.state, this.compiled, effect, this.trace);
+    if (jobs.length > 0 && effect.kind === 'output') this.owed.set(effect.outputId, jobs);
+  }
+
+  /** The turn lasts as long as what it has to do for outputs, one after the other. */
+  doJobs(): void {
+    const { state, owed } = this;
+    if (owed.size === 0) return;
+    for (const [id, jobs] of owed)
+      for (const { us, how, deaf } of jobs) {
+        if (how !== 'blocking' || us === 0) continue;
+        const untilUs = this.freeUs + us;
+        this.occupy(untilUs);
+        if (deaf) state.deafUntilUs = untilUs;
+        this.trace.push({ atUs: state.nowUs, lane: 'busy', id, untilUs, deaf });
+      }
+    owed.clear();
   }
 
   /** When the loop can act: now, or after a standstill that a step of this same turn began. */
@@ -300,6 +293,12 @@ export class MainLoop {
   }
 
   private block(untilUs: number): void {
+    this.occupy(untilUs);
+    this.trace.push({ atUs: this.state.nowUs, lane: 'blocked', untilUs });
+  }
+
+  /** Nothing else is done until then. */
+  private occupy(untilUs: number): void {
     const { state, compiled } = this;
     const { periodUs } = compiled;
     wakeForWait(state, compiled.knobs.values());
@@ -310,13 +309,12 @@ export class MainLoop {
       periodUs,
     );
     state.blockedUntilUs = untilUs;
-    this.trace.push({ atUs: state.nowUs, lane: 'blocked', untilUs });
   }
 
   /** Finds when the loop next has something to do. */
   planTurn(): void {
     const { state } = this;
-    let dueUs = nextTimerUs(state.flow) ?? Infinity;
+    let dueUs = state.outside.length > 0 ? state.nowUs : (nextTimerUs(state.flow) ?? Infinity);
     for (const input of Object.values(state.inputs)) {
       if (input.moved) dueUs = state.nowUs;
       dueUs = Math.min(dueUs, input.wakeUs ?? Infinity, nextGestureUs(input.gesture) ?? Infinity);

@@ -19,14 +19,14 @@ import { adoptState, waitingFor, type Waiting } from './adopt.ts';
 import { compileGadget, type CompiledGadget, type CompiledInput } from './compiled.ts';
 import { planUnrest } from './contacts.ts';
 import { freshEncoder } from './encoders.ts';
-import { bytesUs, lineOut } from '../serial/index.ts';
 import { aroundFlow } from './flowAround.ts';
 import { happen } from './happen.ts';
 import { freshInput } from './input.ts';
 import { freshKnob, wakeForLoad } from './knobs.ts';
 import { MainLoop } from './loop.ts';
 import { laterOutput } from './outputKinds.ts';
-import { carryOut, darkShown, dueOutput } from './outputs.ts';
+import { darkShown, dueOutput } from './outputs.ts';
+import { characterComes, comesIn, planLine } from './outside.ts';
 import { leastPlanned, tidyPlanned } from './planned.ts';
 import { freshReceiver } from './receivers.ts';
 import {
@@ -36,7 +36,6 @@ import {
   type MachineState,
   type Shown,
   type Stimulus,
-  type Touch,
 } from './state.ts';
 import type { TraceEntry } from './trace.ts';
 
@@ -69,6 +68,7 @@ export class Machine {
       state.flow = flow;
       for (const input of compiled.inputs.values()) planUnrest(state, input);
       loop.follow(first);
+      loop.doJobs();
       loop.planTurn();
     } catch (error) {
       this.standStill(error);
@@ -173,28 +173,9 @@ export class Machine {
   stimulate({ atUs, controlId, ...touch }: Stimulus): void {
     if (!Number.isSafeInteger(atUs) || atUs < this.loop.state.nowUs)
       throw new RangeError(`expected a time in whole µs from ${this.loop.state.nowUs} on, got ${atUs}`);
-    const afterUs = touch.what === 'line' ? this.comeIn(controlId, touch, atUs) : 0;
-    schedule(this.loop.state.queue, atUs + afterUs, { kind: 'touch', controlId, touch });
-  }
-
-  /** Plans the characters of a line where some rule hears them. @returns how long the line takes to come in */
-  private comeIn(outputId: string, touch: Extract<Touch, { what: 'line' }>, atUs: number): number {
     const { state, compiled } = this.loop;
-    const output = compiled.outputs.get(outputId)?.output;
-    if (output?.kind !== 'serial') return 0;
-    const { text, bytes } = lineOut(output, touch.text, touch.ended ?? true);
-    const heard = compiled.events.awaited.some(
-      ({ trigger }) => trigger.kind === 'character' && trigger.outputId === outputId,
-    );
-    if (heard) {
-      let sofar = 0;
-      for (const [n, character] of [...text].entries()) {
-        sofar += lineOut(output, character, false).bytes;
-        const afterUs = bytesUs(sofar, output.baud);
-        schedule(state.queue, atUs + afterUs, { kind: 'character', outputId, character, place: n });
-      }
-    }
-    return bytesUs(bytes, output.baud);
+    const afterUs = touch.what === 'line' ? planLine(state, compiled, controlId, touch, atUs) : 0;
+    schedule(state.queue, atUs + afterUs, { kind: 'touch', controlId, touch });
   }
 
   /**
@@ -269,7 +250,7 @@ export class Machine {
     for (const entry of fresh.takeTrace()) {
       const moved = { ...entry, atUs: entry.atUs + nowUs };
       // A standstill's end moves with its beginning.
-      trace.push(moved.lane === 'blocked' ? { ...moved, untilUs: moved.untilUs + nowUs } : moved);
+      trace.push('untilUs' in moved ? { ...moved, untilUs: moved.untilUs + nowUs } : moved);
     }
     this.loop = new MainLoop(fresh.loop.state, fresh.loop.compiled, trace);
     return { restarted, waits: [] };
@@ -292,6 +273,7 @@ export class Machine {
     for (const id in outputs) outputs[id] = laterOutput(outputs[id]!, nowUs);
     state.blockedFromUs += nowUs;
     state.blockedUntilUs += nowUs;
+    state.deafUntilUs += nowUs;
     state.lastTurnUs = nowUs - 1;
     state.turnUs = null;
     this.loop.planTurn();
@@ -312,10 +294,11 @@ export class Machine {
       if (wakeForLoad(state, compiled.knobs.values())) this.loop.planTurn();
     switch (event.kind) {
       case 'effect':
-        carryOut(state, compiled, event.effect, trace);
+        this.loop.carryOut(event.effect);
+        this.loop.doJobs();
         return;
       case 'character':
-        this.loop.character(event.outputId, event.character, event.place);
+        characterComes(state, compiled, event.outputId, event.character, event.place);
         this.loop.planTurn();
         return;
       case 'output':
@@ -323,7 +306,8 @@ export class Machine {
         return;
       default:
         if (event.kind === 'touch' && isOutside(event.touch)) {
-          this.loop.whole(event.touch, event.controlId);
+          if (isSwitch(event)) this.loop.cyclePower();
+          else comesIn(state, compiled, event.touch, event.controlId, trace);
           this.loop.planTurn();
           return;
         }
@@ -347,11 +331,13 @@ function freshLoop(compiled: CompiledGadget, seed: number): MainLoop {
     blockedFromUs: 0,
     blockedUntilUs: 0,
     lostTurns: 0,
+    deafUntilUs: 0,
     inputs: freshOf(compiled.inputs, freshInput),
     encoders: freshOf(compiled.encoders, freshEncoder),
     knobs: freshOf(compiled.knobs, freshKnob),
     receivers: freshOf(compiled.receivers, freshReceiver),
     together: nothingTogether,
+    outside: [],
     comingIn: {},
     firstPressUs: null,
     poweredUs: 0,

@@ -122,6 +122,15 @@ describe.each(kinds)('an output of kind %s', (kind) => {
           run.nowUs += afterUs;
           const [before, told] = [run.state, run.entries.length];
           run.state = frozen(definition.apply(before, frozen(order) as never, stage(run)));
+          if (run.state !== before) {
+            const jobs = definition.jobs(before, run.state, stage(run));
+            expect(definition.jobs(before, run.state, stage(run))).toEqual(jobs);
+            for (const { us, how, deaf } of jobs) {
+              expect(Number.isInteger(us) && us >= 0).toBe(true);
+              // Interrupts are shut off by the loop, and by nothing that goes on beside it.
+              expect(deaf && how === 'background').toBe(false);
+            }
+          }
           const looks = [before, run.state].map((one) => JSON.stringify(definition.look(one)));
           if (looks[0] !== looks[1]) expect(run.entries.length).toBeGreaterThan(told);
           // But that it cannot be done.

@@ -1,6 +1,7 @@
 import type { Effect, OutputOrder } from '../flow/index.ts';
 import { variableShape, variableStart, variableStarts, type Gadget, type Variable } from '../gadget/index.ts';
 import { schedule } from '../kernel/index.ts';
+import { noJobs, type Job } from '../output/index.ts';
 import type { CompiledGadget } from './compiled.ts';
 import {
   darkOutput,
@@ -29,34 +30,38 @@ function shownStart(variable: Variable): ShownValue {
   return variableShape(variable) === 'places' ? variableStarts(variable) : variableStart(variable);
 }
 
-/** Carries out one effect of the flow, now. What names an output that an edit took away is dropped. */
+/**
+ * Carries out one effect of the flow, now. What names an output that an edit took away is dropped.
+ * @returns what it gives the loop to do
+ */
 export function carryOut(
   state: MachineState,
   compiled: CompiledGadget,
   effect: Effect,
   trace: TraceEntry[],
-): void {
+): readonly Job[] {
   const { shown, nowUs: atUs } = state;
   switch (effect.kind) {
     case 'rule':
       trace.push({ atUs, lane: 'rule', id: effect.ruleId, stateId: effect.stateId });
-      return;
+      return noJobs;
     case 'state':
       shown.stateIds = compiled.nowActive(shown.stateIds, effect.stateId);
       trace.push({ atUs, lane: 'state', id: effect.stateId });
-      return;
+      return noJobs;
     case 'ended':
     case 'saved':
       trace.push({ atUs, lane: effect.kind });
-      return;
+      return noJobs;
     case 'signal':
       trace.push({ atUs, lane: 'signal', id: effect.signalId });
-      return;
+      return noJobs;
     case 'fault':
       trace.push({ atUs, lane: 'fault', id: effect.stateId, fault: effect.fault });
-      return;
+      return noJobs;
     case 'variable':
-      return remember(shown, effect.variableId, effect.index, effect.value, atUs, trace);
+      remember(shown, effect.variableId, effect.index, effect.value, atUs, trace);
+      return noJobs;
     case 'output':
       return told(state, compiled, effect.outputId, effect.order, trace);
   }
@@ -128,13 +133,17 @@ function told(
   outputId: string,
   order: OutputOrder,
   trace: TraceEntry[],
-): void {
+): readonly Job[] {
   const { outputs } = state.shown;
   const of = compiled.outputs.get(outputId);
   const was = outputs[outputId];
   // Written out: this runs for everything that is shown.
-  if (of && was)
-    outputs[outputId] = of.definition.apply(was, order as never, new OutputStage(state, of, trace));
+  if (!of || !was) return noJobs;
+  const stage = new OutputStage(state, of, trace);
+  const is = of.definition.apply(was, order as never, stage);
+  if (is === was) return noJobs;
+  outputs[outputId] = is;
+  return of.definition.jobs(was, is, stage);
 }
 
 /** What an output planned has come. */

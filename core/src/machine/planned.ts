@@ -27,6 +27,7 @@ function isVoid(state: MachineState, event: MachineEvent): boolean {
     }
     // These are judged by what is so when they come.
     case 'character':
+    case 'awake':
     case 'disturbance':
     case 'touch':
     case 'count':

@@ -43,10 +43,12 @@ export function forgetWithPower(state: MachineState, compiled: CompiledGadget): 
   for (const id of compiled.receivers.keys())
     state.receivers[id] = { ...freshReceiver(), sent: state.receivers[id]!.sent };
   state.together = nothingTogether;
+  state.outside = [];
   state.comingIn = {};
   state.blockedFromUs = 0;
   state.blockedUntilUs = 0;
   state.lostTurns = 0;
+  state.deafUntilUs = 0;
   state.firstPressUs = null;
   state.poweredUs = nowUs;
   state.powerUps += 1;

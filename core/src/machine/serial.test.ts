@@ -87,10 +87,10 @@ describe('lines that come in', () => {
     const trace = come(listening(set), 'volume 42', 'loudness 7', 'volume=-9, 3');
     // Ten bits a byte at 10,000 baud: a millisecond each, the end mark among them.
     expect(trace.filter(({ lane }) => lane === 'lineIn' || lane === 'variable')).toEqual([
-      { atUs: 110_000, lane: 'lineIn', id: 'o1', text: 'volume 42' },
+      { atUs: 110_000, sinceUs: 0, lane: 'lineIn', id: 'o1', text: 'volume 42' },
       { atUs: 110_000, lane: 'variable', id: 'v1', value: 42 },
-      { atUs: 211_000, lane: 'lineIn', id: 'o1', text: 'loudness 7' },
-      { atUs: 313_000, lane: 'lineIn', id: 'o1', text: 'volume=-9, 3' },
+      { atUs: 211_000, sinceUs: 0, lane: 'lineIn', id: 'o1', text: 'loudness 7' },
+      { atUs: 313_000, sinceUs: 0, lane: 'lineIn', id: 'o1', text: 'volume=-9, 3' },
       { atUs: 313_000, lane: 'variable', id: 'v1', value: -9 },
     ]);
   });

@@ -31,6 +31,13 @@ export const isOutside = (touch: Touch): touch is OutsideTouch =>
 /** Stands for the gadget as a whole where a stimulus names a control. */
 export const wholeGadget = 'gadget';
 
+/** What has come from outside, for a turn to hear. */
+export type FromOutside =
+  | { what: 'power'; event: 'wake' | 'low' }
+  | { what: 'midi'; bytes: number[] }
+  | { what: 'line'; outputId: string; text: string }
+  | { what: 'character'; outputId: string; character: string; place: number };
+
 /** What waits in the queue, by ids of the document, so that it outlives an edit. */
 export type MachineEvent =
   | { kind: 'touch'; controlId: string; touch: Touch }
@@ -44,6 +51,8 @@ export type MachineEvent =
   | { kind: 'stuck'; controlId: string; change: number }
   /** An encoder gets to the next count of a turn; the one after is planned then, under the number set aside for it. */
   | { kind: 'count'; controlId: string; by: 1 | -1; turn: Turn; number: number }
+  /** Interrupts are heard again: what a channel did meanwhile is seen as it is now. */
+  | { kind: 'awake'; controlId: string }
   | { kind: 'channel'; controlId: string; channel: 'a' | 'b'; change: number; level: 0 | 1 }
   /** A code arrives for the how manieth time; the next is planned then. */
   | { kind: 'code'; controlId: string; codeId: string; sending: Sending; number: number }
@@ -184,12 +193,16 @@ export interface MachineState {
   blockedUntilUs: number;
   /** Turns that standstills left out. */
   lostTurns: number;
+  /** Interrupts are shut off until then. */
+  deafUntilUs: number;
   /** By the ids of their controls. */
   inputs: Record<string, InputState>;
   encoders: Record<string, EncoderState>;
   knobs: Record<string, KnobInput>;
   receivers: Record<string, ReceiverState>;
   together: TogetherState;
+  /** What no turn has heard yet, the first first. */
+  outside: (FromOutside & { cameUs: number })[];
   /** By serial output: what has come in of a line that has no end yet. */
   comingIn: Record<string, string>;
   /** When a key was first pressed: where chance begins, where the document says so. */

@@ -56,17 +56,22 @@ export type TraceEntry =
   | { atUs: number; lane: 'saved' }
   /** A division by zero or a place outside a list, which count as 0; `id` is the state whose rule it was. */
   | { atUs: number; lane: 'fault'; id: string | null; fault: EvaluationFault }
-  | { atUs: number; lane: 'power'; event: 'cycle' | 'wake' | 'low' }
-  | { atUs: number; lane: 'midiIn'; bytes: number[] }
-  /** A whole line has come in over a serial output, its last byte just now. */
-  /** `open`: its end has not come. */
-  | { atUs: number; lane: 'lineIn'; id: string; text: string; open?: true }
-  | { atUs: number; lane: 'characterIn'; id: string; character: string; place: number }
+  | { atUs: number; lane: 'power'; event: 'cycle' }
+  /** A turn hears what came from outside, `sinceUs` before; likewise below. */
+  | { atUs: number; sinceUs: number; lane: 'power'; event: 'wake' | 'low' }
+  | { atUs: number; sinceUs: number; lane: 'midiIn'; bytes: number[] }
+  /** A whole line that came in over a serial output. */
+  | { atUs: number; sinceUs: number; lane: 'lineIn'; id: string; text: string; open?: false }
+  /** Just now came so much of a line; its end has not. */
+  | { atUs: number; lane: 'lineIn'; id: string; text: string; open: true }
+  | { atUs: number; sinceUs: number; lane: 'characterIn'; id: string; character: string; place: number }
   | OutputEntry
   /** More was asked for than can happen; nothing does any more. What came most often, and since when. */
   | { atUs: number; lane: 'still'; excess: Excess; cause: Cause; times: number; sinceUs: number }
   /** The loop stands still until then. */
-  | { atUs: number; lane: 'blocked'; untilUs: number };
+  | { atUs: number; lane: 'blocked'; untilUs: number }
+  /** The loop works for an output until then, and does nothing else; `deaf`: interrupts are shut off meanwhile. */
+  | { atUs: number; lane: 'busy'; id: string; untilUs: number; deaf: boolean };
 
 export type Lane = TraceEntry['lane'];
 

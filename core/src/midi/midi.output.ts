@@ -1,4 +1,4 @@
-import { defineOutput, plansNothing, sentIsOut, withLine, type Sent } from '../output/index.ts';
+import { defineOutput, noJobs, plansNothing, sentIsOut, withLine, type Sent } from '../output/index.ts';
 import { messageBytes } from './message.ts';
 
 export type MidiEntry = { lane: 'midi'; bytes: number[] };
@@ -16,6 +16,7 @@ export const midi = defineOutput<'midi', Sent<'midi'>, MidiEntry, never, null>({
     on.trace({ atUs: on.nowUs, lane: 'midi', id: on.id, bytes });
     return withLine(was, hexBytes(bytes));
   },
+  jobs: () => noJobs,
   ...plansNothing,
   ...sentIsOut,
 });

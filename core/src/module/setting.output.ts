@@ -1,5 +1,5 @@
 import { clamp } from '../kernel/index.ts';
-import { defineOutput, type Stage } from '../output/index.ts';
+import { defineOutput, inBackground, noJobs, type Stage } from '../output/index.ts';
 
 /** What the module has taken, and what is on its way to it, the first first. */
 export interface ModuleSetting {
@@ -51,6 +51,7 @@ export const setting = defineOutput<'setting', ModuleSetting, SettingEntry, Plan
     const queued = { ...was, queue: [...was.queue, value] };
     return was.queue.length === 0 ? begin(queued, on) : queued;
   },
+  jobs: (was, { queue }, { output }) => (queue === was.queue ? noJobs : inBackground(output.tellUs)),
   due(was, { order }, on) {
     const [value, ...queue] = was.queue;
     if (was.order !== order || value === undefined) return was;

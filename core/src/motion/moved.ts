@@ -1,7 +1,7 @@
 import type { OrderOf } from '../flow/index.ts';
 import type { OutputKind, OutputOf } from '../gadget/index.ts';
 import { clamp } from '../kernel/index.ts';
-import { defineOutput, plansNothing } from '../output/index.ts';
+import { defineOutput, noJobs, plansNothing } from '../output/index.ts';
 
 /** Where it was told to be: degrees of a servo, percent of a motor. */
 export interface Moved<K> {
@@ -27,6 +27,7 @@ export const defineMoved = <K extends Extract<OutputKind, 'servo' | 'motor'>>(
       on.trace({ atUs: on.nowUs, lane: 'move', id: on.id, value });
       return { ...was, value };
     },
+    jobs: () => noJobs,
     ...plansNothing,
     powerOff({ value }, on) {
       if (value !== 0) on.trace({ atUs: on.nowUs, lane: 'move', id: on.id, value: 0 });

@@ -1,4 +1,5 @@
 import type { OrderOf } from '../flow/index.ts';
+import type { Job } from './job.ts';
 import type { ActionKindOf, Gadget, OutputKind, OutputOf } from '../gadget/index.ts';
 
 /** An entry of the trace with its time and its output. */
@@ -36,6 +37,8 @@ export interface OutputDefinition<
   dark(output: OutputOf<K>): S;
   /** What becomes of it when it is told something; the same state where nothing changes. */
   apply(state: S, order: OrderOf<ActionKindOf<K>>, stage: Stage<K, E, W, P>): S;
+  /** What the loop has to do for it after an order that made it another. Orders of one moment are one work. */
+  jobs(was: S, is: S, stage: Stage<K, E, W, P>): readonly Job[];
   /** What it planned has come. */
   due(state: S, what: W, stage: Stage<K, E, W, P>): S;
   /** Whether something else has come since, so that nothing will happen when what it planned comes. */

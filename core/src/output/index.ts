@@ -7,4 +7,5 @@ export {
   type Comparison,
   type OutputExpectation,
 } from './expectation.ts';
+export { inBackground, noJobs, type Job } from './job.ts';
 export { sentIsOut, withLine, type Sent } from './sent.ts';

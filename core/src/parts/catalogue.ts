@@ -1,5 +1,5 @@
-import { ownPartId, type Gadget, type OwnClass, type Part, type Terminal } from '../gadget/index.ts';
-import { partGroups, type Figures, type PartKind } from './kind.ts';
+import { ownPartId, partOf, type Gadget, type OwnClass, type Part, type Terminal } from '../gadget/index.ts';
+import { partGroups, type Figures, type LightData, type PartKind } from './kind.ts';
 import { ownKind } from './ownKind.ts';
 import { partList } from './registry.ts';
 
@@ -27,6 +27,12 @@ export function figuresOf(part: Classed): Figures {
 /** Ids of the lights that can be told a colour. */
 export function colouredLights({ parts }: Pick<Gadget, 'parts'>): Set<string> {
   return new Set(parts.flatMap((part) => (kindOf(part).colours ? part.plays : [])));
+}
+
+/** What sending a picture to these lights takes; null: no part of theirs is told over a data line. */
+export function lightData(gadget: Pick<Gadget, 'parts'>, outputId: string): LightData | null {
+  const part = partOf(gadget, outputId);
+  return (part && kindOf(part).data?.(figuresOf(part))) ?? null;
 }
 
 /** Ids of the contacts that stay where they are put. */

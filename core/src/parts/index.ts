@@ -3,6 +3,7 @@ export {
   colouredLights,
   figuresOf,
   kindOf,
+  lightData,
   priceOf,
   partFaults,
   partKinds,

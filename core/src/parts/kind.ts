@@ -6,6 +6,12 @@ export type Figures = Record<string, number>;
 /** What a part can realise of the path: ends that the machine plays. */
 export type EndKind = 'button' | 'encoder' | 'knob' | 'codes' | OutputKind;
 
+/** Sending a whole picture, in µs. */
+export interface LightData {
+  us: number;
+  interruptsOff: boolean;
+}
+
 /** Something that follows from the figures and is worth knowing. */
 export interface Reading {
   id: string;
@@ -57,6 +63,8 @@ export interface PartKind<F extends Figures = Figures> {
   priceFor?(figures: F): number;
   /** What follows from them that a maker would otherwise reckon by hand. */
   readings?(figures: F): Reading[];
+  /** Of lights that are told over a data line: how long a whole picture takes, and whether nothing else is heard. */
+  data?(figures: F): LightData;
   plays(figures: F): EndKind[];
   terminals(figures: F): Terminal[];
   /** What it draws from its supply; lights and sounders on pins draw through these, and are counted here. */

@@ -1,20 +1,28 @@
-import type { Reading } from './kind.ts';
+import type { LightData, Reading } from './kind.ts';
 
-/**
- * One data line after another: every light takes its 24 bits, then a pause lets all of them show. While bits go out,
- * chips without help from their hardware hear nothing else. Source: reckoning, Lights by number.
- */
-export function chainReadings(chain: {
+interface Chain {
   pixels: number;
   bitNs: number;
   pauseUs: number;
   interruptsOff: number;
-}): Reading[] {
-  const dataUs = Math.round((chain.pixels * 24 * chain.bitNs) / 1_000);
+}
+
+/**
+ * One data line after another: every light takes its 24 bits. While they go out, chips without help from their
+ * hardware hear nothing else. Source: reckoning, Lights by number.
+ */
+export const chainData = ({ pixels, bitNs, interruptsOff }: Chain): LightData => ({
+  us: Math.round((pixels * 24 * bitNs) / 1_000),
+  interruptsOff: interruptsOff === 1,
+});
+
+/** The same as figures; a pause behind the data lets all of them show. */
+export function chainReadings(chain: Chain): Reading[] {
+  const { us: dataUs, interruptsOff } = chainData(chain);
   return [
     { id: 'data', value: dataUs, unit: 'µs' },
     { id: 'refresh', value: Math.floor(1_000_000 / (dataUs + chain.pauseUs)), unit: 'Hz' },
-    ...(chain.interruptsOff ? [{ id: 'deaf', value: dataUs, unit: 'µs' } as const] : []),
+    ...(interruptsOff ? [{ id: 'deaf', value: dataUs, unit: 'µs' } as const] : []),
   ];
 }
 

@@ -1,7 +1,7 @@
 import type { OrderOf } from '../flow/index.ts';
 import type { ActionKindOf } from '../gadget/index.ts';
 import { clamp } from '../kernel/index.ts';
-import { defineOutput, plansNothing } from '../output/index.ts';
+import { defineOutput, noJobs, plansNothing } from '../output/index.ts';
 import { blankRows } from './cells.ts';
 
 /** What stands on a character display, row by row, as it was written: longer than it is wide, it may be. */
@@ -51,6 +51,7 @@ export const text = defineOutput<'text', WrittenText, TextEntry, never, null>({
     rows[order.row] = written;
     return { ...was, rows };
   },
+  jobs: () => noJobs,
   ...plansNothing,
   powerOff({ rows }, on) {
     rows.forEach((stood, row) => {

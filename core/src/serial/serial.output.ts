@@ -1,5 +1,5 @@
 import type { Serial } from '../gadget/index.ts';
-import { defineOutput, type Stage } from '../output/index.ts';
+import { defineOutput, inBackground, noJobs, type Stage } from '../output/index.ts';
 import { bytesUs, lineOut } from './frames.ts';
 
 interface Waiting {
@@ -75,6 +75,8 @@ export const serial = defineOutput<'serial', SerialLine, SerialEntry, Planned, n
     const queued = { ...was, queue: [...was.queue, { ...line, ended: order.ended }] };
     return was.queue.length === 0 ? begin(queued, on) : queued;
   },
+  jobs: (was, { queue }, { output }) =>
+    queue === was.queue ? noJobs : inBackground(bytesUs(queue.at(-1)!.bytes, output.baud)),
   due(was, { order }, on) {
     const [first, ...queue] = was.queue;
     if (was.order !== order || !first) return was;

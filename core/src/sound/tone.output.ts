@@ -1,5 +1,5 @@
 import type { Note } from '../gadget/index.ts';
-import { defineOutput, type Stage } from '../output/index.ts';
+import { defineOutput, noJobs, type Stage } from '../output/index.ts';
 import { soundedHz } from './pitch.ts';
 
 /** Pitch now, 0: silent. `order` counts the orders to this sounder: what another one planned is void. */
@@ -49,6 +49,7 @@ export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, null>
       }
     }
   },
+  jobs: () => noJobs,
   due: (was, { order, notes }, on) => (was.order === order ? play(was, notes, on) : was),
   isVoid: (was, { order }) => was.order !== order,
   powerOff({ hz }, on) {

@@ -1,6 +1,6 @@
 import type { LineLevel } from '../gadget/index.ts';
 import { clamp } from '../kernel/index.ts';
-import { defineOutput, type Stage } from '../output/index.ts';
+import { defineOutput, noJobs, type Stage } from '../output/index.ts';
 
 /** Level now; on a carrier where that is above 0. `order` counts the orders: a pulse whose order is gone ends nothing. */
 export interface SwitchedLine {
@@ -42,6 +42,7 @@ export const line = defineOutput<'line', SwitchedLine, SwitchedEntry, Planned, n
         return until(become(was, 'on', clamp(order.carrierHz, 1, mostHz), on), order.length, 'off', on);
     }
   },
+  jobs: () => noJobs,
   due: (was, { order, level }, on) => (was.order === order ? become(was, level, 0, on) : was),
   isVoid: (was, { order }) => was.order !== order,
   powerOff(was, on) {

@@ -1,4 +1,4 @@
-import { defineOutput, sentIsOut, withLine, type Sent, type Stage } from '../output/index.ts';
+import { defineOutput, noJobs, sentIsOut, withLine, type Sent, type Stage } from '../output/index.ts';
 import { idleComputer, keyDown, keyUp, withText, type Computer } from './computer.ts';
 
 /** What was typed last, and the stand-in at the other end. */
@@ -55,6 +55,7 @@ export const typist = defineOutput<'typist', Typing, TypistEntry, Planned, null>
       }
     }
   },
+  jobs: () => noJobs,
   due: (was, { key, tap }, on) => (was.tapped[key] === tap ? release(was, key, on) : was),
   isVoid: ({ tapped }, { key, tap }) => tapped[key] !== tap,
   ...sentIsOut,

@@ -171,7 +171,7 @@ export function marksIn(
   };
   for (let index = first; index < end; index += 1) {
     const entry = trace[index]!;
-    if (entry.lane === 'blocked') {
+    if (standsStill(entry)) {
       marks.push({
         kind: 'shade',
         span: { fromUs: entry.atUs, toUs: Math.min(entry.untilUs, window.toUs) },
@@ -260,5 +260,8 @@ function tickOf(entry: TraceEntry, names: ReadonlyMap<string, string>): { text: 
 
 /** Entries that the keys walk through: those that a lane shows. */
 export function isShown(entry: TraceEntry): boolean {
-  return entry.lane === 'blocked' || laneOf(entry) !== null;
+  return standsStill(entry) || laneOf(entry) !== null;
 }
+
+const standsStill = (entry: TraceEntry): entry is EntryOf<'blocked' | 'busy'> =>
+  entry.lane === 'blocked' || entry.lane === 'busy';

@@ -67,6 +67,7 @@ const ownStages: Record<Exclude<TraceEntry['lane'], OutputLane>, Stage> = {
   lineIn: 'contact',
   characterIn: 'contact',
   blocked: 'state',
+  busy: 'output',
   still: 'state',
 };
 
@@ -257,20 +258,34 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
     case 'fault':
       return faultWords[entry.fault](entry.id === null ? 'a layer' : name(entry.id));
     case 'power':
-      return powerWords[entry.event];
+      return entry.event === 'cycle' ? powerWords.cycle : `${powerWords[entry.event]}${waited(entry)}`;
     case 'midiIn':
-      return `MIDI came in: ${showMessage(entry.bytes)}.`;
+      return `MIDI came in: ${showMessage(entry.bytes)}.${waited(entry)}`;
     case 'characterIn':
-      return answered(`“${entry.character}” came in over ${name(entry.id)}.`, answerTo(trace, index));
+      return answered(
+        `“${entry.character}” came in over ${name(entry.id)}.${waited(entry)}`,
+        answerTo(trace, index),
+      );
     case 'lineIn':
       if (entry.open) return `“${entry.text}” came in over ${name(entry.id)}; its line has not ended.`;
-      return answered(`“${entry.text}” came in over ${name(entry.id)}.`, answerTo(trace, index));
+      return answered(
+        `“${entry.text}” came in over ${name(entry.id)}.${waited(entry)}`,
+        answerTo(trace, index),
+      );
     case 'still':
       return sayStill(gadget, entry);
+    case 'busy':
+      return `The loop works for ${name(entry.id)}: nothing is read for ${showDuration(entry.untilUs - entry.atUs)}${entry.deaf ? ', and interrupts are shut off' : ''}.`;
     case 'blocked':
       return `A wait begins: nothing is read and nothing happens for ${showDuration(entry.untilUs - entry.atUs)}.`;
   }
 }
+
+/** What comes from outside is heard by the next turn of the loop; said where that is late. */
+const waited = ({ sinceUs }: { sinceUs: number }): string =>
+  sinceUs > lateUs ? ` It was heard ${showDuration(sinceUs)} later, when the loop came round.` : '';
+/** A usual turn of the loop, and as much again. */
+const lateUs = 2_000;
 
 const powerWords: Record<EntryOf<'power'>['event'], string> = {
   cycle: 'The power went off and came on again.',

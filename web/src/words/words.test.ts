@@ -11,6 +11,7 @@ import {
   trialSchema,
   type Gadget,
   type Snag,
+  type TraceEntry,
 } from '@hum-lever/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -315,6 +316,20 @@ describe('words', () => {
     );
     expect(said[0]).toBe('Stir pressed. Rule 1 of Ready answered.');
     expect(said).toContain('Stir let go. No rule answered.');
+  });
+
+  it('say how long nothing else was done, and how late something was heard', () => {
+    const trace: TraceEntry[] = [
+      { atUs: 1_000, lane: 'busy', id: 'o1', untilUs: 8_680, deaf: true },
+      { atUs: 9_000, sinceUs: 7_800, lane: 'power', event: 'low' },
+      { atUs: 9_000, sinceUs: 800, lane: 'midiIn', bytes: [0x90, 60, 100] },
+    ];
+    const name = faulty.outputs.find(({ id }) => id === 'o1')!.name;
+    expect(trace.map((_entry, index) => sayWhy(faulty, trace, index).replace(/\s/g, ' '))).toEqual([
+      `The loop works for ${name}: nothing is read for 7.68 ms, and interrupts are shut off.`,
+      'The cell runs low. It was heard 7.8 ms later, when the loop came round.',
+      expect.stringMatching(/^MIDI came in: .*\.$/),
+    ]);
   });
 
   it('pick what tells most about the last press', () => {

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { addressed, addressedDefaults, addressedFigures } from '../addressed.ts';
 import { count, definePart, flag, us } from '../kind.ts';
-import { chainReadings } from '../lightTiming.ts';
+import { chainData, chainReadings } from '../lightTiming.ts';
 
 export const lightChain = definePart({
   id: 'light-chain',
@@ -25,6 +25,7 @@ export const lightChain = definePart({
   priceCents: 240,
   priceFor: ({ pixels }) => 20 * pixels,
   readings: chainReadings,
+  data: chainData,
   plays: () => ['lights'],
   ...addressed,
   memory: ({ pixels }) => ({ ram: 3 * pixels, flash: 600 }),
