@@ -55,7 +55,7 @@ row('an idle hour', `${median(idle).toFixed(3)} ms`, '< 5 ms', spread(idle));
 // The live machine is the web's; compiled here as the bundler would, without bundling.
 const folder = at('node_modules/.hum-lever');
 mkdirSync(folder, { recursive: true });
-for (const name of ['live', 'history']) {
+for (const name of ['live', 'history', 'changes']) {
   const compiled = ts.transpileModule(readFileSync(at(`web/src/workers/${name}.ts`), 'utf8'), {
     compilerOptions: {
       module: ts.ModuleKind.ESNext,
@@ -63,16 +63,20 @@ for (const name of ['live', 'history']) {
       verbatimModuleSyntax: true,
     },
   });
-  writeFileSync(`${folder}/${name}.mjs`, compiled.outputText.replaceAll("'./history.ts'", "'./history.mjs'"));
+  writeFileSync(
+    `${folder}/${name}.mjs`,
+    compiled.outputText.replace(/'\.\/(history|changes)\.ts'/g, "'./$1.mjs'"),
+  );
 }
 const { LiveMachine } = await import(`file://${folder}/live.mjs`);
+const { withChange } = await import(`file://${folder}/changes.mjs`);
 
 /** Computing time of one press, from the page's message to the page's having the outputs; waiting is not counted. */
 function livePresses(count) {
   let nowMs = 0;
   let wake = null;
   let spent = 0;
-  let shown = null;
+  let seen = null;
   let trace = [];
   const cross = (message) => deserialize(serialize(message));
   const live = new LiveMachine({
@@ -81,7 +85,7 @@ function livePresses(count) {
       const arrived = cross(report);
       if (arrived.kind === 'slice') {
         trace.push(...arrived.entries);
-        shown = arrived.shown;
+        seen = withChange(seen, arrived.seen);
       }
     },
     wakeAfter: (ms, call) => (wake = { atMs: nowMs + ms, call }),
@@ -104,11 +108,11 @@ function livePresses(count) {
   live.obey({ kind: 'load', gadget: kettle, seed: 1, script: [] });
   const times = [];
   for (let press = 0; press < count; press += 1) {
-    const light = JSON.stringify(shown);
+    const light = JSON.stringify(seen?.shown);
     spent = 0;
     timed(() => live.obey(cross({ kind: 'touch', controlId: 'b1', touch: { what: 'down' }, atMs: nowMs })));
     // Until the outputs of this press have been posted: they come with the clean press, at the next turn.
-    for (let turn = 0; turn < 20 && JSON.stringify(shown) === light; turn += 1) pass(1);
+    for (let turn = 0; turn < 20 && JSON.stringify(seen?.shown) === light; turn += 1) pass(1);
     times.push(spent);
     pass(110);
     live.obey({ kind: 'touch', controlId: 'b1', touch: { what: 'up' }, atMs: nowMs });

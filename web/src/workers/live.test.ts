@@ -11,6 +11,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setting } from '../test/gadgets.ts';
 import { History } from './history.ts';
+import { withChange, type Seen } from './changes.ts';
 import { LiveMachine } from './live.ts';
 import type { Command, Report } from './protocol.ts';
 
@@ -67,7 +68,7 @@ class Rig {
   /** The trace as the page has it: without what became void. */
   get seen(): TraceEntry[] {
     return this.reports.reduce<TraceEntry[]>((seen, report) => {
-      if (report.kind === 'cut') return seen.filter(({ atUs: at }) => at <= report.atUs);
+      if (report.kind === 'cut') return seen.filter(({ atUs }) => atUs <= report.atUs);
       return report.kind === 'slice' ? [...(report.fresh ? [] : seen), ...report.entries] : seen;
     }, []);
   }
@@ -78,7 +79,17 @@ class Rig {
     return this.reports.findLast((report) => report.kind === kind) as Extract<Report, { kind: K }>;
   }
   get state() {
-    return this.last('slice').shown.stateIds.at(-1);
+    return this.present.shown.stateIds.at(-1);
+  }
+  /** What the page sees, of all that it was told. */
+  get present(): Seen {
+    return this.reports.reduce<Seen | null>(
+      (seen, report) => (report.kind === 'slice' ? withChange(seen, report.seen) : seen),
+      null,
+    )!;
+  }
+  get past(): Seen {
+    return withChange(null, this.last('past').seen);
   }
 }
 
@@ -135,8 +146,7 @@ describe('the live machine', () => {
     const seen: { atUs: number; shown: string }[] = [];
     const note = () => {
       rig.send({ kind: 'pause' }, { kind: 'run' });
-      const { clock, shown } = rig.last('slice');
-      seen.push({ atUs: clock.nowUs, shown: JSON.stringify(shown) });
+      seen.push({ atUs: rig.last('slice').clock.nowUs, shown: JSON.stringify(rig.present) });
     };
     for (let i = 0; i < 8; i += 1) {
       note();
@@ -150,14 +160,14 @@ describe('the live machine', () => {
     }
     for (const { atUs, shown } of seen.reverse()) {
       rig.send({ kind: 'scrub', toUs: atUs });
-      expect({ atUs: rig.last('past').atUs, shown: JSON.stringify(rig.last('past').shown) }).toEqual({
+      expect({ atUs: rig.last('past').atUs, shown: JSON.stringify(rig.past) }).toEqual({
         atUs,
         shown,
       });
     }
     // Looking changed nothing.
     rig.send({ kind: 'present' });
-    expect(JSON.stringify(rig.last('slice').shown)).toBe(seen[0]!.shown);
+    expect(JSON.stringify(rig.present)).toBe(seen[0]!.shown);
   });
 
   it('goes on from the past as a trial of what was done until then', () => {
@@ -225,7 +235,7 @@ describe('the live machine', () => {
     const { seed, stimuli, endUs } = rig.last('collected');
     expect(stimuli.map(({ atUs }) => atUs)).toEqual([1_000_000, 1_090_000, 1_300_000]);
     expect(rig.seen).toEqual(replay(holding, stimuli, endUs, seed));
-    expect(rig.last('slice').places).toMatchObject({ b1: 0, b9: 1 });
+    expect(rig.present.places).toMatchObject({ b1: 0, b9: 1 });
   });
 
   it('an edit does not take anyone out of the past', () => {
@@ -233,10 +243,12 @@ describe('the live machine', () => {
     rig.press();
     rig.pass(700);
     rig.send({ kind: 'scrub', toUs: 0 }, { kind: 'edit', gadget: { ...kettle, loop: { periodUs: 2_000 } } });
-    expect(rig.reports.at(-1)).toMatchObject({ kind: 'past', atUs: 0, shown: { stateIds: ['s1'] } });
+    expect(rig.reports.at(-1)).toMatchObject({ kind: 'past', atUs: 0 });
+    expect(rig.past.shown.stateIds).toEqual(['s1']);
     expect(rig.last('slice').pastUs).toBe(0);
     rig.send({ kind: 'present' });
-    expect(rig.last('slice')).toMatchObject({ pastUs: null, shown: { stateIds: ['s2'] } });
+    expect(rig.last('slice')).toMatchObject({ pastUs: null });
+    expect(rig.state).toBe('s2');
   });
 
   it('fingers do not reach into the past', () => {
@@ -256,9 +268,11 @@ describe('the live machine', () => {
         controls: [{ ...(kettle.controls[0] as Button), debounce: setting('stable', { settleUs: 200_000 }) }],
       },
     });
-    expect(rig.last('slice')).toMatchObject({ adopted: { restarted: null }, shown: { stateIds: ['s2'] } });
+    expect(rig.last('slice')).toMatchObject({ adopted: { restarted: null } });
+    expect(rig.state).toBe('s2');
     rig.send({ kind: 'edit', gadget: { ...kettle, flow: emptyFlow() } });
-    expect(rig.last('slice')).toMatchObject({ adopted: { restarted: 'gone' }, shown: { stateIds: [] } });
+    expect(rig.last('slice')).toMatchObject({ adopted: { restarted: 'gone' } });
+    expect(rig.present.shown.stateIds).toEqual([]);
   });
 
   it('plays what hands have planned at its very time, and forgets it with a look at the past', () => {

@@ -6,6 +6,7 @@ import {
   type Stimulus,
   type TraceEntry,
 } from '@hum-lever/core';
+import { changeOf, seenOf, type Seen, type SeenChange } from './changes.ts';
 import { History, keepWithin, type Replay } from './history.ts';
 import type { Command, Report, Slow } from './protocol.ts';
 
@@ -61,6 +62,8 @@ export class LiveMachine {
   /** Virtual time `anchorUs` was at real time `anchorMs`. */
   private anchorUs = 0;
   private anchorMs = 0;
+  /** What the page has been told of what is seen. */
+  private told: Seen | null = null;
   /** Not reported yet. */
   private entries: TraceEntry[] = [];
   private leftOut = 0;
@@ -327,8 +330,7 @@ export class LiveMachine {
       kind: 'slice',
       entries,
       leftOut,
-      shown: machine.shown,
-      places: machine.places,
+      seen: this.seenSince(machine),
       clock: { nowUs: machine.nowUs, speed },
       running: this.running,
       fresh,
@@ -337,6 +339,13 @@ export class LiveMachine {
       still: machine.still,
       slow,
     });
+  }
+
+  /** What is seen now and was not told yet. */
+  private seenSince(machine: Machine): SeenChange {
+    const before = this.told;
+    this.told = seenOf(machine);
+    return changeOf(before, this.told);
   }
 
   private sleep(machine: Machine): void {
@@ -410,8 +419,8 @@ export class LiveMachine {
     this.report(machine);
     this.lookAt(atUs, null, ({ replay }) => {
       this.past = replay;
-      const { shown, places, still } = replay.machine;
-      this.host.post({ kind: 'past', atUs, shown, places, still });
+      const seen = changeOf(null, seenOf(replay.machine));
+      this.host.post({ kind: 'past', atUs, seen, still: replay.machine.still });
     });
   }
 

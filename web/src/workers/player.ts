@@ -10,6 +10,7 @@ import {
   type Trial,
 } from '@hum-lever/core';
 import { create } from 'zustand';
+import { withChange, type Seen } from './changes.ts';
 import { epochMs, type Clock, type Command, type Report, type Slow } from './protocol.ts';
 import { cutTrace, emptyTrace, growTrace, needsStretch, putStretch, seenAt } from './keptTrace.ts';
 
@@ -124,17 +125,20 @@ const stretchAfterUs = 500_000;
 /** Versions of the trace that were given out: views may see fewer. */
 let versions = 0;
 
+/** What is seen of the machine in the present, as told bit by bit. */
+let present: Seen | null = null;
+
 function receive(report: Report): void {
   switch (report.kind) {
     case 'slice': {
-      const { entries, leftOut, shown, places, clock, running, fresh, adopted, pastUs, still, slow } = report;
+      const { entries, leftOut, seen, clock, running, fresh, adopted, pastUs, still, slow } = report;
       toldAtMs = performance.now();
+      present = withChange(present, seen);
       trace = fresh ? emptyTrace(entries) : growTrace(trace, entries, leftOut);
       const grown = fresh || entries.length > 0;
       if (grown) versions += 1;
       show({
-        shown,
-        places,
+        ...present,
         clock,
         running,
         pastUs,
@@ -152,8 +156,7 @@ function receive(report: Report): void {
     case 'past':
       show({
         pastUs: report.atUs,
-        shown: report.shown,
-        places: report.places,
+        ...withChange(null, report.seen),
         still: report.still,
         replaying: null,
       });

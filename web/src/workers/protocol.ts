@@ -1,4 +1,5 @@
-import type { Adopted, Cause, Gadget, Shown, Standstill, Stimulus, Touch, TraceEntry } from '@hum-lever/core';
+import type { Adopted, Cause, Gadget, Standstill, Stimulus, Touch, TraceEntry } from '@hum-lever/core';
+import type { SeenChange } from './changes.ts';
 
 /** Milliseconds on one clock for page and worker, which count their own from when each was started. */
 export const epochMs = (sinceStartMs: number): number => performance.timeOrigin + sinceStartMs;
@@ -52,9 +53,8 @@ export type Report =
       entries: TraceEntry[];
       /** How many were left out before them; they can be had as a stretch. */
       leftOut: number;
-      shown: Shown;
-      /** Where the controls are; see `Machine.places`. */
-      places: Record<string, number>;
+      /** What is seen of it now, as far as that is new. */
+      seen: SeenChange;
       clock: Clock;
       running: boolean;
       fresh: boolean;
@@ -64,7 +64,7 @@ export type Report =
       still: Standstill | null;
       slow: Slow | null;
     }
-  | { kind: 'past'; atUs: number; shown: Shown; places: Record<string, number>; still: Standstill | null }
+  | { kind: 'past'; atUs: number; seen: SeenChange; still: Standstill | null }
   /** The past is played again up to a moment; how far it has come. */
   | { kind: 'replaying'; atUs: number; fromUs: number; toUs: number }
   /** Everything that happened in a stretch, or the last of it (`leftOut` before). */
