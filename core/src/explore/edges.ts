@@ -33,5 +33,5 @@ export const seenBy = (explorer: Explorer): Surroundings => ({
   elapsed: () => 0,
   carried: [],
   control: (number) => explorer.surroundings.control(number),
-  fault: () => undefined,
+  mishap: () => undefined,
 });

@@ -1,7 +1,7 @@
 import { op, operands, type Code } from './expression.ts';
 
 /** What went wrong and was put right by rule: x / 0, x % 0, and a place outside a list, are 0; a text holds so much. */
-export type EvaluationFault = 'divide' | 'place' | 'full';
+export type Mishap = 'divide' | 'place' | 'full';
 
 /** What an expression can ask of the gadget while it runs. */
 export interface Surroundings {
@@ -16,7 +16,7 @@ export interface Surroundings {
   control(number: number): number;
   /** Numbers that the event carries which is being answered; places beyond them are 0. */
   readonly carried: readonly number[];
-  fault(kind: EvaluationFault): void;
+  mishap(kind: Mishap): void;
 }
 
 /** Surroundings in which nothing is known but the values. */
@@ -27,7 +27,7 @@ export const bare = (values: ArrayLike<number>, random: (n: number) => number = 
   elapsed: () => 0,
   control: () => 0,
   carried: [],
-  fault: () => undefined,
+  mishap: () => undefined,
 });
 
 const stack = new Int32Array(1_024);
@@ -169,14 +169,14 @@ export function evaluate(code: Code, around: Surroundings): number {
 
 function placeOf(around: Surroundings, index: number, slot: number, length: number): number {
   if (index >= 0 && index < length) return around.values[slot + index]!;
-  around.fault('place');
+  around.mishap('place');
   return 0;
 }
 
 /** First slot of the text at a place, by the operands at `at`; -1: there is none, and that is told. */
 function slotOf(around: Surroundings, place: number, code: Code, at: number): number {
   if (place >= 0 && place < code[at + 2]!) return code[at]! + place * code[at + 1]!;
-  around.fault('place');
+  around.mishap('place');
   return -1;
 }
 
@@ -247,7 +247,7 @@ function apply(operation: number, a: number, b: number, around: Surroundings): n
     case op.div:
     case op.rem:
       if (b === 0) {
-        around.fault('divide');
+        around.mishap('divide');
         return 0;
       }
       return operation === op.div ? Math.trunc(a / b) : a % b;

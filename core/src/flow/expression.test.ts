@@ -159,10 +159,10 @@ describe('expressions', () => {
   ])('%s is %i', (text, expected) => expect(value(text, [...given, 1, 8, 8, 4, 1])).toBe(expected));
 
   it('tells of a division by zero and of a place outside a list, and goes on', () => {
-    const faults: string[] = [];
-    const around = { ...bare([...given, 1, 8, 8, 4, 1]), fault: (kind: string) => void faults.push(kind) };
+    const mishaps: string[] = [];
+    const around = { ...bare([...given, 1, 8, 8, 4, 1]), mishap: (kind: string) => void mishaps.push(kind) };
     expect(evaluate(compileExpression('1 / (a - 7) + v5[9] + 3', scopeOf(rich)), around)).toBe(3);
-    expect(faults).toEqual(['divide', 'place']);
+    expect(mishaps).toEqual(['divide', 'place']);
   });
 
   it('asks for chance only where it is used, with a positive bound', () => {

@@ -5,7 +5,7 @@ import type { FlowTables, KnownGuards } from './tables.ts';
 /*
  * Rules that need no event are looked at after everything that happens. Their guards are worked out once while nothing
  * they ask for has changed, and only where working one out again could not differ: nothing random, no time, no states,
- * no fault to be said again.
+ * no mishap to be said again.
  */
 
 /** What a guard must not ask for to be kept. Controls stand still within a macrostep. */

@@ -122,7 +122,7 @@ describe('what an expression can come to', () => {
       elapsed: () => drawn.active * drawn.since,
       carried: [],
       control: (number) => drawn.controls[number]!,
-      fault: () => undefined,
+      mishap: () => undefined,
     }));
 
   let read = 0;

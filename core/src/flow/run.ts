@@ -12,7 +12,7 @@ import {
 import { charactersIn } from '../gadget/index.ts';
 import { renderTemplate } from './template.ts';
 import { textAt } from './texts.ts';
-import { evaluate, type EvaluationFault, type Surroundings } from './evaluate.ts';
+import { evaluate, type Mishap, type Surroundings } from './evaluate.ts';
 import type { Code } from './expression.ts';
 import type { Effect, FlowState, FlowStep, FlowTimer } from './state.ts';
 import type { CompiledAction, CompiledLength, FlowTables } from './tables.ts';
@@ -119,9 +119,9 @@ export class Run implements Surroundings {
   get carried(): readonly number[] {
     return this.key ?? this.around.carried ?? noNumbers;
   }
-  fault(fault: EvaluationFault): void {
+  mishap(mishap: Mishap): void {
     const stateId = this.at === null ? null : this.tables.stateIds[this.at]!;
-    this.effect({ offsetUs: this.offsetUs, kind: 'fault', fault, stateId });
+    this.effect({ offsetUs: this.offsetUs, kind: 'mishap', mishap, stateId });
   }
   /**
    * Paid for here; whether it can be afforded is asked with the next thing that happens. A variable against a number
@@ -256,7 +256,7 @@ export class Run implements Surroundings {
     const place = index === null ? 0 : this.evaluate(index);
     if (place >= 0 && place * characters[variable]! < size[variable]!)
       return slot[variable]! + place * characters[variable]!;
-    this.fault('place');
+    this.mishap('place');
     return -1;
   }
 
@@ -266,7 +266,7 @@ export class Run implements Surroundings {
     const length = tables.characters[variable]!;
     const points = charactersIn(text, length);
     this.work.left -= write * length;
-    if (!this.quiet && [...text].length > length) this.fault('full');
+    if (!this.quiet && [...text].length > length) this.mishap('full');
     let changed = false;
     for (let n = 0; n < length; n += 1) {
       if (values[slot + n] === points[n]) continue;
@@ -339,7 +339,7 @@ export class Run implements Surroundings {
       case 'setPlace': {
         const index = this.evaluate(action.index);
         const value = this.evaluate(action.value);
-        if (index < 0 || index >= tables.size[action.variable]!) this.fault('place');
+        if (index < 0 || index >= tables.size[action.variable]!) this.mishap('place');
         else this.put(action.variable, tables.slot[action.variable]! + index, value);
         return;
       }

@@ -1,5 +1,5 @@
 import type { LightMode } from '../gadget/index.ts';
-import type { EvaluationFault } from './evaluate.ts';
+import type { Mishap } from './evaluate.ts';
 import type { OutputOrder } from './orders.ts';
 import type { FlowTables } from './tables.ts';
 
@@ -51,7 +51,7 @@ export type Effect = { offsetUs: number } & (
   | { kind: 'variable'; variableId: string; index: number | null; value: number | string }
   | { kind: 'output'; outputId: string; order: OutputOrder }
   | { kind: 'saved' }
-  | { kind: 'fault'; fault: EvaluationFault; stateId: string | null }
+  | { kind: 'mishap'; mishap: Mishap; stateId: string | null }
 );
 
 /** What a step did. */

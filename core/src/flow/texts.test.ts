@@ -63,13 +63,15 @@ describe('a short text', () => {
       'añ🙂e12',
       'añ🙂',
     ]);
-    expect(trace.filter((entry) => entry.lane === 'fault')).toMatchObject([{ atUs: 20_000, fault: 'full' }]);
+    expect(trace.filter((entry) => entry.lane === 'mishap')).toMatchObject([
+      { atUs: 20_000, mishap: 'full' },
+    ]);
   });
   it('is filled in, one of several by its place; a place outside is told, and empty', () => {
     expect(typed('word = "x"', 'Desk type "{word}_"', 'Desk type "{cues[n]}!"')).toEqual(['x_', 'Lamps!']);
     const trace = play(gadget('Desk type "<{cues[7]}>"', 'cues[3] = "no"'));
     expect(trace.filter(({ lane }) => lane === 'typed')).toMatchObject([{ text: '<>' }]);
-    expect(trace.filter(({ lane }) => lane === 'fault')).toHaveLength(2);
+    expect(trace.filter(({ lane }) => lane === 'mishap')).toHaveLength(2);
   });
   it('of several is stored at a place, and kept as it says', () => {
     expect(became('cues[2] = "Bow"', 'append cues[2] "s{n + 1}"')).toEqual([

@@ -13,6 +13,6 @@ export function textAt(values: ArrayLike<number>, slot: number, length: number):
 export function textNow({ slot, length, count, index }: TextRef, around: Surroundings): string {
   const place = evaluate(index, around);
   if (place >= 0 && place < count) return textAt(around.values, slot + place * length, length);
-  around.fault('place');
+  around.mishap('place');
   return '';
 }

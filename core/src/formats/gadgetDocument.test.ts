@@ -142,6 +142,31 @@ describe('a document of the fifth release', () => {
   });
 });
 
+describe('a document of the sixth release', () => {
+  const stored = (file: string) => readFileSync(join(__dirname, '../test/stored', file), 'utf8');
+  it('shows its lists in rows as it did, and plays as it did', () => {
+    const read = readGadgetText(stored('version-6.json'));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    expect(read.migratedFrom).toBe(6);
+    expect(read.gadget.flow.states.flatMap(({ entry }) => entry)).toContainEqual(
+      expect.objectContaining({ kind: 'listRow', row: 1, glyphs: ' .#' }),
+    );
+    const hands: Stimulus[] = [
+      { atUs: 500_000, controlId: 'b1', what: 'down' },
+      { atUs: 590_000, controlId: 'b1', what: 'up' },
+      { atUs: 1_500_000, controlId: 'b4', what: 'turn', detents: 2, overUs: 200_000 },
+      { atUs: 3_000_300, controlId: 'o4', what: 'line', text: 'dim 40' },
+      { atUs: 4_000_000, controlId: 'b3', what: 'down' },
+      { atUs: 5_200_000, controlId: 'b3', what: 'up' },
+    ];
+    const trace = replay(read.gadget, hands, 8_000_000, 5);
+    expect(trace).toContainEqual({ atUs: 0, lane: 'text', id: 'o1', row: 1, text: '  .   ' });
+    // Made when that release was the newest.
+    const sum = createHash('sha256').update(JSON.stringify(trace)).digest('hex');
+    expect(sum).toBe(stored('version-6.sha256').trim());
+  });
+});
+
 describe('a document of the fourth release', () => {
   const stored = (file: string) => readFileSync(join(__dirname, '../test/stored', file), 'utf8');
 

@@ -21,7 +21,7 @@ const named = (): Gadget => {
         { kind: 'sprite', outputId: 'o2', row: 'v1', column: '0', text: '{v1}' },
         { kind: 'raise', signalId: 'g1', delay: { ms: 'v1' } },
       ],
-      exit: [{ kind: 'lane', outputId: 'o2', row: 0, variableId: 'v1', glyphs: '.#' }],
+      exit: [{ kind: 'listRow', outputId: 'o2', row: 0, variableId: 'v1', glyphs: '.#' }],
       rules: [
         rule('r1', { guard: 'v1 > 1 && in(s3)', targetIds: ['s3'] }),
         rule('r2', { trigger: { kind: 'after', delay: { ms: 'v1 + 1' } } }),

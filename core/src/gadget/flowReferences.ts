@@ -11,7 +11,7 @@ import { limits } from './limits.ts';
 import { areApart, isHistory, nestingOf, type Nesting } from './nesting.ts';
 
 type Path = (string | number)[];
-type Fault = (path: Path, message: string) => void;
+type Accuse = (path: Path, message: string) => void;
 
 interface Referring {
   controls: Control[];
@@ -23,37 +23,37 @@ interface Referring {
 }
 
 /** References of the flow that lead nowhere, and states that lie in one another as states cannot. */
-export function flowFaults(gadget: Referring, fault: Fault): void {
+export function flowFaults(gadget: Referring, accuse: Accuse): void {
   const { controls, flow } = gadget;
   const nesting = nestingOf(flow);
   const kinds = new Map(controls.map(({ id, kind }) => [id, kind]));
   const state = (id: string | null, path: Path) => {
-    if (id !== null && !nesting.byId.has(id)) fault(path, `expected the id of a state, got "${id}"`);
+    if (id !== null && !nesting.byId.has(id)) accuse(path, `expected the id of a state, got "${id}"`);
   };
   state(flow.initialId, ['flow', 'initialId']);
   if ((flow.initialId === null) !== (flow.states.length === 0))
-    fault(['flow', 'initialId'], 'expected the id of the first state, or null where there is no state');
+    accuse(['flow', 'initialId'], 'expected the id of the first state, or null where there is no state');
   if (nesting.ordered.length < flow.states.length)
-    fault(['flow', 'states'], 'expected no state to lie in itself, by whatever way');
+    accuse(['flow', 'states'], 'expected no state to lie in itself, by whatever way');
   else
     flow.states.forEach((one, s) => {
       const path = ['flow', 'states', s];
       state(one.parentId, [...path, 'parentId']);
-      if (one.parentId === null || nesting.byId.has(one.parentId)) stateFaults(nesting, one, path, fault);
+      if (one.parentId === null || nesting.byId.has(one.parentId)) stateFaults(nesting, one, path, accuse);
     });
-  const trigger = triggerFaults(gadget, nesting, fault);
+  const trigger = triggerFaults(gadget, nesting, accuse);
   flow.states.forEach(({ rules }, s) =>
     rules.forEach((rule, r) => {
       const base = ['flow', 'states', s, 'rules', r];
       rule.targetIds.forEach((id, t) => state(id, [...base, 'targetIds', t]));
       trigger(rule.trigger, [...base, 'trigger']);
-      apart(nesting, rule.targetIds, [...base, 'targetIds'], fault);
+      apart(nesting, rule.targetIds, [...base, 'targetIds'], accuse);
     }),
   );
   const marked = new Set(flow.states.flatMap(({ id, rules }) => [id, ...rules.map((rule) => rule.id)]));
   flow.marks.forEach(({ placeId }, n) => {
     if (!marked.has(placeId))
-      fault(['flow', 'marks', n, 'placeId'], `expected the id of a state or a rule, got "${placeId}"`);
+      accuse(['flow', 'marks', n, 'placeId'], `expected the id of a state or a rule, got "${placeId}"`);
   });
   flow.ignored.forEach((one, n) => {
     state(one.stateId, ['flow', 'ignored', n, 'stateId']);
@@ -63,57 +63,57 @@ export function flowFaults(gadget: Referring, fault: Fault): void {
   flow.layers.forEach(({ when, keys }, y) => {
     const base = ['flow', 'layers', y];
     const key = (id: string, path: Path) => {
-      if (kinds.get(id) !== 'button') fault(path, `expected the id of a button, got "${id}"`);
+      if (kinds.get(id) !== 'button') accuse(path, `expected the id of a button, got "${id}"`);
     };
     if (when?.kind === 'held') key(when.controlId, [...base, 'when', 'controlId']);
     keys.forEach((one, k) => {
       const id = layerKeyId(one);
       const path = [...base, 'keys', k, 'setId' in one ? 'setId' : 'controlId'];
       if (!('setId' in one)) key(id, path);
-      else if (!sets.has(id)) fault(path, `expected the id of a key set, got "${id}"`);
+      else if (!sets.has(id)) accuse(path, `expected the id of a key set, got "${id}"`);
       if (keys.findIndex((other) => layerKeyId(other) === id) < k)
-        fault(path, 'expected each key once in a layer');
+        accuse(path, 'expected each key once in a layer');
     });
   });
-  actionFaults(gadget, fault);
+  actionFaults(gadget, accuse);
 }
 
 /** Several targets at once are for regions beside one another. */
-function apart(nesting: Nesting, ids: readonly string[], path: Path, fault: Fault): void {
+function apart(nesting: Nesting, ids: readonly string[], path: Path, accuse: Accuse): void {
   if (ids.some((a, i) => ids.slice(i + 1).some((b) => !areApart(nesting, a, b))))
-    fault(path, 'expected several targets to lie in different regions of a parallel state');
+    accuse(path, 'expected several targets to lie in different regions of a parallel state');
 }
 
-function stateFaults(nesting: Nesting, state: State, path: Path, fault: Fault): void {
+function stateFaults(nesting: Nesting, state: State, path: Path, accuse: Accuse): void {
   const inner = nesting.childrenOf(state.id);
   const parent = state.parentId === null ? undefined : nesting.byId.get(state.parentId);
   const over = nesting.ancestorsOf(state.id);
   if (over.length >= limits.nesting)
-    fault([...path, 'parentId'], `expected at most ${limits.nesting} states in one another`);
+    accuse([...path, 'parentId'], `expected at most ${limits.nesting} states in one another`);
   if (parent && parent.kind !== 'plain' && parent.kind !== 'parallel')
-    fault([...path, 'parentId'], `expected a state that can hold others, got a ${parent.kind} state`);
+    accuse([...path, 'parentId'], `expected a state that can hold others, got a ${parent.kind} state`);
   const empty = isHistory(state) || state.kind === 'final';
   if (empty && state.rules.length > 0)
-    fault([...path, 'rules'], `expected no rules in a ${state.kind} state`);
+    accuse([...path, 'rules'], `expected no rules in a ${state.kind} state`);
   if (isHistory(state)) {
-    if (!parent) fault([...path, 'parentId'], 'expected history to lie in the state that it remembers');
+    if (!parent) accuse([...path, 'parentId'], 'expected history to lie in the state that it remembers');
     if (state.entry.length + state.exit.length > 0)
-      fault([...path, 'entry'], 'expected nothing to be done in a history state');
+      accuse([...path, 'entry'], 'expected nothing to be done in a history state');
   }
   if (inner.length > 0 && inner.every(isHistory))
-    fault([...path, 'kind'], 'expected a state with history to hold at least one other state');
+    accuse([...path, 'kind'], 'expected a state with history to hold at least one other state');
   const { initial } = state;
   if (!initial) return;
   const home = isHistory(state) ? state.parentId! : state.id;
   if (state.kind === 'parallel' || state.kind === 'final' || (inner.length === 0 && !isHistory(state)))
-    fault([...path, 'initial'], 'expected a beginning only where there is a choice of states');
+    accuse([...path, 'initial'], 'expected a beginning only where there is a choice of states');
   initial.targetIds.forEach((id, t) => {
     if (!nesting.isInside(id, home))
-      fault([...path, 'initial', 'targetIds', t], `expected a state inside it, got "${id}"`);
+      accuse([...path, 'initial', 'targetIds', t], `expected a state inside it, got "${id}"`);
   });
-  apart(nesting, initial.targetIds, [...path, 'initial', 'targetIds'], fault);
+  apart(nesting, initial.targetIds, [...path, 'initial', 'targetIds'], accuse);
   if (isHistory(state) && leadsBack(nesting, state))
-    fault(
+    accuse(
       [...path, 'initial', 'targetIds'],
       'expected history to lead to a state at last, not back to itself',
     );
@@ -128,7 +128,7 @@ function leadsBack({ byId }: Nesting, from: State): boolean {
   return at === from;
 }
 
-function triggerFaults(gadget: Referring, nesting: Nesting, fault: Fault) {
+function triggerFaults(gadget: Referring, nesting: Nesting, accuse: Accuse) {
   const { controls, outputs, chords, flow } = gadget;
   const kinds = new Map(controls.map(({ id, kind }) => [id, kind]));
   const codes = new Set(
@@ -138,7 +138,7 @@ function triggerFaults(gadget: Referring, nesting: Nesting, fault: Fault) {
   const [chordIds, timers, signals] = [ids(chords), ids(flow.timers), ids(flow.signals)];
   const sets = ids(keySetsOf(gadget));
   const among = (known: { has(id: string): boolean }, id: string, path: Path, what: string) => {
-    if (!known.has(id)) fault(path, `expected the id of a ${what}, got "${id}"`);
+    if (!known.has(id)) accuse(path, `expected the id of a ${what}, got "${id}"`);
   };
   return (trigger: Trigger, path: Path): void => {
     switch (trigger.kind) {
@@ -150,7 +150,7 @@ function triggerFaults(gadget: Referring, nesting: Nesting, fault: Fault) {
       case 'crossing': {
         const kind = kinds.get(trigger.controlId);
         if (kind === 'knob' || (kind === 'encoder' && trigger.kind === 'turn')) return;
-        fault([...path, 'controlId'], `expected the id of what can be turned, got "${trigger.controlId}"`);
+        accuse([...path, 'controlId'], `expected the id of what can be turned, got "${trigger.controlId}"`);
         return;
       }
       case 'chord':
@@ -167,7 +167,7 @@ function triggerFaults(gadget: Referring, nesting: Nesting, fault: Fault) {
       case 'character': {
         const serial = outputs.some(({ id, kind }) => id === trigger.outputId && kind === 'serial');
         if (!serial)
-          fault([...path, 'outputId'], `expected the id of a serial output, got "${trigger.outputId}"`);
+          accuse([...path, 'outputId'], `expected the id of a serial output, got "${trigger.outputId}"`);
         return;
       }
       case 'after':
@@ -205,7 +205,7 @@ export function wrongFor(
   }
 }
 
-function actionFaults({ outputs, flow }: Referring, fault: Fault): void {
+function actionFaults({ outputs, flow }: Referring, accuse: Accuse): void {
   const variables = new Map(flow.variables.map((variable) => [variable.id, variable]));
   const outputKinds = new Map(outputs.map(({ id, kind }) => [id, kind]));
   const timers = new Set(flow.timers.map(({ id }) => id));
@@ -216,21 +216,21 @@ function actionFaults({ outputs, flow }: Referring, fault: Fault): void {
       if ('variableId' in action) {
         const variable = variables.get(action.variableId);
         const expected = variable && wrongFor(action, variable);
-        if (!variable) fault(at('variableId'), `expected the id of a variable, got "${action.variableId}"`);
-        else if (expected) fault(at('variableId'), expected);
+        if (!variable) accuse(at('variableId'), `expected the id of a variable, got "${action.variableId}"`);
+        else if (expected) accuse(at('variableId'), expected);
       }
       if (isOutputAction(action)) {
         const wanted = kindsTold(action.kind);
         const kind = outputKinds.get(action.outputId);
         if (!kind || !wanted.includes(kind))
-          fault(
+          accuse(
             at('outputId'),
             `expected the id of a ${wanted.join(' or ')} output, got "${action.outputId}"`,
           );
       }
       if ('timerId' in action && !timers.has(action.timerId))
-        fault(at('timerId'), `expected the id of a timer, got "${action.timerId}"`);
+        accuse(at('timerId'), `expected the id of a timer, got "${action.timerId}"`);
       if ('signalId' in action && !signals.has(action.signalId))
-        fault(at('signalId'), `expected the id of a signal, got "${action.signalId}"`);
+        accuse(at('signalId'), `expected the id of a signal, got "${action.signalId}"`);
     });
 }

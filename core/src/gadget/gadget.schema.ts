@@ -17,7 +17,7 @@ import { noWiring, wiringSchema } from './wiring.schema.ts';
 export const gadgetSchema = z
   .strictObject({
     kind: z.literal('hum-lever-gadget'),
-    version: z.literal(gadgetVersions.Marks),
+    version: z.literal(gadgetVersions.ListRows),
     name: nameSchema,
     brief: briefSchema,
     /** The main loop reads the inputs once per period. */
@@ -46,7 +46,7 @@ export type Gadget = z.infer<typeof gadgetSchema>;
 export function emptyGadget(name: string): Gadget {
   return {
     kind: 'hum-lever-gadget',
-    version: gadgetVersions.Marks,
+    version: gadgetVersions.ListRows,
     name,
     brief: { purpose: '', picture: null, words: [], tasks: [], wishes: noWishes },
     loop: { periodUs: 1_000 },

@@ -351,6 +351,20 @@ function toMarks(document: Raw): Raw {
   };
 }
 
+/* --- 6 to 7: a row that shows a list has a name of its own; a lane is one of a trace --- */
+
+/** Nothing else of a flow is of that kind. */
+function listRowsIn(value: unknown, depth = 0): unknown {
+  if (depth > deepest) return value;
+  if (Array.isArray(value)) return value.map((one) => listRowsIn(one, depth + 1));
+  if (!isRecord(value)) return value;
+  const inner = Object.entries(value).map(([name, one]) => [name, listRowsIn(one, depth + 1)] as const);
+  const same = Object.fromEntries(inner);
+  return value.kind === 'lane' ? { ...same, kind: 'listRow' } : same;
+}
+
+const toListRows = (document: Raw): Raw => ({ ...document, flow: listRowsIn(document.flow) });
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
@@ -360,4 +374,5 @@ export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step:
     { name: 'NestedFlow', step: toNestedFlow },
     { name: 'ReadableTexts', step: toReadableTexts },
     { name: 'Marks', step: toMarks },
+    { name: 'ListRows', step: toListRows },
   ];

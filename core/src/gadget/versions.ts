@@ -7,6 +7,7 @@ export const gadgetVersions = {
   NestedFlow: 4,
   ReadableTexts: 5,
   Marks: 6,
+  ListRows: 7,
 } as const;
 
 /** The version this program writes. */

@@ -16,6 +16,7 @@ export const darkLight: LitLight = { kind: 'light', light: { mode: 'off' }, sinc
 
 /**
  * Level in percent at a moment, 0–100.
+ * Whole numbers throughout.
  * @param atUs >= lit.sinceUs
  */
 export function lightLevel({ light, sinceUs, fromPercent }: LitLight, atUs: number): number {
@@ -32,8 +33,10 @@ export function lightLevel({ light, sinceUs, fromPercent }: LitLight, atUs: numb
       // Lit in the first half of each period.
       return ((atUs - sinceUs) % light.periodUs) * 2 < light.periodUs ? 100 : 0;
     case 'fade': {
-      const share = Math.min(1, (atUs - sinceUs) / light.overUs);
-      return Math.round(fromPercent + (light.levelPercent - fromPercent) * share);
+      const { levelPercent, overUs } = light;
+      const goneUs = Math.min(overUs, atUs - sinceUs);
+      // The nearest whole percent, halves upwards: one product below 2^49 and one division, as on any processor.
+      return fromPercent + Math.floor((2 * (levelPercent - fromPercent) * goneUs + overUs) / (2 * overUs));
     }
   }
 }

@@ -124,7 +124,7 @@ export class Machine {
       elapsed: (one) => (flow.active[one] ? Math.floor((nowUs - flow.enteredUs[one]!) / 1_000) : 0),
       control: aroundFlow(state, compiled, nowUs).control,
       carried: [],
-      fault: () => undefined,
+      mishap: () => undefined,
     };
   }
 

@@ -1,3 +1,5 @@
+import * as fc from 'fast-check';
+import { limits } from '../gadget/index.ts';
 import { lightLevel, safelyShown, slowestSafeBlinkUs, type LitLight } from '../light/index.ts';
 import { turnAtOrAfter, turnsLost } from '../scan/index.ts';
 import { blankRows, rowCells } from '../screen/index.ts';
@@ -30,6 +32,27 @@ describe('a light', () => {
     expect([0, 400_000, 800_000, 9_000_000].map((us) => lightLevel(fade, 1_000 + us))).toEqual([
       100, 60, 20, 20,
     ]);
+  });
+
+  it('fades in whole numbers: always the nearest percent, whatever the length', () => {
+    const percent = fc.integer({ min: 0, max: 100 });
+    const overUs = fc.oneof(
+      fc.integer({ min: 1_000, max: 10_000 }),
+      fc.integer({ min: 1_000, max: limits.lengthUs }),
+    );
+    fc.assert(
+      fc.property(percent, percent, overUs, fc.nat(1_000_000), (from, to, length, share) => {
+        const goneUs = Math.floor((length * share) / 1_000_000);
+        const level = lightLevel(
+          lit({ mode: 'fade', levelPercent: to, overUs: length }, from),
+          1_000 + goneUs,
+        );
+        // Twice its distance from the exact level is at most one percent, in numbers without an end.
+        const off = 2n * (BigInt(level - from) * BigInt(length) - BigInt(to - from) * BigInt(goneUs));
+        expect(off <= BigInt(length) && -off < BigInt(length)).toBe(true);
+      }),
+      { seed: 6, numRuns: 500 },
+    );
   });
 
   it('is never shown blinking in the band that can harm', () => {

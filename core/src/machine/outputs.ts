@@ -56,8 +56,8 @@ export function carryOut(
     case 'signal':
       trace.push({ atUs, lane: 'signal', id: effect.signalId });
       return noJobs;
-    case 'fault':
-      trace.push({ atUs, lane: 'fault', id: effect.stateId, fault: effect.fault });
+    case 'mishap':
+      trace.push({ atUs, lane: 'mishap', id: effect.stateId, mishap: effect.mishap });
       return noJobs;
     case 'variable':
       remember(shown, effect.variableId, effect.index, effect.value, atUs, trace);

@@ -1,5 +1,5 @@
 import type { SwallowReason } from '../debounce/index.ts';
-import type { EvaluationFault } from '../flow/index.ts';
+import type { Mishap } from '../flow/index.ts';
 import type { CodeGesture, GestureKind } from '../gadget/index.ts';
 import type { Cause, Excess } from '../kernel/index.ts';
 import type { OutputEntry } from './outputKinds.ts';
@@ -55,7 +55,7 @@ export type TraceEntry =
   /** What is kept was written down. */
   | { atUs: number; lane: 'saved' }
   /** A division by zero or a place outside a list, which count as 0; `id` is the state whose rule it was. */
-  | { atUs: number; lane: 'fault'; id: string | null; fault: EvaluationFault }
+  | { atUs: number; lane: 'mishap'; id: string | null; mishap: Mishap }
   | { atUs: number; lane: 'power'; event: 'cycle' }
   /** A turn hears what came from outside, `sinceUs` before; likewise below. */
   | { atUs: number; sinceUs: number; lane: 'power'; event: 'wake' | 'low' }

@@ -184,8 +184,8 @@ describe('power off and on', () => {
       { lane: 'light', id: 'o1', light: { mode: 'off' }, fromPercent: 40 },
       { lane: 'text', id: 'o2', row: 1, text: '' },
       { lane: 'tone', id: 'o3', hz: 0 },
-      { lane: 'move', id: 'o4', value: 0 },
-      { lane: 'move', id: 'o5', value: 0 },
+      { lane: 'motion', id: 'o4', value: 0 },
+      { lane: 'motion', id: 'o5', value: 0 },
       // What was sent is out; what is kept is as it was.
       { lane: 'variable', id: 'v1', value: 3 },
       { lane: 'state', id: 's1' },
@@ -318,7 +318,7 @@ describe('what comes in and goes out', () => {
     ]);
     expect(of(trace, 'midi')).toEqual([{ atUs: 10_000, lane: 'midi', id: 'o4', bytes: [0x92, 127, 5] }]);
     expect(of(trace, 'typed').map(({ text }) => text)).toEqual(['n=0']);
-    expect(of(trace, 'move').map(({ value }) => value)).toEqual([90]);
+    expect(of(trace, 'motion').map(({ value }) => value)).toEqual([90]);
   });
 
   it('turns by so many steps, and a knob that comes to a value', () => {
@@ -411,7 +411,7 @@ describe('tunes, lanes and sprites', () => {
             { kind: 'set', variableId: 'v1', index: '5', value: '7' },
             { kind: 'set', variableId: 'v1', index: '9', value: '7' },
             { kind: 'shift', variableId: 'v1', value: '2' },
-            { kind: 'lane', outputId: 'o2', row: 0, variableId: 'v1', glyphs: ' .#' },
+            { kind: 'listRow', outputId: 'o2', row: 0, variableId: 'v1', glyphs: ' .#' },
             { kind: 'sprite', outputId: 'o2', row: '0', column: '7', text: 'OX' },
           ],
         }),
@@ -420,7 +420,7 @@ describe('tunes, lanes and sprites', () => {
     const trace = replay(lane, [], 1_000, 1);
     expect(of(trace, 'text').map(({ text }) => text)).toEqual(['   .##', '   .## O']);
     // The tenth place of six is none: it is told, and nothing is written.
-    expect(of(trace, 'fault')).toEqual([{ atUs: 0, lane: 'fault', id: 's1', fault: 'place' }]);
+    expect(of(trace, 'mishap')).toEqual([{ atUs: 0, lane: 'mishap', id: 's1', mishap: 'place' }]);
   });
   it.each([6, 1])('a list of %i places is cleared at once, as far as it was not clear', (length) => {
     const list = gadgetOf({

@@ -9,7 +9,7 @@ export interface Moved<K> {
   value: number;
 }
 
-export type MoveEntry = { lane: 'move'; value: number };
+export type MotionEntry = { lane: 'motion'; value: number };
 
 /** What is told a value inside its own range. @param most of one of them @param loads its supply gives way at that value */
 export const defineMoved = <K extends Extract<OutputKind, 'servo' | 'motor'>>(
@@ -17,20 +17,20 @@ export const defineMoved = <K extends Extract<OutputKind, 'servo' | 'motor'>>(
   most: (output: OutputOf<K>) => number,
   loads: (value: number) => boolean,
 ) =>
-  defineOutput<K, Moved<K>, MoveEntry, never, null>({
+  defineOutput<K, Moved<K>, MotionEntry, never, null>({
     kind,
     prepare: () => null,
     dark: () => ({ kind, value: 0 }),
     apply(was, order, on) {
       const value = clamp((order as unknown as OrderOf<'move'>).to, 0, most(on.output));
       if (value === was.value) return was;
-      on.trace({ atUs: on.nowUs, lane: 'move', id: on.id, value });
+      on.trace({ atUs: on.nowUs, lane: 'motion', id: on.id, value });
       return { ...was, value };
     },
     jobs: () => noJobs,
     ...plansNothing,
     powerOff({ value }, on) {
-      if (value !== 0) on.trace({ atUs: on.nowUs, lane: 'move', id: on.id, value: 0 });
+      if (value !== 0) on.trace({ atUs: on.nowUs, lane: 'motion', id: on.id, value: 0 });
     },
     adopt: (was) => was,
     later: (was) => was,

@@ -17,7 +17,7 @@ export const text = outputDocument(
     /** A few characters at a place of their own; what falls outside the display is not seen. */
     sprite: { row: expression, column: expression, text: template },
     /** A list as one row: each place shows the glyph of its number; beyond the last, the last. */
-    lane: {
+    listRow: {
       row,
       variableId: list,
       glyphs: constant(lineSchema(32).min(1, 'expected at least one glyph')),

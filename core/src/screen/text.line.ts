@@ -7,7 +7,7 @@ export const text = defineLine<'text'>({
       const row = line.number('a row from 1 on', 1) - 1;
       if (!line.word('lane')) return { kind: 'text', outputId, row, text: line.template() };
       const variableId = line.id('variables');
-      return { kind: 'lane', outputId, row, variableId, glyphs: line.plain() };
+      return { kind: 'listRow', outputId, row, variableId, glyphs: line.plain() };
     },
     at: (line, outputId) => {
       const row = line.expression();
@@ -19,7 +19,7 @@ export const text = defineLine<'text'>({
     switch (action.kind) {
       case 'text':
         return `row ${action.row + 1} ${write.template(action.text)}`;
-      case 'lane':
+      case 'listRow':
         return `row ${action.row + 1} lane ${write.variable(action.variableId)} ${write.plain(action.glyphs)}`;
       case 'sprite': {
         const [row, column] = [write.expression(action.row), write.expression(action.column)];

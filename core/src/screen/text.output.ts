@@ -20,7 +20,7 @@ function overlaid(row: string, column: number, text: string, columns: number): s
 }
 
 /** Each place shows the glyph of its number; beyond the ends, the nearest. */
-const laneOf = (places: readonly number[], glyphs: readonly string[]): string =>
+const rowOfList = (places: readonly number[], glyphs: readonly string[]): string =>
   places.map((place) => glyphs[clamp(place, 0, glyphs.length - 1)]).join('');
 
 function writtenRow(stood: string, order: OrderOf<ActionKindOf<'text'>>, columns: number): string {
@@ -29,8 +29,8 @@ function writtenRow(stood: string, order: OrderOf<ActionKindOf<'text'>>, columns
       return order.text;
     case 'sprite':
       return overlaid(stood, order.column, order.text, columns);
-    case 'lane':
-      return laneOf(order.places, [...order.glyphs]);
+    case 'listRow':
+      return rowOfList(order.places, [...order.glyphs]);
   }
 }
 

@@ -126,7 +126,7 @@ export const actionOf = {
     column: fc.constantFrom('v1', '11'),
     text: template,
   }),
-  lane: fc.record({
+  listRow: fc.record({
     outputId: fc.constant('o2'),
     row: rows,
     variableId: fc.constant('v3'),

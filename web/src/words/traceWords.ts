@@ -61,7 +61,7 @@ const ownStages: Record<Exclude<TraceEntry['lane'], OutputLane>, Stage> = {
   ended: 'state',
   signal: 'state',
   saved: 'state',
-  fault: 'state',
+  mishap: 'state',
   power: 'contact',
   midiIn: 'contact',
   lineIn: 'contact',
@@ -178,7 +178,7 @@ function layerWords(gadget: Gadget, { id, gesture }: EntryOf<'gesture'>): string
   return has.length === 0 ? '' : `Layer ${quoted(has.map(({ name }) => name))} says what that does.`;
 }
 
-const faultWords: Record<EntryOf<'fault'>['fault'], (where: string) => string> = {
+const mishapWords: Record<EntryOf<'mishap'>['mishap'], (where: string) => string> = {
   divide: (where) => `A division by zero in ${where}; it counts as 0.`,
   place: (where) => `A place outside its list in ${where}; it counts as 0.`,
   full: (where) => `A text in ${where} was longer than it may be; what was too much is lost.`,
@@ -255,8 +255,8 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
       return `${name(entry.id)} was raised.`;
     case 'saved':
       return 'What is kept was written down.';
-    case 'fault':
-      return faultWords[entry.fault](entry.id === null ? 'a layer' : name(entry.id));
+    case 'mishap':
+      return mishapWords[entry.mishap](entry.id === null ? 'a layer' : name(entry.id));
     case 'power':
       return entry.event === 'cycle' ? powerWords.cycle : `${powerWords[entry.event]}${waited(entry)}`;
     case 'midiIn':

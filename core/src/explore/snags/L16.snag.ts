@@ -47,7 +47,7 @@ export const L16: SnagRule = {
       const { id, name } = variable;
       const writes = placedActions(gadget.flow)
         .filter(({ actions }) =>
-          actions.some((one) => 'variableId' in one && one.kind !== 'lane' && one.variableId === id),
+          actions.some((one) => 'variableId' in one && one.kind !== 'listRow' && one.variableId === id),
         )
         .reduce((sum, placed) => sum + timesADay(gadget, placed), 0);
       const years = writes === 0 ? Infinity : endurance / (writes * 365);

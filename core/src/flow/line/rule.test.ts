@@ -119,7 +119,7 @@ const actions: Action[] = [
   { kind: 'colour', outputId: 'o1', colour: 'violet' },
   { kind: 'text', outputId: 'o2', row: 0, text: 'Heat {v1} of "100"' },
   { kind: 'sprite', outputId: 'o2', row: '0', column: '7 - v1', text: 'O' },
-  { kind: 'lane', outputId: 'o2', row: 0, variableId: 'v2', glyphs: ' .#' },
+  { kind: 'listRow', outputId: 'o2', row: 0, variableId: 'v2', glyphs: ' .#' },
   { kind: 'tone', outputId: 'o3', hz: '440 + v1', lengthUs: 200_000 },
   { kind: 'tone', outputId: 'o3', hz: '440', lengthUs: 0 },
   { kind: 'tune', outputId: 'o3', notes: [{ hz: 440, lengthUs: 100_000 }, { hz: 0, lengthUs: 50_000 }] },

@@ -1,5 +1,5 @@
 import type { ToldBy } from '../told.ts';
 
-export const moved: ToldBy<'move'> = {
-  move: { say: ({ value }, name) => `${name} went to ${value}.`, strip: ({ value }) => String(value) },
+export const moved: ToldBy<'motion'> = {
+  motion: { say: ({ value }, name) => `${name} went to ${value}.`, strip: ({ value }) => String(value) },
 };

@@ -15,7 +15,7 @@ export function text(gadget: Gadget): Offer[] {
   if (list)
     offers.push({
       label: 'Show a list as a row',
-      action: { kind: 'lane', outputId, row: 0, variableId: list.id, glyphs: ' .#' },
+      action: { kind: 'listRow', outputId, row: 0, variableId: list.id, glyphs: ' .#' },
     });
   return offers;
 }

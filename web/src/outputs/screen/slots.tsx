@@ -2,7 +2,7 @@ import { RowField } from '../../shared/index.ts';
 import { ExpressionSlot, PlainSlot, VariableSlot } from '../../slots/index.ts';
 import type { SlotsBy } from '../slotsBy.ts';
 
-export const text: SlotsBy<'text' | 'sprite' | 'lane'> = {
+export const text: SlotsBy<'text' | 'sprite' | 'listRow'> = {
   text: ({ action, put }) => (
     <>
       row
@@ -41,7 +41,7 @@ export const text: SlotsBy<'text' | 'sprite' | 'lane'> = {
       />
     </>
   ),
-  lane: ({ action, put }) => (
+  listRow: ({ action, put }) => (
     <>
       row
       <RowField value={action.row} commit={(row) => put({ ...action, row })} />
