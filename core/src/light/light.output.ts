@@ -61,5 +61,6 @@ export const light = defineOutput<'light', LitLight, LightEntry, never, { colour
       return [[0, lit]];
     },
   },
+  held: null,
   look: ({ light: told, colour }) => [told, colour ?? null],
 });

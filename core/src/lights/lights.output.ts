@@ -173,6 +173,7 @@ export const lights = defineOutput<'lights', ToldLights, LightsEntry, never, Mad
       return Array.from({ length: entry.last - entry.first + 1 }, (_, n) => [entry.first + n, lit]);
     },
   },
+  held: null,
   look: (was) => [
     runsOf(restingPicture(was)),
     was.going.flatMap((one) => (one.what === 'blink' ? [[one.first, one.last, one.periodUs]] : [])),

@@ -2,6 +2,8 @@ export { Machine, type Adopted } from './machine.ts';
 export type { Waiting } from './adopt.ts';
 export { replay } from './replay.ts';
 export {
+  holdingBy,
+  isHeldNow,
   litBy,
   litPlaces,
   looksOf,

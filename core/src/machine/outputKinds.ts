@@ -1,5 +1,13 @@
-import { byOutputKind, type Gadget, type Output, type OutputKind } from '../gadget/index.ts';
-import type { OutputDefinition, Stage } from '../output/index.ts';
+import type { OutputOrder } from '../flow/index.ts';
+import {
+  byOutputKind,
+  kindsTold,
+  type Gadget,
+  type Output,
+  type OutputAction,
+  type OutputKind,
+} from '../gadget/index.ts';
+import type { Holding, OutputDefinition, Stage } from '../output/index.ts';
 import { outputList } from './outputRegistry.ts';
 
 type Listed = (typeof outputList)[number];
@@ -76,6 +84,15 @@ export const litBy = (
   const { lit } = definitionOf(kind);
   return lit ? lit.by(entry) : [];
 };
+
+/** What an order, or the action behind it, does to what stays on until it is let go; null: nothing. */
+export const holdingBy = (said: OutputOrder | OutputAction): Holding | null => {
+  const [kind] = kindsTold(said.kind);
+  return (kind && definitionOf(kind).held?.by(said as never)) ?? null;
+};
+/** Whether any of that is on now. */
+export const isHeldNow = (state: OutputState, what: string): boolean =>
+  definitionOf(state.kind).held?.now(state, what) ?? false;
 
 /** What somebody can tell each of them by, by id; JSON. */
 export const looksOf = (states: Readonly<Record<string, OutputState>>): Record<string, unknown> =>

@@ -1,6 +1,7 @@
-import type { Gadget } from '../gadget/index.ts';
+import type { Action, Gadget } from '../gadget/index.ts';
 import { checkGadget } from '../snag/index.ts';
-import { steering } from '../test/flowCases.ts';
+import { rule, state } from '../test/fixtures.ts';
+import { steering, transposing } from '../test/flowCases.ts';
 import { outputOf, toldGadget } from '../test/toldGadget.ts';
 import { Machine, outputStateOf, replay, type Stimulus } from './index.ts';
 
@@ -122,5 +123,61 @@ describe('a key that is held on some way only', () => {
       { ...second!, rules: back },
     ];
     expect(found({ ...latch, flow: { ...latch.flow, states } })).toEqual([]);
+  });
+});
+
+describe('a note that is held on some way only', () => {
+  const found = (gadget: Gadget) => checkGadget(gadget).snags.filter(({ rule: id }) => id === 'M01');
+  const release = { kind: 'gesture', controlId: 'b1', gesture: 'release' } as const;
+  const note = (message: 'noteOn' | 'noteOff', second = '100'): Action => ({
+    kind: 'midi', outputId: 'o4', message, channel: 3, first: '60', second,
+  }); // prettier-ignore
+
+  it('is found with a way that plays, where another note is ended than began', () => {
+    const gadget = transposing('60 + 12 * v1');
+    const [snag] = found(gadget);
+    const { seed, stimuli, endUs } = snag!.way!;
+    const sent = replay(gadget, stimuli as Stimulus[], endUs, seed).flatMap((entry) =>
+      entry.lane === 'midi' ? [entry.bytes] : [],
+    );
+    expect(sent).toEqual([
+      [0x92, 60, 100],
+      [0x82, 72, 100],
+    ]);
+  });
+  it('is innocent where the note that began is ended: by its number, by a velocity of 0, by all notes off', () => {
+    expect(found(transposing('v2'))).toEqual([]);
+    const off: Action = {
+      kind: 'midi',
+      outputId: 'o4',
+      message: 'control',
+      channel: 3,
+      first: '123',
+      second: '0',
+    };
+    for (const end of [note('noteOn', '0'), off]) {
+      const gadget = transposing('v2');
+      const [only] = gadget.flow.states;
+      const rules = only!.rules.map((one) => {
+        if (one.trigger === only!.rules[0]!.trigger) return { ...one, actions: [note('noteOn')] };
+        return one.id === 'r2' ? { ...one, actions: [end] } : one;
+      });
+      expect(found({ ...gadget, flow: { ...gadget.flow, states: [{ ...only!, rules }] } })).toEqual([]);
+    }
+  });
+  it('may be meant to sound on: a drone, whose key is not heard as it is let go', () => {
+    const gadget = transposing('60 + 12 * v1');
+    const [only] = gadget.flow.states;
+    const drone = state('s2', {
+      rules: [
+        rule('r7', { trigger: only!.rules[0]!.trigger, actions: [note('noteOn')] }),
+        rule('r8', { trigger: only!.rules[2]!.trigger, targetIds: ['s1'], actions: [note('noteOff')] }),
+      ],
+    });
+    const rules = only!.rules.map((one) =>
+      one.id === 'r3' ? { ...one, targetIds: ['s2'], actions: [] } : one,
+    );
+    const states = [{ ...only!, rules: [...rules, rule('r9', { trigger: release })] }, drone];
+    expect(found({ ...gadget, flow: { ...gadget.flow, states } })).toEqual([]);
   });
 });

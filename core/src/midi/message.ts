@@ -4,7 +4,7 @@ import { clamp } from '../kernel/index.ts';
 /** Status bytes of messages on channel 1. Source: MIDI 1.0, table of channel voice messages. */
 const status = { noteOn: 0x90, noteOff: 0x80, control: 0xb0, program: 0xc0 } as const;
 
-const sevenBits = (value: number): number => clamp(value, 0, 127);
+export const sevenBits = (value: number): number => clamp(value, 0, 127);
 
 /**
  * The bytes of a message; a program has no second number.
@@ -33,6 +33,9 @@ export function isMessage(
     (number === null || second === number)
   );
 }
+
+/** Controllers that end all sound or all notes of a channel. Source: MIDI 1.0, channel mode messages. */
+export const endsAllNotes = (controller: number): boolean => controller === 120 || controller === 123;
 
 /** What a message carries for a rule that hears it: its note, controller or program; velocity or value; channel from 1. */
 export const carriedBy = ([first = 0, second = 0, third = 0]: readonly number[]): number[] => [

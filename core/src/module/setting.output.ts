@@ -66,5 +66,6 @@ export const setting = defineOutput<'setting', ModuleSetting, SettingEntry, Plan
   later: (was) => was,
   loads: () => false,
   lit: null,
+  held: null,
   look: ({ value }) => value,
 });

@@ -36,5 +36,6 @@ export const defineMoved = <K extends Extract<OutputKind, 'servo' | 'motor'>>(
     later: (was) => was,
     loads: ({ value }) => loads(value),
     lit: null,
+    held: null,
     look: ({ value }) => value,
   });

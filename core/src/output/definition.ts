@@ -1,11 +1,20 @@
 import type { OrderOf } from '../flow/index.ts';
 import type { Job } from './job.ts';
-import type { ActionKindOf, Gadget, OutputKind, OutputOf } from '../gadget/index.ts';
+import type { ActionKindOf, Gadget, OutputActionOf, OutputKind, OutputOf } from '../gadget/index.ts';
 
 /** An entry of the trace with its time and its output. */
 export type Placed<E> = E extends { lane: infer L }
   ? { atUs: number; lane: L; id: string } & Omit<E, 'lane'>
   : never;
+
+/** What an order, or the action behind it, does to what stays on until it is let go. */
+export interface Holding {
+  /** What is on: a key of a computer, or notes of a channel; null: all there is. */
+  what: string | null;
+  /** Which of it; null: all of it. */
+  which: number | null;
+  how: 'begins' | 'ends';
+}
 
 /** Where an output is told something: which one, when, and how it is seen and waited for. */
 export interface Stage<K extends OutputKind, E, W, P> {
@@ -57,6 +66,12 @@ export interface OutputDefinition<
     now(state: S, nowUs: number): boolean[];
     /** What an entry of its trace makes of places. */
     by(entry: E): (readonly [place: number, lit: boolean])[];
+  } | null;
+  /** What of it stays on until it is let go, for whoever asks whether it always is; null: nothing. */
+  readonly held: {
+    /** @param said an order, or an action, whose expressions are text yet */
+    by(said: OrderOf<ActionKindOf<K>> | OutputActionOf<ActionKindOf<K>>): Holding | null;
+    now(state: S, what: string): boolean;
   } | null;
   /** What somebody can tell it by, as JSON; at rest, not as it moves. */
   look(state: S): unknown;

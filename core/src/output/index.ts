@@ -1,4 +1,11 @@
-export { defineOutput, plansNothing, type OutputDefinition, type Placed, type Stage } from './definition.ts';
+export {
+  defineOutput,
+  plansNothing,
+  type Holding,
+  type OutputDefinition,
+  type Placed,
+  type Stage,
+} from './definition.ts';
 export {
   comparisons,
   compares,

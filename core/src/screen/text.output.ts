@@ -66,5 +66,6 @@ export const text = defineOutput<'text', WrittenText, TextEntry, never, null>({
     now: ({ rows }) => [rows.some((row) => row.trim() !== '')],
     by: ({ text }) => [[0, text.trim() !== '']],
   },
+  held: null,
   look: ({ rows }) => rows,
 });

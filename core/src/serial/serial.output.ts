@@ -100,5 +100,6 @@ export const serial = defineOutput<'serial', SerialLine, SerialEntry, Planned, n
   later: (was) => was,
   loads: () => false,
   lit: null,
+  held: null,
   look: ({ lines, open }) => [lines.at(-1) ?? null, open],
 });

@@ -59,5 +59,6 @@ export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, null>
   later: (was) => was,
   loads: ({ hz }) => hz > 0,
   lit: null,
+  held: null,
   look: ({ hz }) => hz,
 });

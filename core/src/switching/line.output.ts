@@ -54,5 +54,6 @@ export const line = defineOutput<'line', SwitchedLine, SwitchedEntry, Planned, n
   later: (was) => was,
   loads: ({ level }) => level === 'on',
   lit: null,
+  held: null,
   look: ({ level, carrierHz }) => [level, carrierHz],
 });

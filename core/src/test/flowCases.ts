@@ -66,6 +66,30 @@ export function steering(leaving: Action[]): Gadget {
   ];
   return game(states, {}, { outputs, controls });
 }
+/** A key sounds a note that a dial moves. @param ends the note that is ended as the key is let go */
+export function transposing(ends: string, more: Partial<Gadget['flow']['states'][number]> = {}): Gadget {
+  const note = (message: 'noteOn' | 'noteOff', first: string): Action => ({
+    kind: 'midi', outputId: 'o4', message, channel: 3, first, second: '100',
+  }); // prettier-ignore
+  const release: Trigger = { kind: 'gesture', controlId: 'b1', gesture: 'release' };
+  const outputs = [...pressToLight().outputs, { id: 'o4', kind: 'midi' as const, name: 'Out' }];
+  const controls = [button({ name: 'GO' }), button({ id: 'b2', name: 'BACK', key: null })];
+  const variables = [
+    numberVariable({ name: 'up', initial: 0, min: 0, max: 2 }),
+    numberVariable({ id: 'v2', name: 'began', initial: 0, min: 0, max: 127 }),
+  ];
+  const states = [
+    state('s1', {
+      rules: [
+        to('r1', press, [], { actions: [set('60 + 12 * v1', 'v2'), note('noteOn', '60 + 12 * v1')] }),
+        to('r2', release, [], { actions: [note('noteOff', ends)] }),
+        to('r3', other, [], { actions: [set('v1 + 1')] }),
+      ],
+      ...more,
+    }),
+  ];
+  return game(states, { variables }, { outputs, controls });
+}
 /** A panel's characters are gathered, and shown when their line ends. */
 function spelling(): Gadget {
   const panel = { ...(outputOf('serial', 'Panel') as object), id: 'o4' } as Gadget['outputs'][number];
@@ -461,6 +485,17 @@ export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
       level: 'likely',
       place: { kind: 'state', id: 's2' },
       values: { key: 'left', name: 'Pad', control: 'GO', state: 's2' },
+    },
+    false,
+  ],
+  [
+    'M01',
+    'a note that is ended an octave above where it began, as the octave was changed while its key was held',
+    transposing('60 + 12 * v1'),
+    {
+      level: 'likely',
+      place: { kind: 'state', id: 's1' },
+      values: { channel: '3', name: 'Out', control: 'GO', state: 's1' },
     },
     false,
   ],

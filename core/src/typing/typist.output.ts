@@ -63,5 +63,14 @@ export const typist = defineOutput<'typist', Typing, TypistEntry, Planned, null>
   powerOff(was, on) {
     was.computer.held.reduce((now, key) => release(now, key, on), was);
   },
+  held: {
+    by(said) {
+      if (said.kind === 'keysUp') return { what: null, which: null, how: 'ends' };
+      // A tap leaves a key as it was: up, or held by something else.
+      if (said.kind !== 'key' || said.how === 'tap') return null;
+      return { what: said.key, which: 0, how: said.how === 'down' ? 'begins' : 'ends' };
+    },
+    now: ({ computer }, key) => computer.held.includes(key),
+  },
   look: ({ lines, computer }) => [lines.at(-1) ?? null, computer.held],
 });

@@ -129,6 +129,11 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
     say: (v) =>
       `${v.where} presses ${v.key} on ${v.name}, and nothing ever lets it go: the computer takes it for held until the plug is pulled.`,
   },
+  M01: {
+    title: 'A note that can stick',
+    say: (v) =>
+      `A note on channel ${v.channel} of ${v.name} sounds while ${v.control} is held; but on some way it sounds on in ${v.state} with all of these let go: what is sent on letting go is missed, or names another note than began.`,
+  },
   X07: {
     title: 'A key that can stay down',
     say: (v) =>
