@@ -1,4 +1,11 @@
-import { addPartEdit, readGadgetText, replay, trialSchema, type Control } from '@hum-lever/core';
+import {
+  addPartEdit,
+  readGadgetText,
+  replay,
+  trialSchema,
+  type Control,
+  type TraceEntry,
+} from '@hum-lever/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { controlsInView, isShown, lanesOf, marksIn, type Mark } from './lanes.ts';
@@ -151,6 +158,27 @@ describe('the strip', () => {
     expect(
       controlsInView({ ...turning, controls: [...turning.controls, ...turning.controls] }, spun),
     ).toContain(dial);
+  });
+
+  it('shows what comes in from outside on a lane of its own, where a rule waits for such', () => {
+    const quiet = lanesOf(gadget, []).map(({ key }) => key);
+    expect(quiet).not.toContain('outside');
+    const [first, ...others] = gadget.flow.states;
+    const wakes = { ...first!.rules[0]!, id: 'r99', trigger: { kind: 'power', what: 'wake' } as const };
+    const states = [{ ...first!, rules: [...first!.rules, wakes] }, ...others];
+    const hears = { ...gadget, flow: { ...gadget.flow, states } };
+    expect(lanesOf(hears, [])[0]).toEqual({ key: 'outside', stage: 'contact', label: 'Comes in' });
+    const came: TraceEntry[] = [
+      { atUs: 1_000, sinceUs: 0, lane: 'power', event: 'wake' },
+      { atUs: 2_000, sinceUs: 0, lane: 'characterIn', id: 'o1', character: 'v', place: 0 },
+      { atUs: 3_000, lane: 'lineIn', id: 'o1', text: 'vol', open: true },
+      { atUs: 9_000, sinceUs: 0, lane: 'lineIn', id: 'o1', text: 'volume 4' },
+      { atUs: 9_500, sinceUs: 0, lane: 'midiIn', bytes: [0x90, 60, 5] },
+    ];
+    const ticks = marksIn(hears, came, { fromUs: 0, toUs: 10_000 });
+    expect(ticks.map((mark) => (mark.kind === 'tick' ? [mark.lane, mark.text] : []))).toEqual(
+      ['woken', 'v', 'vol…', 'volume 4', '90 3c 05'].map((text) => ['outside', text]),
+    );
   });
 
   it('finds what is pointed at, lane by lane, and nothing beside it', () => {

@@ -8,6 +8,7 @@ import {
 } from '@hum-lever/core';
 import { isOutputEntry, toldOf, type Band } from '../outputs/index.ts';
 import type { Stage } from '../shared/index.ts';
+import { showMessage } from '../shared/units.ts';
 import { byHand } from '../words/index.ts';
 import { firstAt } from '../workers/index.ts';
 
@@ -47,11 +48,18 @@ export function controlsInView({ controls }: Gadget, trace: readonly TraceEntry[
   return controls.filter(({ id }) => touched.has(id));
 }
 
+/** Whether any rule waits for what is no hand on a control: messages, lines, characters, being woken, a low cell. */
+const hearsOutside = ({ states }: Gadget['flow']): boolean =>
+  states.some(({ rules }) =>
+    rules.some(({ trigger: { kind } }) => ['midi', 'line', 'character', 'power'].includes(kind)),
+  );
+
 /** The lanes of a gadget, in the order of the path, with those of the given controls. */
 export function lanesOf({ outputs, flow }: Gadget, controls: readonly Control[]): StripLane[] {
   const many = controls.length > 1;
   const name = (word: string, of: string) => (many ? `${word} ${of}` : word);
   return [
+    ...(hearsOutside(flow) ? [{ key: 'outside', stage: 'contact', label: 'Comes in' } as const] : []),
     ...controls.flatMap(({ id, name: of }): StripLane[] => [
       { key: `contact ${id}`, stage: 'contact', label: name('Contact', of) },
       { key: `clean ${id}`, stage: 'clean', label: name('Clean', of) },
@@ -88,6 +96,11 @@ const laneOf = (entry: TraceEntry): string | null => {
     case 'signal':
     case 'still':
       return 'state';
+    case 'lineIn':
+    case 'characterIn':
+    case 'midiIn':
+    case 'power':
+      return 'outside';
     default:
       return null;
   }
@@ -194,8 +207,10 @@ export function marksIn(
           { kind: 'tick', lane, atUs: entry.atUs, entry: index, text: 'again!', bad: true },
           ticks,
         );
-    } else
+    } else {
       addTick(marks, { kind: 'tick', lane, atUs: entry.atUs, entry: index, ...tickOf(entry, names) }, ticks);
+      note(entry, index);
+    }
   }
   for (const lane of open.keys()) close(lane, window.toUs);
   for (const { fromUs, toUs } of thin)
@@ -239,6 +254,12 @@ function statesIn(gadget: Gadget) {
   };
 }
 
+const powerTicks: Record<EntryOf<'power'>['event'], string> = {
+  cycle: 'power',
+  wake: 'woken',
+  low: 'cell low',
+};
+
 function tickOf(entry: TraceEntry, names: ReadonlyMap<string, string>): { text: string; bad: boolean } {
   if (entry.lane === 'signal') return { text: names.get(entry.id) ?? '', bad: false };
   if (entry.lane === 'still') return { text: 'stands still', bad: true };
@@ -246,6 +267,10 @@ function tickOf(entry: TraceEntry, names: ReadonlyMap<string, string>): { text: 
     const { strip } = toldOf(entry);
     return { text: typeof strip === 'function' ? strip(entry) : '', bad: false };
   }
+  if (entry.lane === 'lineIn') return { text: entry.open ? `${entry.text}…` : entry.text, bad: false };
+  if (entry.lane === 'characterIn') return { text: entry.character, bad: false };
+  if (entry.lane === 'midiIn') return { text: showMessage(entry.bytes), bad: false };
+  if (entry.lane === 'power') return { text: powerTicks[entry.event], bad: false };
   if (entry.lane === 'gesture') return { text: entry.gesture, bad: false };
   if (entry.lane === 'swallowed') return { text: 'swallowed', bad: true };
   if (entry.lane === 'counted')

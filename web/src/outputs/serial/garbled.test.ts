@@ -1,4 +1,4 @@
-import { readAt } from './garbled.ts';
+import { readAt, withoutByte } from './garbled.ts';
 
 describe('a receiver at another speed', () => {
   it('reads what was sent at its own speed', () => {
@@ -17,4 +17,8 @@ describe('a receiver at another speed', () => {
     // begins at the start bit and reads 0, 1 1, 0 0, 1 1, 0 = 0x66 with the lowest first.
     expect(readAt('U', 9_600, 19_200)[0]).toBe('f');
   });
+});
+
+it('a text that lost a byte is one shorter, and nothing stays nothing', () => {
+  expect(['volume 42', 'ab', 'x', ''].map(withoutByte)).toEqual(['volue 42', 'a', '', '']);
 });

@@ -27,3 +27,10 @@ export function readAt(text: string, sentBaud: number, readBaud: number): string
   }
   return read;
 }
+
+/** A text that lost a byte on its way, from its middle. */
+export function withoutByte(text: string): string {
+  const characters = [...text];
+  characters.splice(characters.length >> 1, 1);
+  return characters.join('');
+}
