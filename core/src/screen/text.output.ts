@@ -47,9 +47,9 @@ export const text = defineOutput<'text', WrittenText, TextEntry, never, null>({
     if (written === stood) return was;
     on.trace({ atUs: on.nowUs, lane: 'text', id: on.id, row: order.row, text: written });
     // Copied and set: `with` costs several times as much, and games write several times a second.
-    const rows = [...was.rows];
+    const rows = was.rows.slice();
     rows[order.row] = written;
-    return { ...was, rows };
+    return { kind: 'text', rows };
   },
   jobs: () => noJobs,
   ...plansNothing,
