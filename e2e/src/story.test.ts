@@ -215,7 +215,8 @@ describe('time', () => {
     await bench.shows('This is the past');
     await bench.clickLabel('Let time run');
     await inHand('Simmering');
-  });
+    // Played at a twentieth of the speed: half a minute alone, and more beside other work.
+  }, 240_000);
 
   it('steps by event while paused', async () => {
     await bench.openKettle();
