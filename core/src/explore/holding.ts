@@ -1,5 +1,6 @@
 import type { OutputOrder } from '../flow/index.ts';
 import {
+  allActions,
   controlsHeard,
   isOfKeys,
   isOutputAction,
@@ -119,23 +120,19 @@ function allMeant(gadget: Gadget): Meant[] {
   const lists = placedActions(gadget.flow);
   const nesting = nestingOf(gadget.flow);
   const found = new Map<string, Meant>();
-  for (const { actions } of lists)
-    for (const action of actions) {
-      const change = isOutputAction(action) ? holdingBy(action) : null;
-      if (!isOutputAction(action) || change?.how !== 'begins' || change.what === null) continue;
-      const { outputId } = action;
-      const { what } = change;
-      if (found.has(`${outputId} ${what}`)) continue;
-      const controlIds = meantWhileDown(gadget, nesting, lists, outputId, what);
-      found.set(`${outputId} ${what}`, { outputId, what, controlIds });
-    }
+  for (const action of allActions(gadget).filter(isOutputAction)) {
+    const { how, what = null } = holdingBy(action) ?? {};
+    const { outputId } = action;
+    if (how !== 'begins' || what === null || found.has(`${outputId} ${what}`)) continue;
+    const controlIds = meantWhileDown(gadget, nesting, lists, outputId, what);
+    found.set(`${outputId} ${what}`, { outputId, what, controlIds });
+  }
   return [...found.values()].filter(({ controlIds }) => controlIds.length > 0);
 }
 
 /** Variables that say which note it is: a walk has to follow them, although no rule asks for them. */
 function askedOf(gadget: Gadget): string[] {
-  const written = placedActions(gadget.flow)
-    .flatMap(({ actions }) => actions)
+  const written = allActions(gadget)
     .filter((action) => isOutputAction(action) && holdingBy(action) !== null)
     .flatMap((action) => writtenIn(action).expressions);
   return written.flatMap((text) => variablesIn(gadget, text));

@@ -108,8 +108,8 @@ const swallowedBecause: Record<EntryOf<'swallowed'>['reason'], (e: EntryOf<'swal
 
 /** Whether a rule answered a gesture: its entry follows at the same moment, before any other gesture. */
 function answerTo(trace: readonly TraceEntry[], index: number): EntryOf<'rule'> | undefined {
-  const { atUs: at } = trace[index]!;
-  for (let i = index + 1; i < trace.length && trace[i]!.atUs === at; i += 1) {
+  const { atUs } = trace[index]!;
+  for (let i = index + 1; i < trace.length && trace[i]!.atUs === atUs; i += 1) {
     const entry = trace[i]!;
     if (entry.lane === 'rule') return entry;
     if (entry.lane === 'gesture' || entry.lane === 'code' || entry.lane === 'chord') return undefined;

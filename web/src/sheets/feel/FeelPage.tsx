@@ -25,7 +25,7 @@ function useTouched(): { id: string; at: number } | null {
   const version = usePlayer((state) => state.traceVersion);
   const [openedUs] = useState(() => traceNow().at(-1)?.atUs ?? -1);
   return useMemo(() => {
-    const entry = traceNow().findLast(({ lane, atUs: at }) => byHand.has(lane) && at > openedUs);
+    const entry = traceNow().findLast(({ lane, atUs }) => byHand.has(lane) && atUs > openedUs);
     return entry && 'id' in entry && entry.id !== null ? { id: entry.id, at: entry.atUs } : null;
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the trace grows in place
   }, [version, openedUs]);
