@@ -218,6 +218,8 @@ export class MainLoop {
     const { excess, cause, times, sinceUs } = standstill;
     state.still = standstill;
     state.turnUs = null;
+    // Nothing is done any more, also not what this moment still owed.
+    this.owed.clear();
     this.trace.push({ atUs: state.nowUs, lane: 'still', excess, cause, times, sinceUs });
   }
 
@@ -281,7 +283,8 @@ export class MainLoop {
         if (how !== 'blocking' || us === 0) continue;
         const untilUs = this.freeUs + us;
         this.occupy(untilUs);
-        if (deaf) state.deafUntilUs = untilUs;
+        // What it tells is sent before any wait that follows: interrupts come back with the end of the data.
+        if (deaf) state.deafUntilUs = Math.max(state.nowUs, state.deafUntilUs) + us;
         this.trace.push({ atUs: state.nowUs, lane: 'busy', id, untilUs, deaf });
       }
     owed.clear();

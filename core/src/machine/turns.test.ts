@@ -153,6 +153,23 @@ describe('a turn', () => {
     expect(of(trace, 'lights')).toHaveLength(2);
   });
 
+  it('that stands still leaves nothing to be done once the power comes anew', () => {
+    const gadget = painted({ pixels: 256 });
+    const [only] = gadget.flow.states;
+    const signals = [{ id: 'g1', name: 'again' }];
+    const raise: Action = { kind: 'raise', signalId: 'g1', delay: null };
+    // First the picture, then what never comes to an end, in one turn.
+    const rules = [
+      ...only!.rules,
+      rule('r7', { trigger: { kind: 'after', delay: 50_000 }, actions: [raise] }),
+      rule('r8', { trigger: { kind: 'signal', signalId: 'g1' }, actions: [raise] }),
+    ];
+    const flow = { ...gadget.flow, signals, states: [{ ...only!, rules }] };
+    const trace = replay({ ...gadget, flow }, [power(70_000, 'cycle')], 90_000, 1);
+    expect(of(trace, 'still').map(({ atUs }) => atUs)).toEqual([50_000]);
+    expect(of(trace, 'busy')).toEqual([]);
+  });
+
   it('that shuts interrupts off loses counts of a dial that has one', () => {
     const quick: Stimulus[] = [{ atUs: 50_500, controlId: 'b2', what: 'turn', detents: 3, overUs: 6_000 }];
     const skipped = (gadget: Gadget) =>
@@ -160,6 +177,12 @@ describe('a turn', () => {
     const whole = skipped(painted({ pixels: 256, interruptsOff: 0 }));
     expect(whole).toBe(12);
     expect(skipped(painted({ pixels: 256 }))).toBeLessThan(whole);
+    // A wait behind the data shuts nothing off.
+    const waits = painted({ pixels: 12 });
+    const [only] = waits.flow.states;
+    const told = readRule('when after 50 ms do Ring paint all red; wait 8 ms', waits);
+    const states = [{ ...only!, rules: [{ ...only!.rules[0]!, ...told }] }];
+    expect(skipped({ ...waits, flow: { ...waits.flow, states } })).toBe(whole);
     // A turn that is over before the next edge costs nothing.
     expect(skipped(painted({ pixels: 12 }))).toBe(whole);
   });
