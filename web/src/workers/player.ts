@@ -25,6 +25,8 @@ interface Player {
   pastUs: number | null;
   /** Counts changes of the trace, so that views know when to look again. */
   traceVersion: number;
+  /** The rule that fired last, up to the moment that is looked at. */
+  lastRuleId: string | null;
   /** Since when a trial is recorded; null: none is. */
   recording: boolean;
   /** What a hand did that nothing can come of: it does not play. */
@@ -48,6 +50,7 @@ export const usePlayer = create<Player>(() => ({
   factor: 1,
   pastUs: null,
   traceVersion: 0,
+  lastRuleId: null,
   recording: false,
   idleTouch: false,
   adopted: null,
@@ -146,6 +149,7 @@ function receive(report: Report): void {
         slow,
         ...(pastUs === null && { replaying: null }),
         traceVersion: versions,
+        ...lastRuleAt(pastUs, fresh ? null : entries),
         adopted: stillWaiting(adopted ? toSay(adopted) : usePlayer.getState().adopted, entries),
         ...(running && { idleTouch: false }),
         ...(fresh && { adopted: null }),
@@ -157,6 +161,7 @@ function receive(report: Report): void {
       show({
         pastUs: report.atUs,
         ...withChange(null, report.seen),
+        ...lastRuleAt(report.atUs, null),
         still: report.still,
         replaying: null,
       });
@@ -176,12 +181,12 @@ function receive(report: Report): void {
     case 'stretch':
       trace = putStretch(trace, report);
       versions += 1;
-      show({ traceVersion: versions, replaying: null });
+      show({ traceVersion: versions, ...lastRuleAt(usePlayer.getState().pastUs, null), replaying: null });
       return;
     case 'cut':
       trace = cutTrace(trace, report.atUs);
       versions += 1;
-      show({ traceVersion: versions });
+      show({ traceVersion: versions, ...lastRuleAt(usePlayer.getState().pastUs, null) });
       return;
     case 'collected':
       collected?.({ seed: report.seed, stimuli: report.stimuli, endUs: report.endUs });
@@ -190,6 +195,22 @@ function receive(report: Report): void {
     case 'failed':
       show({ failure: report.message, running: false });
   }
+}
+
+/** The rule that fired last, up to the moment that was last told of. */
+let lastRule: { id: string | null; pastUs: number | null } = { id: null, pastUs: null };
+
+/** @param come what came about since; null: all that is kept is looked through anew */
+function lastRuleAt(
+  pastUs: number | null,
+  come: readonly TraceEntry[] | null,
+): { lastRuleId: string | null } {
+  const anew = come === null || pastUs !== lastRule.pastUs;
+  const fired = (anew ? seenAt(trace, pastUs) : come).findLast(
+    ({ lane, atUs }) => lane === 'rule' && (pastUs === null || atUs <= pastUs),
+  );
+  lastRule = { id: fired?.lane === 'rule' ? fired.id : anew ? null : lastRule.id, pastUs };
+  return { lastRuleId: lastRule.id };
 }
 
 let worker: Worker | undefined;

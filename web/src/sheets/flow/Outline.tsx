@@ -2,6 +2,7 @@ import { nestingOf, type State, type StateKind } from '@hum-lever/core';
 import { useMemo } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { goTo } from '../../shared/index.ts';
+import { useIsActive } from './lastRule.ts';
 import classes from './Flow.module.css';
 
 /** A sign before the name for what kind of state it is; plain ones have none. */
@@ -21,13 +22,7 @@ export const kindWords: Record<StateKind, string> = {
 };
 
 /** All states as they lie in one another, always in view: those in hand lit, each leading to its card. */
-export function Outline({
-  activeIds,
-  shown,
-}: {
-  activeIds: readonly string[];
-  shown: (state: State) => boolean;
-}) {
+export function Outline({ shown }: { shown: (state: State) => boolean }) {
   const { flow } = useDocument();
   const rows = useMemo(() => {
     const nesting = nestingOf(flow);
@@ -37,21 +32,27 @@ export function Outline({
     <nav className={classes.outline} aria-label="States">
       {rows
         .filter(({ state }) => shown(state))
-        .map(({ state: { id, name, kind, rules }, depth }) => (
-          <button
-            key={id}
-            type="button"
-            style={{ paddingLeft: 8 + depth * 12 }}
-            aria-current={activeIds.includes(id) || undefined}
-            title={kind === 'plain' ? name : `${name}: ${kindWords[kind]}`}
-            onClick={() => goTo({ kind: 'state', id })}
-          >
-            <span className={classes.outlineName}>
-              {kindSigns[kind]} {name}
-            </span>
-            {rules.length > 0 && <span className="number">{rules.length}</span>}
-          </button>
+        .map(({ state, depth }) => (
+          <Row key={state.id} state={state} depth={depth} />
         ))}
     </nav>
+  );
+}
+
+function Row({ state: { id, name, kind, rules }, depth }: { state: State; depth: number }) {
+  const active = useIsActive(id);
+  return (
+    <button
+      type="button"
+      style={{ paddingLeft: 8 + depth * 12 }}
+      aria-current={active || undefined}
+      title={kind === 'plain' ? name : `${name}: ${kindWords[kind]}`}
+      onClick={() => goTo({ kind: 'state', id })}
+    >
+      <span className={classes.outlineName}>
+        {kindSigns[kind]} {name}
+      </span>
+      {rules.length > 0 && <span className="number">{rules.length}</span>}
+    </button>
   );
 }

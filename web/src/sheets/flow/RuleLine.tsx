@@ -5,6 +5,7 @@ import { lazy, memo, Suspense, useRef, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, CompletingField, typedGuard, useNear, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
+import { useFiredLast } from './lastRule.ts';
 import { targetChoices } from './sentences.ts';
 import { TriggerSlots } from './TriggerSlots.tsx';
 import classes from './Flow.module.css';
@@ -12,36 +13,25 @@ import classes from './Flow.module.css';
 const TypedRule = lazy(() => import('./TypedRule.tsx'));
 const WhyNot = lazy(() => import('./WhyNot.tsx'));
 
-/** A rule as a sentence: when, if, then, and where to. */
-export const RuleLine = memo(function RuleLine({
-  state,
-  rule,
-  number,
-  fired,
-  everywhere,
-}: {
+interface RuleProps {
   state: State;
   rule: Rule;
   number: number;
-  fired: boolean;
+}
+
+/** A rule as a sentence: when, if, then, and where to. */
+export const RuleLine = memo(function RuleLine({
+  everywhere,
+  ...given
+}: RuleProps & {
   /** Drawn also where it is not seen: there are few. */
   everywhere: boolean;
 }) {
+  const { rule, number } = given;
   const line = useRef<HTMLLIElement>(null);
   const near = useNear(line, everywhere);
-  const keyboard = useRef<HTMLButtonElement>(null);
-  const [typing, setTyping] = useState(false);
-  const [asking, setAsking] = useState(false);
+  const fired = useFiredLast(rule.id);
   const { id, className } = usePlace(rule.id);
-  const lasting = useDocument().flow.marks.some(({ placeId }) => placeId === rule.id);
-  const change = (patch: Partial<Omit<Rule, 'id'>>) => edit({ name: 'changeRule', args: [rule.id, patch] });
-  const leave = (rejected: boolean) => {
-    setTyping(false);
-    // A rule that was begun by typing, and never got anywhere, does not stay as one that says nothing.
-    const says = rule.guard !== null || rule.actions.length > 0 || rule.targetIds.length > 0;
-    if (rejected && !says) edit({ name: 'removeRule', args: [rule.id] });
-    else keyboard.current?.focus();
-  };
   return (
     <li
       ref={line}
@@ -53,10 +43,31 @@ export const RuleLine = memo(function RuleLine({
       <span className={`number ${classes.ruleNumber}`} title={fired ? 'The last rule that fired' : undefined}>
         {number}
       </span>
+      {near ? <Inside {...given} /> : <div className={classes.sentence} />}
+    </li>
+  );
+});
+
+/** What does not change while the gadget plays. */
+const Inside = memo(function Inside({ state, rule, number }: RuleProps) {
+  const keyboard = useRef<HTMLButtonElement>(null);
+  const [typing, setTyping] = useState(false);
+  const [asking, setAsking] = useState(false);
+  const lasting = useDocument().flow.marks.some(({ placeId }) => placeId === rule.id);
+  const change = (patch: Partial<Omit<Rule, 'id'>>) => edit({ name: 'changeRule', args: [rule.id, patch] });
+  const leave = (rejected: boolean) => {
+    setTyping(false);
+    // A rule that was begun by typing, and never got anywhere, does not stay as one that says nothing.
+    const says = rule.guard !== null || rule.actions.length > 0 || rule.targetIds.length > 0;
+    if (rejected && !says) edit({ name: 'removeRule', args: [rule.id] });
+    else keyboard.current?.focus();
+  };
+  return (
+    <>
       <div className={classes.sentence}>
         {lasting && <span className={classes.also}>for good: </span>}
         <Suspense fallback={null}>
-          {!near ? null : typing ? (
+          {typing ? (
             <TypedRule rule={rule} put={change} leave={leave} />
           ) : (
             <Sentence state={state} rule={rule} number={number} change={change} />
@@ -64,47 +75,45 @@ export const RuleLine = memo(function RuleLine({
           {asking && <WhyNot ruleId={rule.id} close={() => setAsking(false)} />}
         </Suspense>
       </div>
-      {near && (
-        <span className={classes.ruleTools}>
-          <ActionIcon
-            variant="subtle"
-            size="sm"
-            aria-label={`Rule ${number} of ${state.name} as text`}
-            ref={keyboard}
-            aria-pressed={typing}
-            onClick={() => setTyping(!typing)}
-          >
-            <IconKeyboard size={16} />
-          </ActionIcon>
-          <Menu position="bottom-end">
-            <Menu.Target>
-              <ActionIcon variant="subtle" size="sm" aria-label={`More for rule ${number} of ${state.name}`}>
-                <IconDots size={16} />
-              </ActionIcon>
-            </Menu.Target>
-            <Menu.Dropdown>
-              <Menu.Item
-                disabled={number === 1}
-                onClick={() => edit({ name: 'moveRule', args: [rule.id, -1] })}
-              >
-                Ask it earlier
-              </Menu.Item>
-              <Menu.Item
-                disabled={number === state.rules.length}
-                onClick={() => edit({ name: 'moveRule', args: [rule.id, 1] })}
-              >
-                Ask it later
-              </Menu.Item>
-              <Menu.Item onClick={() => setAsking(true)}>Why does it not fire?</Menu.Item>
-              <Menu.Item onClick={() => edit({ name: 'setMark', args: [rule.id, 'lasting', !lasting] })}>
-                {lasting ? 'What it does can be undone' : 'What it does is for good, and cannot be undone'}
-              </Menu.Item>
-              <Menu.Item onClick={() => edit({ name: 'removeRule', args: [rule.id] })}>Remove</Menu.Item>
-            </Menu.Dropdown>
-          </Menu>
-        </span>
-      )}
-    </li>
+      <span className={classes.ruleTools}>
+        <ActionIcon
+          variant="subtle"
+          size="sm"
+          aria-label={`Rule ${number} of ${state.name} as text`}
+          ref={keyboard}
+          aria-pressed={typing}
+          onClick={() => setTyping(!typing)}
+        >
+          <IconKeyboard size={16} />
+        </ActionIcon>
+        <Menu position="bottom-end">
+          <Menu.Target>
+            <ActionIcon variant="subtle" size="sm" aria-label={`More for rule ${number} of ${state.name}`}>
+              <IconDots size={16} />
+            </ActionIcon>
+          </Menu.Target>
+          <Menu.Dropdown>
+            <Menu.Item
+              disabled={number === 1}
+              onClick={() => edit({ name: 'moveRule', args: [rule.id, -1] })}
+            >
+              Ask it earlier
+            </Menu.Item>
+            <Menu.Item
+              disabled={number === state.rules.length}
+              onClick={() => edit({ name: 'moveRule', args: [rule.id, 1] })}
+            >
+              Ask it later
+            </Menu.Item>
+            <Menu.Item onClick={() => setAsking(true)}>Why does it not fire?</Menu.Item>
+            <Menu.Item onClick={() => edit({ name: 'setMark', args: [rule.id, 'lasting', !lasting] })}>
+              {lasting ? 'What it does can be undone' : 'What it does is for good, and cannot be undone'}
+            </Menu.Item>
+            <Menu.Item onClick={() => edit({ name: 'removeRule', args: [rule.id] })}>Remove</Menu.Item>
+          </Menu.Dropdown>
+        </Menu>
+      </span>
+    </>
   );
 });
 

@@ -3,7 +3,6 @@ import { isHistory, nestingOf } from '@hum-lever/core';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { useCopied } from './clipboard.ts';
-import { useActive, useLastRule } from './lastRule.ts';
 import { Outline } from './Outline.tsx';
 import { Panels } from './Panels.tsx';
 import { StateCard } from './StateCard.tsx';
@@ -18,11 +17,18 @@ const mostDrawn = { states: 40, rules: 120 };
 /** States as an outline and as cards, with their rules as sentences. */
 export function RulesView() {
   const { flow } = useDocument();
-  const active = useActive();
-  const lastRuleId = useLastRule();
   const copied = useCopied((state) => state.text);
   const [filter, setFilter] = useState('');
-  const nesting = useMemo(() => nestingOf(flow), [flow]);
+  // What a card is given stays the same object while the gadget plays: only an edit draws a card anew.
+  const cards = useMemo(() => {
+    const nesting = nestingOf(flow);
+    return nesting.ordered.map((state) => {
+      const around = nesting.ancestorsOf(state.id).map(({ name }) => name);
+      const home = isHistory(state) ? state.parentId : state.id;
+      const inner = nesting.childrenOf(home).filter((one) => !isHistory(one));
+      return { state, around: around.reverse().join(' / '), inner };
+    });
+  }, [flow]);
   const everywhere =
     flow.states.length <= mostDrawn.states &&
     flow.states.reduce((sum, { rules }) => sum + rules.length, 0) <= mostDrawn.rules;
@@ -43,7 +49,7 @@ export function RulesView() {
               onChange={(event) => setFilter(event.currentTarget.value)}
             />
           )}
-          <Outline activeIds={active} shown={shown} />
+          <Outline shown={shown} />
           {copied !== null && (
             <Suspense fallback={null}>
               <PasteButton copied={copied} />
@@ -51,24 +57,11 @@ export function RulesView() {
           )}
         </div>
         <ol className={classes.states}>
-          {nesting.ordered.filter(shown).map((state) => {
-            const home = isHistory(state) ? state.parentId : state.id;
-            return (
-              <StateCard
-                key={state.id}
-                state={state}
-                around={nesting
-                  .ancestorsOf(state.id)
-                  .map(({ name }) => name)
-                  .reverse()
-                  .join(' / ')}
-                inner={nesting.childrenOf(home).filter((one) => !isHistory(one))}
-                current={active.includes(state.id)}
-                everywhere={everywhere}
-                lastRuleId={state.rules.some(({ id }) => id === lastRuleId) ? lastRuleId : null}
-              />
-            );
-          })}
+          {cards
+            .filter(({ state }) => shown(state))
+            .map((card) => (
+              <StateCard key={card.state.id} {...card} everywhere={everywhere} />
+            ))}
         </ol>
       </div>
     </>

@@ -6,6 +6,7 @@ import { edit, useDocument } from '../../client/index.ts';
 import { Choice, TextField, useNear, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
 import { markSigns, markWords } from './markWords.ts';
+import { useIsActive } from './lastRule.ts';
 import { kindSigns, kindWords } from './Outline.tsx';
 import { RuleLine } from './RuleLine.tsx';
 import { firstTrigger } from './sentences.ts';
@@ -18,10 +19,6 @@ interface StateCardProps {
   around: string;
   /** The states directly in it, history apart. */
   inner: readonly State[];
-  /** Whether the gadget in hand is in it. */
-  current: boolean;
-  /** The rule that fired last, where it is one of this state's. */
-  lastRuleId: string | null;
   /** Drawn also where it is not seen: there are few. */
   everywhere: boolean;
 }
@@ -31,19 +28,31 @@ const headHeight = 190;
 const ruleHeight = 62;
 
 /** One state: what happens on entering and leaving it, and its rules in the order in which they are asked. */
-export const StateCard = memo(function StateCard({
-  state,
-  around,
-  inner,
-  current,
-  lastRuleId,
-  everywhere,
-}: StateCardProps) {
+export const StateCard = memo(function StateCard({ everywhere, ...given }: StateCardProps) {
+  const { state } = given;
   const card = useRef<HTMLLIElement>(null);
   const near = useNear(card, everywhere);
+  const current = useIsActive(state.id);
+  const { id, className } = usePlace(state.id);
+  return (
+    <li
+      ref={card}
+      id={id}
+      className={`card ${classes.state} ${className ?? ''}`}
+      data-current={current || undefined}
+      aria-label={`State ${state.name}`}
+      aria-current={current || undefined}
+      style={near ? undefined : { height: headHeight + ruleHeight * state.rules.length }}
+    >
+      {near ? <Inside {...given} everywhere={everywhere} /> : state.name}
+    </li>
+  );
+});
+
+/** What does not change while the gadget plays. */
+const Inside = memo(function Inside({ state, around, inner, everywhere }: StateCardProps) {
   const gadget = useDocument();
   const { flow } = gadget;
-  const { id, className } = usePlace(state.id);
   const change = (patch: Partial<Pick<State, 'name' | 'entry' | 'exit'>>) =>
     edit({ name: 'changeState', args: [state.id, patch] });
   const parent = flow.states.find((one) => one.id === state.parentId);
@@ -57,28 +66,8 @@ export const StateCard = memo(function StateCard({
         { trigger: firstTrigger(gadget), guard: null, actions: [], targetIds: [], internal: false },
       ],
     });
-  if (!near)
-    return (
-      <li
-        ref={card}
-        id={id}
-        className={`card ${classes.state} ${className ?? ''}`}
-        data-current={current || undefined}
-        aria-label={`State ${state.name}`}
-        style={{ height: headHeight + ruleHeight * state.rules.length }}
-      >
-        {state.name}
-      </li>
-    );
   return (
-    <li
-      ref={card}
-      id={id}
-      className={`card ${classes.state} ${className ?? ''}`}
-      data-current={current || undefined}
-      aria-label={`State ${state.name}`}
-      aria-current={current || undefined}
-    >
+    <>
       <header className={classes.stateHead}>
         <div className={classes.stateName}>
           {around !== '' && <span className={classes.around}>in {around}</span>}
@@ -106,7 +95,7 @@ export const StateCard = memo(function StateCard({
               {markSigns[means]}
             </span>
           ))}
-        {current && <span className={classes.here}>in hand now</span>}
+        <span className={classes.here}>in hand now</span>
         <StateMenu state={state} first={first === true} />
       </header>
       {(inner.length > 0 && state.kind === 'plain') || history ? (
@@ -126,14 +115,7 @@ export const StateCard = memo(function StateCard({
         <>
           <ol className={classes.rules}>
             {state.rules.map((rule, at) => (
-              <RuleLine
-                key={rule.id}
-                state={state}
-                rule={rule}
-                number={at + 1}
-                fired={rule.id === lastRuleId}
-                everywhere={everywhere}
-              />
+              <RuleLine key={rule.id} state={state} rule={rule} number={at + 1} everywhere={everywhere} />
             ))}
           </ol>
           <Button
@@ -154,7 +136,7 @@ export const StateCard = memo(function StateCard({
           </div>
         </>
       )}
-    </li>
+    </>
   );
 });
 

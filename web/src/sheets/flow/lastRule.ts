@@ -1,19 +1,14 @@
-import { useMemo } from 'react';
-import { traceNow, usePlayer } from '../../workers/index.ts';
+import { usePlayer } from '../../workers/index.ts';
 
 const none: readonly string[] = [];
 
 /** The ids of the active states. */
 export const useActive = (): readonly string[] => usePlayer((state) => state.shown?.stateIds ?? none);
+/** Whether the gadget in hand is in this state. */
+export const useIsActive = (stateId: string): boolean =>
+  usePlayer((state) => state.shown?.stateIds.includes(stateId) ?? false);
 
 /** The last rule that fired, up to the moment that is looked at. */
-export function useLastRule(): string | null {
-  const version = usePlayer((state) => state.traceVersion);
-  const pastUs = usePlayer((state) => state.pastUs);
-  return useMemo(() => {
-    const fired = traceNow().findLast(
-      (entry) => entry.lane === 'rule' && (pastUs === null || entry.atUs <= pastUs),
-    );
-    return fired?.lane === 'rule' ? fired.id : null;
-  }, [version, pastUs]); // eslint-disable-line react-hooks/exhaustive-deps -- the trace grows in place; its version says when
-}
+export const useLastRule = (): string | null => usePlayer((state) => state.lastRuleId);
+/** Whether it is this one. */
+export const useFiredLast = (ruleId: string): boolean => usePlayer((state) => state.lastRuleId === ruleId);

@@ -1,0 +1,99 @@
+/**
+ * What the page costs while a gadget plays at 1x: share of one core that the main thread is busy, tasks over 50 ms,
+ * pictures a second; as the browser itself counts them.
+ * @param {{ seconds?: number, sheets?: [string, string][] }} [how] which sheets of which gadgets, each for how long
+ */
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { at, startServer } from './common.mjs';
+
+const usual = [
+  ['Kettle Keeper', 'flow'],
+  ['Kettle Keeper', 'flow?view=map'],
+  ['Kettle Keeper', 'feel'],
+  ['Kettle Keeper', 'parts'],
+  ['Cue Lantern', 'flow'],
+  ['Lantern Dash', 'flow'],
+];
+
+export async function pageRows({ seconds = 60, sheets = usual } = {}) {
+  const { Builder, By } = createRequire(at('package.json'))('selenium-webdriver');
+  const { Options, ServiceBuilder } = createRequire(at('package.json'))('selenium-webdriver/chrome.js');
+  const { flags } = JSON.parse(readFileSync(at('scripts/chrome.json'), 'utf8'));
+  const data = mkdtempSync(join(tmpdir(), 'hum-lever-bench-'));
+  const { child, address } = startServer(
+    ['--port', '0', '--data', data, '--demo', at('demo'), '--web', at('web/dist')],
+    { quiet: true },
+  );
+  const url = await address;
+  const options = new Options();
+  options.setChromeBinaryPath(process.env.CHROME_BIN ?? '/usr/bin/chromium');
+  options.addArguments(...flags, '--window-size=1280,800', `--user-data-dir=${join(data, 'profile')}`);
+  const driver = await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new ServiceBuilder(process.env.CHROMEDRIVER_BIN ?? '/usr/bin/chromedriver'))
+    .build();
+  const counted = async () => {
+    const { metrics } = await driver.sendAndGetDevToolsCommand('Performance.getMetrics', {});
+    return Object.fromEntries(metrics.map(({ name, value }) => [name, value]));
+  };
+  const rows = [];
+  try {
+    const shelf = await (await fetch(`${url}/api/gadgets`)).json();
+    await driver.sendDevToolsCommand('Performance.enable', {});
+    for (const [name, sheet] of sheets) {
+      const { id } = shelf.find((one) => one.name === name) ?? {};
+      if (!id) continue;
+      await driver.get(`${url}/g/${id}/${sheet}`);
+      await driver.wait(
+        async () => (await driver.findElements(By.css('[aria-label^="Press "]'))).length > 0,
+        20_000,
+      );
+      await driver.sleep(3_000);
+      await driver.executeScript(`
+        window.told = { long: 0, worst: 0, pictures: 0 };
+        new PerformanceObserver((list) => {
+          for (const { duration } of list.getEntries()) {
+            told.long += 1;
+            told.worst = Math.max(told.worst, duration);
+          }
+        }).observe({ type: 'longtask' });
+        const picture = () => { told.pictures += 1; requestAnimationFrame(picture); };
+        requestAnimationFrame(picture);
+      `);
+      const before = await counted();
+      // A press every two seconds, as a hand makes it: told by the page itself, so that no driver stands between.
+      await driver.executeScript(
+        `
+        const cap = document.querySelector('[aria-label^="Press "]');
+        const tell = (type) => cap.dispatchEvent(new PointerEvent(type, { bubbles: true, pointerId: 1, button: 0 }));
+        cap.setPointerCapture = () => {};
+        window.pressing = setInterval(() => { tell('pointerdown'); setTimeout(() => tell('pointerup'), 90); }, 2_000);
+      `,
+      );
+      await driver.sleep(seconds * 1_000);
+      const after = await counted();
+      const told = await driver.executeScript('clearInterval(pressing); return told;');
+      const wall = after.Timestamp - before.Timestamp;
+      const share = (what) => `${Math.round(((after[what] - before[what]) / wall) * 100)} %`;
+      rows.push({
+        what: `the page while ${name} plays, ${sheet}`,
+        measured: `${share('TaskDuration')} of a core (scripts ${share('ScriptDuration')}, layout ${share('LayoutDuration')}, style ${share('RecalcStyleDuration')})`,
+        asked: '≤ 10 %',
+        note: `${told.long} tasks over 50 ms, worst ${Math.round(told.worst)} ms; ${Math.round(told.pictures / wall)} pictures a second`,
+      });
+    }
+  } finally {
+    await driver.quit();
+    child.kill();
+    rmSync(data, { recursive: true, force: true });
+  }
+  return rows;
+}
+
+if (process.argv[1] === import.meta.filename)
+  for (const { what, measured, note } of await pageRows({ seconds: Number(process.argv[2] ?? 60) }))
+    console.log(`${what}: ${measured}; ${note}`);
