@@ -52,6 +52,8 @@ export {
   controlsHeard,
   isOfKeys,
   keyInSet,
+  buttonsHeard,
+  heardAs,
   keySetsOf,
   type NumberedKeys,
   layerKeyId,

@@ -1,4 +1,4 @@
-import { controlsOf, type SnagRule } from '../gadget/index.ts';
+import { buttonsHeard, type SnagRule } from '../gadget/index.ts';
 import { answeredIn, inBurst } from './lab/limits.ts';
 import { safeSetting } from './lab/safe.ts';
 import { debounceMend } from './mend.ts';
@@ -10,7 +10,7 @@ import { debounceMend } from './mend.ts';
 export const F02: SnagRule = {
   id: 'F02',
   check: (gadget, derived) =>
-    controlsOf(gadget, 'button').flatMap((control) => {
+    buttonsHeard(gadget).flatMap((control) => {
       const { shortestPressUs, fastestRepeatUs } = gadget.hands;
       const answered = (setting: typeof control.debounce) =>
         answeredIn(setting, gadget.loop.periodUs, fastestRepeatUs, shortestPressUs);

@@ -2,6 +2,7 @@ import { eventCodes } from '../flow/index.ts';
 import {
   controlsHeard,
   emptyFlow,
+  heardAs,
   isOfKeys,
   type Button,
   type ContactFigures,
@@ -138,8 +139,11 @@ function draftsOf(gadget: Gadget): Draft[] {
         isOfKeys(trigger) && controlsHeard(gadget, trigger).includes(id) ? [trigger.gesture as string] : [],
       ),
     );
+  // What a key that shares a line would do, the key that it is heard as does.
+  const others = heardAs(gadget);
   const drafts = gadget.controls.flatMap((control): Draft[] => {
     const { id } = control;
+    if (others.has(id)) return [];
     switch (control.kind) {
       case 'button':
         return buttonDrafts(control, heardOf(id), chordWaitUs(gadget, id));
@@ -172,7 +176,8 @@ function draftsOf(gadget: Gadget): Draft[] {
         );
     }
   });
-  const chords = gadget.chords.map(({ id, controlIds, holdUs }) =>
+  const possible = gadget.chords.filter(({ controlIds }) => !controlIds.some((id) => others.has(id)));
+  const chords = possible.map(({ id, controlIds, holdUs }) =>
     draft(
       controlIds[0]!,
       id,

@@ -13,7 +13,11 @@ export interface Keypad extends ScannedArray {
 export function keypadsOf(gadget: Gadget): Keypad[] {
   const { periodUs } = gadget.loop;
   const sets = new Set(gadget.wiring.sets.map(({ id }) => id));
-  return arraysOf(gadget, boardOf(gadget)?.logicMv ?? usualLogicMv).map((array) => ({
+  // Keys on one line are one key to whoever reads them.
+  const arrays = arraysOf(gadget, boardOf(gadget)?.logicMv ?? usualLogicMv).filter(
+    ({ circuit }) => circuit.kind !== 'together',
+  );
+  return arrays.map((array) => ({
     ...array,
     isSet: sets.has(array.id),
     everyUs: Math.max(1, Math.ceil(array.scanUs / periodUs)) * periodUs,

@@ -1,5 +1,6 @@
 import {
   allRules,
+  buttonsHeard,
   canonicalJson,
   controlsHeard,
   isHistory,
@@ -58,10 +59,8 @@ const isColumn = ({ kind }: Trigger): boolean =>
 /** A press of every button that no rule listens to at all, by itself or in its set: somebody will press it. */
 function unheardPresses(gadget: Gadget, triggers: readonly Trigger[]): Trigger[] {
   const heard = new Set(triggers.flatMap((one) => controlsHeard(gadget, one)));
-  return gadget.controls.flatMap((control): Trigger[] =>
-    control.kind !== 'button' || heard.has(control.id)
-      ? []
-      : [{ kind: 'gesture', controlId: control.id, gesture: 'press' }],
+  return buttonsHeard(gadget).flatMap(({ id }): Trigger[] =>
+    heard.has(id) ? [] : [{ kind: 'gesture', controlId: id, gesture: 'press' }],
   );
 }
 

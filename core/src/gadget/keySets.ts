@@ -1,5 +1,5 @@
 import type { LayerKey, Trigger } from './flow.schema.ts';
-import type { Control } from './controls.schema.ts';
+import type { Button, Control } from './controls.schema.ts';
 import type { Part } from './parts.schema.ts';
 import type { Wiring } from './wiring.schema.ts';
 
@@ -17,6 +17,29 @@ interface WithSets {
   controls: readonly Pick<Control, 'id' | 'kind'>[];
 }
 
+/** The way of reading in which keys lie side by side on one line: whichever is closed, the first of them is heard. */
+export const oneLine = 'one-line';
+
+/** Keys that are never heard by themselves, each with the key that it is heard as. */
+export const heardAs = ({ wiring }: { wiring: Pick<Wiring, 'sets'> }): ReadonlyMap<string, string> =>
+  new Map(
+    wiring.sets.flatMap(({ scheme, controlIds: [first, ...others] }) =>
+      scheme === oneLine && first !== undefined ? others.map((id) => [id, first] as const) : [],
+    ),
+  );
+
+/** Buttons that are heard by themselves. */
+export function buttonsHeard({
+  wiring,
+  controls,
+}: {
+  wiring: Pick<Wiring, 'sets'>;
+  controls: readonly Control[];
+}): Button[] {
+  const others = heardAs({ wiring });
+  return controls.filter((one): one is Button => one.kind === 'button' && !others.has(one.id));
+}
+
 /** By document, which never changes. */
 const known = new WeakMap<WithSets, readonly NumberedKeys[]>();
 
@@ -31,7 +54,9 @@ function gather({ wiring, parts, controls }: WithSets): NumberedKeys[] {
   const buttons = new Set(controls.flatMap(({ id, kind }) => (kind === 'button' ? [id] : [])));
   const keysIn = (ids: readonly string[]) => ids.filter((id) => buttons.has(id));
   return [
-    ...wiring.sets.map(({ id, name, controlIds }) => ({ id, name, controlIds: keysIn(controlIds) })),
+    ...wiring.sets
+      .filter(({ scheme }) => scheme !== oneLine)
+      .map(({ id, name, controlIds }) => ({ id, name, controlIds: keysIn(controlIds) })),
     ...parts
       .map(({ id, name, plays }) => ({ id, name, controlIds: keysIn(plays) }))
       .filter(({ controlIds }) => controlIds.length > 1),

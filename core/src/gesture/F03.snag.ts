@@ -1,11 +1,11 @@
-import { controlsOf, type SnagRule } from '../gadget/index.ts';
+import { buttonsHeard, type SnagRule } from '../gadget/index.ts';
 import { isAnswered } from './uses.ts';
 
 /** A double-tap window delays every tap; needless where no rule answers a double. */
 export const F03: SnagRule = {
   id: 'F03',
   check: (gadget) =>
-    controlsOf(gadget, 'button').flatMap((control) => {
+    buttonsHeard(gadget).flatMap((control) => {
       const windowUs = control.gestures.doubleWindowUs;
       if (windowUs === null || !isAnswered(gadget, control.id, 'tap')) return [];
       const needed = isAnswered(gadget, control.id, 'double');

@@ -1,4 +1,4 @@
-import { controlsOf, type SnagRule } from '../gadget/index.ts';
+import { buttonsHeard, type SnagRule } from '../gadget/index.ts';
 import { triedSeed, tryTaps } from './people.ts';
 import { isAnswered } from './uses.ts';
 
@@ -6,7 +6,7 @@ import { isAnswered } from './uses.ts';
 export const F04: SnagRule = {
   id: 'F04',
   check: (gadget) =>
-    controlsOf(gadget, 'button').flatMap((control) => {
+    buttonsHeard(gadget).flatMap((control) => {
       const { holdUs } = control.gestures;
       const { longTapUs, holdFeltUs } = gadget.hands;
       if (holdUs === null || holdUs >= longTapUs || !isAnswered(gadget, control.id, 'hold')) return [];

@@ -28,6 +28,8 @@ export interface CompiledInput extends Compiled<Button> {
   captured: readonly CapturedPress[] | undefined;
   /** It is read as part of an array, through the circuit. */
   inArray: boolean;
+  /** Keys on one line with it and itself, of which the first is heard; most often it is alone. */
+  line: readonly [string, ...string[]];
 }
 export interface CompiledEncoder extends Compiled<Encoder> {
   part: EncoderPart;
@@ -63,7 +65,8 @@ export interface CompiledGadget {
 
 function portsOf(inputs: readonly CompiledInput[]): CompiledInput[][] {
   const groups = new Map<string, CompiledInput[]>();
-  for (const input of inputs.filter(({ control }) => control.debounce.wholePort)) {
+  const read = inputs.filter(({ control, line: [heard] }) => control.id === heard);
+  for (const input of read.filter(({ control }) => control.debounce.wholePort)) {
     const { id } = input.algorithm;
     groups.set(id, [...(groups.get(id) ?? []), input]);
   }
@@ -85,12 +88,28 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
         control.kind === kind ? [[control.id, make({ control: control as C, number })] as const] : [],
       ),
     );
-  const inputs = of<Button, CompiledInput>('button', (one) => ({
-    ...one,
-    algorithm: algorithmOf(one.control.debounce.algorithm),
-    captured: capturedBy(one.control.contact),
-    inArray: inArray.has(one.control.id),
-  }));
+  const lineOf = (id: string): readonly [string, ...string[]] => {
+    const [heard, ...others] =
+      arrays.find(({ circuit, controlIds }) => circuit.kind === 'together' && controlIds.includes(id))
+        ?.controlIds ?? [];
+    return heard === undefined ? [id] : [heard, ...others];
+  };
+  const debounceOf = (id: string) =>
+    gadget.controls.find((one): one is Button => one.id === id && one.kind === 'button')!.debounce;
+  const inputs = of<Button, CompiledInput>('button', (one) => {
+    const line = lineOf(one.control.id);
+    // Whatever closes the line is cleaned as the key that it is heard as.
+    const control =
+      line[0] === one.control.id ? one.control : { ...one.control, debounce: debounceOf(line[0]) };
+    return {
+      ...one,
+      control,
+      algorithm: algorithmOf(control.debounce.algorithm),
+      captured: capturedBy(control.contact),
+      inArray: inArray.has(control.id),
+      line,
+    };
+  });
   return {
     gadget,
     arrays,

@@ -30,7 +30,7 @@ export function moveFinger(
     input.answered = false;
     input.hidden = false;
     input.edgesAtDown = input.contactEdges;
-    input.deafUntilUs = algorithm.deafUntilUs(input.debounce, state.nowUs);
+    input.deafUntilUs = algorithm.deafUntilUs(state.inputs[compiled.line[0]]!.debounce, state.nowUs);
   } else {
     input.upUs = state.nowUs;
   }

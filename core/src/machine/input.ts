@@ -45,10 +45,12 @@ export function scanArrays(state: MachineState, { arrays }: CompiledGadget): Ent
   return arrays.flatMap(({ controlIds, circuit }) => {
     const inputs = controlIds.map((id) => state.inputs[id]!);
     if (inputs.every(({ moved }) => !moved)) return [];
-    const read = readKeys(
-      circuit,
-      inputs.map((input) => pinLevel(input) === 1),
-    );
+    const pressed = inputs.map((input) => pinLevel(input) === 1);
+    const read = readKeys(circuit, pressed);
+    if (circuit.kind === 'together') {
+      readTogether(inputs, read[0]! ? 1 : 0);
+      return [];
+    }
     return inputs.flatMap((input, key): EntryOf<'ghost'>[] => {
       const level = read[key] ? 1 : 0;
       const astray = level !== pinLevel(input);
@@ -60,6 +62,16 @@ export function scanArrays(state: MachineState, { arrays }: CompiledGadget): Ent
       return astray && !told ? [{ atUs: state.nowUs, lane: 'ghost', id: controlIds[key]!, level }] : [];
     });
   });
+}
+
+/** Keys on one line: the first is read as what the line is. While one holds it down, no other can be told. */
+function readTogether(inputs: readonly InputState[], level: 0 | 1): void {
+  const [first] = inputs;
+  const closed = inputs.filter((input) => pinLevel(input) === 1);
+  for (const input of closed)
+    if (input.moved && first!.scanned === 1 && closed.length > 1) input.hidden = true;
+  if (level !== first!.scanned) first!.moved = true;
+  first!.scanned = level;
 }
 
 /** What the pin is: the contact itself, or what a filter makes of it. */
@@ -86,14 +98,30 @@ export function readInput(
 }
 
 /** The trace entry of a clean change; remembers that the press came through. */
-export function cleanChange(state: MachineState, id: string, level: 0 | 1): EntryOf<'clean'> {
-  const input = state.inputs[id]!;
+export function cleanChange(
+  state: MachineState,
+  { control, line }: CompiledInput,
+  level: 0 | 1,
+): EntryOf<'clean'> {
+  const input = moverOf(state, line, level);
   const extra = level === 1 && input.answered;
   if (level === 1) input.answered = true;
   const moveUs = level === 1 || input.fingerDown ? input.downUs : input.upUs;
   // A ghost has no finger that moved: it counts from where the scan saw it.
-  const sinceUs = input.scanned === pinLevel(input) && input.presses > 0 ? state.nowUs - moveUs : 0;
-  return { atUs: state.nowUs, lane: 'clean', id, level, sinceUs, extra };
+  const read = state.inputs[line[0]]!.scanned;
+  const byFinger = input.presses > 0 && (line.length > 1 || read === pinLevel(input));
+  const sinceUs = byFinger ? state.nowUs - moveUs : 0;
+  return { atUs: state.nowUs, lane: 'clean', id: control.id, level, sinceUs, extra };
+}
+
+/** Of the keys on a line, whose press or release it is: the first that waits to be heard, or that was let go last. */
+function moverOf(state: MachineState, line: CompiledInput['line'], level: 0 | 1): InputState {
+  const [first, ...others] = line.map((id) => state.inputs[id]!);
+  return others.reduce((mover, other) => {
+    if (level === 0) return other.upUs > mover.upUs ? other : mover;
+    if (other.answered) return mover;
+    return mover.answered || other.downUs < mover.downUs ? other : mover;
+  }, first!);
 }
 
 /**
@@ -107,11 +135,12 @@ export function swallowed(
 ): EntryOf<'swallowed'> | null {
   const { control, algorithm } = compiled;
   const input = state.inputs[control.id]!;
+  const cleaned = state.inputs[compiled.line[0]]!;
   if (
     input.answered ||
     input.fingerDown ||
     input.edgesLeft > 0 ||
-    input.wakeUs !== null ||
+    cleaned.wakeUs !== null ||
     pinLevel(input) === 1
   )
     return null;

@@ -114,7 +114,7 @@ export class MainLoop {
     const { id } = input.control;
     const level = readInput(state, input, turn, compiled.periodUs);
     if (level !== null) {
-      trace.push(cleanChange(state, id, level));
+      trace.push(cleanChange(state, input, level));
       this.sayTogether(onKey(state.together, compiled.gadget.chords, id, level, state.nowUs));
     }
     const standsUntilUs = input.algorithm.standsUntilUs?.(state.inputs[id]!.debounce) ?? null;

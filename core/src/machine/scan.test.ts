@@ -98,3 +98,104 @@ describe('scanning an array', () => {
     expect(of(machine.takeTrace(), 'clean')).toMatchObject([{ id: 'b4', level: 0 }]);
   });
 });
+
+describe('keys side by side on one line', () => {
+  const gadget = keypad('one-line', {});
+  const pressed = (trace: readonly TraceEntry[]) =>
+    of(trace, 'gesture').flatMap(({ id, gesture, atUs }) =>
+      gesture === 'press' ? [[id, atUs / 1_000]] : [],
+    );
+
+  it('whichever is pressed, the first is heard, from when the finger moved; none is a ghost', () => {
+    const trace = replay(
+      gadget,
+      [down('b3', 10), up('b3', 100), down('b1', 300), up('b1', 400), down('b2', 600), up('b2', 700)],
+      1_000_000,
+      1,
+    );
+    expect(pressed(trace)).toEqual([['b1', 10], ['b1', 300], ['b1', 600]]); // prettier-ignore
+    expect(of(trace, 'rule').map(({ id }) => id)).toEqual(['r1', 'r1', 'r1']);
+    expect(of(trace, 'clean').map(({ level, sinceUs, extra }) => [level, sinceUs, extra])).toEqual(
+      [1, 0, 1, 0, 1, 0].map((level) => [level, 0, false]),
+    );
+    expect([...of(trace, 'ghost'), ...of(trace, 'swallowed')]).toEqual([]);
+  });
+
+  it('a press beside one that is held cannot be told, and says so, in either order', () => {
+    for (const [held, late] of [
+      ['b1', 'b2'],
+      ['b2', 'b1'],
+    ] as const) {
+      // prettier-ignore
+      const hands = [down(held, 10), down(late, 200), up(late, 300), up(held, 500)];
+      const trace = replay(gadget, hands, 1_000_000, 1);
+      expect(pressed(trace)).toEqual([['b1', 10]]);
+      expect(of(trace, 'swallowed')).toMatchObject([{ id: late, reason: 'masked' }]);
+      expect(of(trace, 'clean').map(({ level, atUs }) => [level, atUs])).toEqual([[1, 10_000], [0, 500_000]]); // prettier-ignore
+    }
+  });
+
+  it('a key is cleaned as the one that it is heard as, and a press too short for that is swallowed', () => {
+    const slow = applyEdit(gadget, {
+      name: 'changeControl',
+      args: [
+        'b1',
+        {
+          debounce: {
+            algorithm: 'stable',
+            params: { settleUs: 50_000, releaseUs: 50_000 },
+            wholePort: false,
+          },
+        },
+      ],
+    });
+    const trace = replay(slow, [down('b2', 10), up('b2', 40), down('b2', 200), up('b2', 300)], 1_000_000, 1);
+    expect(of(trace, 'swallowed')).toMatchObject([{ id: 'b2', reason: 'too-short' }]);
+    expect(of(trace, 'clean').map(({ level, sinceUs, extra }) => [level, sinceUs, extra])).toEqual([
+      [1, 50_000, false],
+      [0, 50_000, false],
+    ]);
+  });
+
+  it('is what one key would be that is down whenever any of them is', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            id: fc.constantFrom('b1', 'b2', 'b3', 'b4'),
+            fromMs: fc.integer({ min: 1, max: 900 }),
+            forMs: fc.integer({ min: 1, max: 300 }),
+          }),
+          { maxLength: 8 },
+        ),
+        (presses) => {
+          // A finger that is there already changes nothing: one press at a time of each key.
+          const own = presses.filter(
+            (one, at) =>
+              !presses.some(
+                (other, n) =>
+                  n < at &&
+                  other.id === one.id &&
+                  other.fromMs < one.fromMs + one.forMs &&
+                  one.fromMs < other.fromMs + other.forMs,
+              ),
+          );
+          const hands = own.flatMap(({ id, fromMs, forMs }) => [down(id, fromMs), up(id, fromMs + forMs)]);
+          const sorted = hands.toSorted((a, b) => a.atUs - b.atUs || (a.what === 'up' ? -1 : 1));
+          let count = 0;
+          const asOne = sorted.flatMap((hand): Stimulus[] => {
+            const before = count;
+            count += hand.what === 'down' ? 1 : -1;
+            return (before === 0) === (count === 0) ? [] : [{ ...hand, controlId: 'b1' }];
+          });
+          const said = (trace: readonly TraceEntry[]) =>
+            of(trace, 'gesture').map(({ atUs, id, gesture }) => `${atUs} ${id} ${gesture}`);
+          expect(said(replay(gadget, sorted, 2_000_000, 1))).toEqual(
+            said(replay(gadget, asOne, 2_000_000, 1)),
+          );
+        },
+      ),
+      { seed: 29, numRuns: 100 },
+    );
+  });
+});

@@ -16,11 +16,13 @@ export type Circuit =
    * diodes in a row still pull a line below what counts as low.
    */
   | { kind: 'lines'; lines: number; drives: number[]; keys: CrossKey[]; maxDrops: number }
-  | { kind: 'ladder'; figures: LadderFigures };
+  | { kind: 'ladder'; figures: LadderFigures }
+  /** All on one line: whichever is pressed, the first of them is read, and no other ever is. */
+  | { kind: 'together'; keys: number };
 
 /** How many keys it has. */
 export function keysOf(circuit: Circuit): number {
-  if (circuit.kind === 'independent') return circuit.keys;
+  if (circuit.kind === 'independent' || circuit.kind === 'together') return circuit.keys;
   return circuit.kind === 'ladder' ? circuit.figures.ohms.length : circuit.keys.length;
 }
 
@@ -40,6 +42,7 @@ export function dropsAt(supplyMv: number): number {
 export function readKeys(circuit: Circuit, pressed: readonly boolean[]): boolean[] {
   if (circuit.kind === 'independent') return [...pressed];
   if (circuit.kind === 'ladder') return ladderReads(circuit.figures, pressed);
+  if (circuit.kind === 'together') return pressed.map((_, key) => key === 0 && pressed.includes(true));
   const read = circuit.keys.map(() => false);
   if (!pressed.includes(true)) return read;
   for (const drive of circuit.drives) {
@@ -84,6 +87,7 @@ export function trulyTogether(circuit: Circuit): number {
   const keys = keysOf(circuit);
   if (circuit.kind === 'independent') return keys;
   if (circuit.kind === 'ladder') return ladderTogether(circuit, keys);
+  if (circuit.kind === 'together') return keys > 1 ? 0 : keys;
   let shortest = Infinity;
   circuit.keys.forEach((key, index) => {
     shortest = Math.min(shortest, shortestGhost(circuit, key, index));

@@ -57,7 +57,7 @@ export function keyPlaces(set: KeySet): KeyPlace[] {
     }
     if (circuit.kind === 'ladder')
       return { controlId, kind: 'resistor', line: lines[0]!, ohms: circuit.figures.ohms[key]! };
-    if (!chip) return { controlId, kind: 'pin', line: lines[key]! };
+    if (!chip) return { controlId, kind: 'pin', line: lines[circuit.kind === 'together' ? 0 : key]! };
     const inputs = inputsOf[chip.role]!;
     return { controlId, kind: 'input', chip: Math.floor(key / inputs) + 1, input: (key % inputs) + 1 };
   });

@@ -6,5 +6,6 @@ import { charlieplex } from './schemes/charlieplex.scheme.ts';
 import { ladder } from './schemes/ladder.scheme.ts';
 import { shiftRegister } from './schemes/shiftRegister.scheme.ts';
 import { expander } from './schemes/expander.scheme.ts';
+import { oneLine } from './schemes/oneLine.scheme.ts';
 
-export const schemeList = [direct, matrix, matrixDiodes, charlieplex, ladder, shiftRegister, expander] as const;
+export const schemeList = [direct, matrix, matrixDiodes, charlieplex, ladder, shiftRegister, expander, oneLine] as const;

@@ -171,6 +171,40 @@ export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
     true,
   ],
   [
+    'L05',
+    'a wait for a key that is only heard as another',
+    game(
+      [
+        state('s1', {
+          rules: [
+            to('r1', { kind: 'gesture', controlId: 'b2', gesture: 'press' }, ['s2']),
+            to('r4', { kind: 'after', delay: 900_000 }, ['s2']),
+          ],
+        }),
+        state('s2', { rules: [to('r2', press, ['s1'])] }),
+      ],
+      {},
+      {
+        controls: [button(), button({ id: 'b2', name: 'Pedal', key: null })],
+        wiring: {
+          ...pressToLight().wiring,
+          sets: [
+            {
+              id: 'k1',
+              name: 'Socket',
+              controlIds: ['b1', 'b2'],
+              scheme: 'one-line',
+              params: {},
+              chords: [],
+            },
+          ],
+        },
+      },
+    ),
+    { values: { state: 's1', number: 1, reason: 'oneLine', control: 'Pedal', as: button().name } },
+    true,
+  ],
+  [
     'L06',
     'rules that raise one another',
     game(

@@ -42,6 +42,17 @@ function made(states: State[], controls: Button[], patch: Partial<Gadget['flow']
   return { ...gadget, parts: partsFor(gadget) };
 }
 
+/** The second key on a lead, plugged in beside the first: on its line, and heard as it. */
+const pluggedIn = (gadget: Gadget): Gadget => ({
+  ...gadget,
+  wiring: {
+    ...gadget.wiring,
+    sets: [
+      { id: 'k1', name: 'Socket', controlIds: ['b1', 'b2'], scheme: 'one-line', params: {}, chords: [] },
+    ],
+  },
+});
+
 /** Home and back for whatever is pressed in a state, where nothing else is said. */
 export const saneGadgets: Readonly<Record<string, Gadget>> = {
   'a lamp with one key': made(
@@ -50,6 +61,15 @@ export const saneGadgets: Readonly<Record<string, Gadget>> = {
       state('s2', { name: 'Lit', entry: [lamp('on'), say('On')], rules: [to('r2', on('b1'), ['s1'])] }),
     ],
     [key('b1', 'Switch')],
+  ),
+  'a lamp with a second key on a lead, plugged in beside its own': pluggedIn(
+    made(
+      [
+        state('s1', { name: 'Dark', entry: [lamp('off'), say('Off')], rules: [to('r1', on('b1'), ['s2'])] }),
+        state('s2', { name: 'Lit', entry: [lamp('on'), say('On')], rules: [to('r2', on('b1'), ['s1'])] }),
+      ],
+      [key('b1', 'Switch'), key('b2', 'Pedal')],
+    ),
   ),
   'a duel that punishes an early press and ignores a late one': made(
     [

@@ -24,6 +24,7 @@ const never: Record<string, (v: Values) => string> = {
     `it waits ${us(v.delayUs)}, but another timer always leaves the state after ${us(v.earlierUs)}`,
   walked: () => 'everything that the gadget can come to was tried, and it stayed silent',
   unheard: (v) => `${v.control} does not listen for ${v.gesture}`,
+  oneLine: (v) => `${v.control} lies on the line of ${v.as}, and is only ever heard as that`,
 };
 
 /** One entry per rule of the core; `snagWords.test.ts` checks that none is missing. */
@@ -80,6 +81,7 @@ export const mendWords: Record<string, (v: Values) => string> = {
   wayHome: (v) => `Let a tap of ${v.control} lead to ${v.home}`,
   moveUp: () => 'Move it before that rule',
   listen: () => 'Listen for it',
+  hearAs: () => 'Wait for the key that it is heard as',
   removeRule: () => 'Remove the rule',
   widerDisplay: (v) => `Make the display ${v.columns} wide`,
 };

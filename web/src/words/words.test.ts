@@ -143,6 +143,7 @@ describe('words', () => {
     ['L05', { state: 'Ready', number: 1, reason: 'guard' }],
     ['L05', { state: 'Ready', number: 1, reason: 'walked' }],
     ['L05', { state: 'Ready', number: 2, reason: 'outlived', delayUs: 9_000, earlierUs: 5_000 }],
+    ['L05', { state: 'Ready', number: 2, reason: 'oneLine', control: 'Pedal', as: 'Stir' }],
     ['L05', { state: 'Ready', number: 2, reason: 'unheard', gesture: 'hold', control: 'Stir' }],
     ['S01', { reason: 'row', text: 'x', row: 3, rows: 2, display: 'Screen' }],
     ['X01', { text: 'a +', message: 'cannot be read' }],

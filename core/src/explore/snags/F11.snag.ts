@@ -1,5 +1,5 @@
 import {
-  controlsOf,
+  buttonsHeard,
   isOfKeys,
   partOf,
   type Button,
@@ -16,7 +16,7 @@ import { sleeping } from './sleeping.ts';
 
 /** Keys that wake: those that are said to; where none is, every key that the sleeping state answers. */
 function wakers(gadget: Gadget): Button[] {
-  const buttons = controlsOf(gadget, 'button');
+  const buttons = buttonsHeard(gadget);
   const said = buttons.filter((button) => {
     const part = partOf(gadget, button.id);
     return button.wants.purpose === 'wake' || (part !== undefined && figuresOf(part).wakes === 1);

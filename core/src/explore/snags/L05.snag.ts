@@ -2,6 +2,7 @@ import { listeningFor } from '../../gesture/index.ts';
 import {
   canonicalJson,
   controlsHeard,
+  heardAs,
   hearsGesture,
   isOfKeys,
   type Edit,
@@ -22,7 +23,9 @@ type Reason =
   | { reason: 'outlived'; delayUs: number; earlierUs: number }
   /** Everything was walked, and it never fired. */
   | { reason: 'walked' }
-  | { reason: 'unheard'; gesture: string; control: string; mend: Edit };
+  | { reason: 'unheard'; gesture: string; control: string; mend: Edit }
+  /** It waits for a key that is only ever heard as another, whose line it shares. */
+  | { reason: 'oneLine'; control: string; as: string; mend: Edit };
 
 /**
  * Whether the first hears all that the second waits for: the same event, or any key of a set against one of them. Timers
@@ -61,6 +64,15 @@ function unheard(gadget: Gadget, { trigger }: Rule): Reason | null {
   };
 }
 
+function heardAsAnother(gadget: Gadget, { id, trigger }: Rule): Reason | null {
+  if (trigger.kind !== 'gesture') return null;
+  const asId = heardAs(gadget).get(trigger.controlId);
+  if (asId === undefined) return null;
+  const name = (of: string) => gadget.controls.find((one) => one.id === of)!.name;
+  const mend: Edit = { name: 'changeRule', args: [id, { trigger: { ...trigger, controlId: asId } }] };
+  return { reason: 'oneLine', control: name(trigger.controlId), as: name(asId), mend };
+}
+
 function whyNever(
   gadget: Gadget,
   state: State,
@@ -86,8 +98,10 @@ function whyNever(
       if (earlierUs < delayUs || (earlierUs === delayUs && at < index))
         return { reason: 'outlived', delayUs, earlierUs };
     }
-  return unheard(gadget, rule);
+  return heardAsAnother(gadget, rule) ?? unheard(gadget, rule);
 }
+
+const mendKeys: Partial<Record<Reason['reason'], string>> = { shadowed: 'moveUp', oneLine: 'hearAs' };
 
 /** A rule that can never fire: its guard never holds, shadowed, its state left before its timer, unheard, or so it is found. */
 export const L05: SnagRule = {
@@ -120,7 +134,7 @@ export const L05: SnagRule = {
             place: { kind: 'rule', id: rule.id },
             values: { state: state.name, number: index + 1, reason, ...figures },
             mend: mend
-              ? { key: reason === 'shadowed' ? 'moveUp' : 'listen', edit: mend }
+              ? { key: mendKeys[reason] ?? 'listen', edit: mend }
               : { key: 'removeRule', edit: { name: 'removeRule', args: [rule.id] } },
           },
         ];

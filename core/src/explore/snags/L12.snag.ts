@@ -1,5 +1,5 @@
 import {
-  controlsOf,
+  buttonsHeard,
   type Effort,
   type Gadget,
   type Snag,
@@ -52,7 +52,7 @@ function winsOf(
 export const L12: SnagRule = {
   id: 'L12',
   check(gadget, derived) {
-    const buttons = controlsOf(gadget, 'button').filter(({ wants }) => wants.purpose === 'game');
+    const buttons = buttonsHeard(gadget).filter(({ wants }) => wants.purpose === 'game');
     if (buttons.length === 0) return [];
     const explorer = explored(gadget, derived);
     const players: { player: Player; control: string }[] = [

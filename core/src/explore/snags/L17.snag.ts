@@ -1,4 +1,4 @@
-import { controlsOf, type SnagRule } from '../../gadget/index.ts';
+import { buttonsHeard, type SnagRule } from '../../gadget/index.ts';
 import { Arena, endsOf } from '../players.ts';
 import { explored } from './explored.ts';
 
@@ -9,7 +9,7 @@ export const L17: SnagRule = {
   id: 'L17',
   check(gadget, derived) {
     const { initialId, states } = gadget.flow;
-    const [game] = controlsOf(gadget, 'button').filter(({ wants }) => wants.purpose === 'game');
+    const [game] = buttonsHeard(gadget).filter(({ wants }) => wants.purpose === 'game');
     if (!game || initialId === null) return [];
     const explorer = explored(gadget, derived);
     // The first move of hands that begins something in which time runs.

@@ -1,4 +1,4 @@
-import { controlsOf, expressionTexts, type SnagRule } from '../../gadget/index.ts';
+import { buttonsHeard, expressionTexts, type SnagRule } from '../../gadget/index.ts';
 
 /** Random numbers that begin alike every time: after a few evenings everybody knows what comes. */
 export const L18: SnagRule = {
@@ -6,7 +6,7 @@ export const L18: SnagRule = {
   check(gadget) {
     const texts = expressionTexts(gadget).filter((text) => /\brandom\s*\(/.test(text));
     if (gadget.flow.chance !== 'same' || texts.length === 0) return [];
-    const [button] = controlsOf(gadget, 'button');
+    const [button] = buttonsHeard(gadget);
     const chance = button ? 'press' : 'noise';
     return [
       {

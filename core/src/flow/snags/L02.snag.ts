@@ -1,5 +1,5 @@
 import {
-  controlsOf,
+  buttonsHeard,
   hearsGesture,
   type Edit,
   type Gadget,
@@ -13,7 +13,7 @@ import { beside, nested, outwards, standing, unfinished } from '../reach.ts';
 /** A tap, of the first control that this state does not listen to already, that leads home. */
 function wayHome(gadget: Gadget, state: State): { edit: Edit; control: string } | null {
   const homeId = gadget.flow.initialId;
-  const free = controlsOf(gadget, 'button').find(({ id }) =>
+  const free = buttonsHeard(gadget).find(({ id }) =>
     state.rules.every(({ trigger }) => !hearsGesture(gadget, trigger, id, 'tap')),
   );
   if (!free || homeId === null || homeId === state.id) return null;

@@ -1,6 +1,7 @@
 import {
   allRules,
   controlsHeard,
+  heardAs,
   type Control,
   type Gadget,
   type Snag,
@@ -34,9 +35,11 @@ function listensTo(trigger: Trigger, control: Control, gadget: Gadget): boolean 
 /** Buttons, and whatever else some state listens to: a knob that only sets a value need not be heard. */
 function answerable(gadget: Gadget): Control[] {
   const rules = allRules(gadget).map(({ rule }) => rule);
+  const others = heardAs(gadget);
   return gadget.controls.filter(
     (control) =>
-      control.kind === 'button' || rules.some(({ trigger }) => listensTo(trigger, control, gadget)),
+      (control.kind === 'button' && !others.has(control.id)) ||
+      rules.some(({ trigger }) => listensTo(trigger, control, gadget)),
   );
 }
 

@@ -1,7 +1,7 @@
 import { ActionIcon, Button } from '@mantine/core';
 import { IconChevronUp, IconTrash } from '@tabler/icons-react';
 import {
-  controlsOf,
+  buttonsHeard,
   layerKeyId,
   showOneAction,
   type Action,
@@ -20,7 +20,7 @@ import classes from './Flow.module.css';
 export default function Layers() {
   const gadget = useDocument();
   const { layers } = gadget.flow;
-  const buttons = controlsOf(gadget, 'button');
+  const buttons = buttonsHeard(gadget);
   const [open, setOpen] = useState<{ layerId: string; keyId: string } | null>(null);
   const [unfolded, setUnfolded] = useState<ReadonlySet<string>>(new Set());
   const rows = layerRows(gadget, unfolded);
@@ -101,7 +101,7 @@ function LayerHead({ layer, first }: { layer: Layer; first: boolean }) {
   const change = (patch: Partial<Pick<Layer, 'name' | 'when'>>) =>
     edit({ name: 'changeLayer', args: [layer.id, patch] });
   const { when } = layer;
-  const buttons = controlsOf(gadget, 'button');
+  const buttons = buttonsHeard(gadget);
   return (
     <th scope="col" {...place}>
       <div className={classes.range}>

@@ -1,4 +1,4 @@
-import { keySetsOf, layerKeyId, type Gadget } from '@hum-lever/core';
+import { heardAs, keySetsOf, layerKeyId, type Gadget } from '@hum-lever/core';
 
 /** A row of the table of layers: a key, or every key of a set at once. */
 export interface LayerRow {
@@ -36,6 +36,10 @@ export function layerRows(gadget: Gadget, unfolded: ReadonlySet<string>): LayerR
     const folded = keys.filter((key) => !shown.includes(key));
     return [{ id, name: `Any key of ${name}`, folded, setId: id }, ...shown.map((key) => single(key, id))];
   });
-  const alone = [...names.keys()].filter((id) => !inSet.has(id)).map((id) => single(id, null));
+  // A key that is only heard as another does nothing of its own.
+  const others = heardAs(gadget);
+  const alone = [...names.keys()]
+    .filter((id) => !inSet.has(id) && (!others.has(id) || own.has(id)))
+    .map((id) => single(id, null));
   return [...sets, ...alone];
 }

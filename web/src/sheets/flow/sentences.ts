@@ -1,6 +1,8 @@
 import {
   codeGestures,
+  buttonsHeard,
   controlsOf,
+  heardAs,
   gestureKinds,
   keyGestures,
   keySetsOf,
@@ -33,7 +35,7 @@ export interface TriggerChoice extends Choice {
 
 /** What a new rule waits for: a press, where there is a button. */
 export function firstTrigger(gadget: Gadget): Trigger {
-  const [button] = controlsOf(gadget, 'button');
+  const [button] = buttonsHeard(gadget);
   return button
     ? { kind: 'gesture', controlId: button.id, gesture: 'press' }
     : { kind: 'after', delay: 1_000_000 };
@@ -103,10 +105,12 @@ function anyKeyChoices(gadget: Gadget, { id, name, controlIds }: NumberedKeys, c
 export function triggerChoices(gadget: Gadget, current: Trigger): TriggerChoice[] {
   const { controls, chords, flow } = gadget;
   const labels = stateLabels(gadget);
+  // A key that shares a line is heard as another: nothing can wait for it.
+  const others = heardAs(gadget);
   const choices: Omit<TriggerChoice, 'value'>[] = [
     ...controls.flatMap((control): Omit<TriggerChoice, 'value'>[] => {
       const { id, name } = control;
-      const said = saidBy(control);
+      const said = others.has(id) ? [] : saidBy(control);
       const kept = (gesture: GestureKind) =>
         said.includes(gesture) ||
         (current.kind === 'gesture' && current.controlId === id && current.gesture === gesture);

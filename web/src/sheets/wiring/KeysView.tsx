@@ -221,7 +221,9 @@ function Schemes({ keys, name, current }: { keys: readonly string[]; name: strin
             <Table.Td className="number right">{row.pins}</Table.Td>
             <Table.Td className="number right">{row.extraParts}</Table.Td>
             <Table.Td className="number right">{showMoney(row.extraCents, gadget.bill.currency)}</Table.Td>
-            <Table.Td className="number right">{row.together >= keys.length ? 'all' : row.together}</Table.Td>
+            <Table.Td className="number right">
+              {row.together === 0 ? 'not told apart' : row.together >= keys.length ? 'all' : row.together}
+            </Table.Td>
             <Table.Td className="number right">{showDuration(row.scanUs)}</Table.Td>
             <Table.Td>
               {row.scheme === current ? (
