@@ -16,8 +16,12 @@ function mix(value: number): number {
  * @returns integer in [0, 2^32)
  */
 export function noiseAt(seed: number, channel: number, index: number): number {
-  return mix(mix(mix(seed) + Math.imul(channel, 0x9e3779b1)) + Math.imul(index, 0x85ebca77));
+  return drawOf(sourceOf(seed, channel), index);
 }
+
+/** One source of chance, and one draw of it. */
+const sourceOf = (seed: number, channel: number) => mix(mix(seed) + Math.imul(channel, 0x9e3779b1));
+const drawOf = (source: number, index: number) => mix(source + Math.imul(index, 0x85ebca77));
 
 /** Uniform in [0, 1) with 32 bits of resolution. */
 export function unitAt(seed: number, channel: number, index: number): number {
@@ -30,7 +34,9 @@ export function unitAt(seed: number, channel: number, index: number): number {
  * 12·index + 11.
  */
 export function normalAt(seed: number, channel: number, index: number): number {
+  // Knobs draw millions of these: what all twelve have in common is worked out once.
+  const source = sourceOf(seed, channel);
   let sum = -6;
-  for (let i = 0; i < 12; i += 1) sum += unitAt(seed, channel, 12 * index + i);
+  for (let i = 0; i < 12; i += 1) sum += drawOf(source, 12 * index + i) / 4_294_967_296;
   return sum;
 }

@@ -285,7 +285,7 @@ export class MainLoop {
         this.occupy(untilUs);
         // What it tells is sent before any wait that follows: interrupts come back with the end of the data.
         if (deaf) state.deafUntilUs = Math.max(state.nowUs, state.deafUntilUs) + us;
-        this.trace.push({ atUs: state.nowUs, lane: 'busy', id, untilUs, deaf });
+        this.trace.push({ atUs: state.nowUs, lane: 'busy', id, forUs: us, untilUs, deaf });
       }
     owed.clear();
   }

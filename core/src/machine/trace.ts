@@ -71,7 +71,7 @@ export type TraceEntry =
   /** The loop stands still until then. */
   | { atUs: number; lane: 'blocked'; untilUs: number }
   /** The loop works for an output until then, and does nothing else; `deaf`: interrupts are shut off meanwhile. */
-  | { atUs: number; lane: 'busy'; id: string; untilUs: number; deaf: boolean };
+  | { atUs: number; lane: 'busy'; id: string; forUs: number; untilUs: number; deaf: boolean };
 
 export type Lane = TraceEntry['lane'];
 

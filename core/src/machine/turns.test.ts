@@ -126,7 +126,7 @@ describe('a turn', () => {
       1,
     );
     expect(of(trace, 'busy')).toEqual([
-      { atUs: 50_000, lane: 'busy', id: 'o1', untilUs: 57_680, deaf: true },
+      { atUs: 50_000, lane: 'busy', id: 'o1', forUs: 7_680, untilUs: 57_680, deaf: true },
     ]);
     expect(of(trace, 'swallowed')).toMatchObject([{ reason: 'blocked', hadUs: 3_000, neededUs: 7_580 }]);
     expect(of(trace, 'gesture')[0]).toMatchObject({ gesture: 'press', atUs: 60_000 });
@@ -149,7 +149,8 @@ describe('a turn', () => {
       { ...gadget.flow.states[0]!, rules: [{ ...gadget.flow.states[0]!.rules[0]!, ...twice }] },
     ];
     const trace = replay({ ...gadget, flow: { ...gadget.flow, states } }, [], 99_000, 1);
-    expect(of(trace, 'busy').map(({ untilUs }) => untilUs)).toEqual([58_000]);
+    // Three milliseconds of data beside the wait: what is said of the data is its own length.
+    expect(of(trace, 'busy').map(({ forUs, untilUs }) => [forUs, untilUs])).toEqual([[3_000, 58_000]]);
     expect(of(trace, 'lights')).toHaveLength(2);
   });
 

@@ -275,7 +275,7 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
     case 'still':
       return sayStill(gadget, entry);
     case 'busy':
-      return `The loop works for ${name(entry.id)}: nothing is read for ${showDuration(entry.untilUs - entry.atUs)}${entry.deaf ? ', and interrupts are shut off' : ''}.`;
+      return `The loop works for ${name(entry.id)}: nothing is read for ${showDuration(entry.forUs)}${entry.deaf ? ', and interrupts are shut off' : ''}.`;
     case 'blocked':
       return `A wait begins: nothing is read and nothing happens for ${showDuration(entry.untilUs - entry.atUs)}.`;
   }

@@ -321,7 +321,7 @@ describe('words', () => {
 
   it('say how long nothing else was done, and how late something was heard', () => {
     const trace: TraceEntry[] = [
-      { atUs: 1_000, lane: 'busy', id: 'o1', untilUs: 8_680, deaf: true },
+      { atUs: 1_000, lane: 'busy', id: 'o1', forUs: 7_680, untilUs: 8_680, deaf: true },
       { atUs: 9_000, sinceUs: 7_800, lane: 'power', event: 'low' },
       { atUs: 9_000, sinceUs: 800, lane: 'midiIn', bytes: [0x90, 60, 100] },
     ];
