@@ -83,8 +83,6 @@ try {
   };
   const scroll = (y) => driver.executeScript('document.querySelector("main").scrollTo(0, arguments[0])', y);
   await reed('wiring');
-  // Time folded away, so that the whole board is seen.
-  await (await find('[aria-label="Fold the strip"]')).click();
   await driver
     .actions()
     .move({ origin: await find('g[aria-label^="Octave push"]') })
@@ -156,6 +154,7 @@ try {
   await shot('feel-lab');
   await view('One press');
   await (await labelled('Pause time')).click();
+  await (await labelled('Unfold the strip')).click();
   await (
     await find('[aria-label^="Events in time"]')
   ).sendKeys(Key.ARROW_LEFT, Key.ARROW_LEFT, Key.ARROW_LEFT, Key.ARROW_LEFT);

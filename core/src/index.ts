@@ -324,6 +324,8 @@ export {
   type Waiting,
   Machine,
   nowActiveIn,
+  regionsOf,
+  type Region,
   outputStateOf,
   type OutputEntry,
   type OutputLane,

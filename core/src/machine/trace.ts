@@ -70,7 +70,7 @@ export type TraceEntry =
   | { atUs: number; lane: 'still'; excess: Excess; cause: Cause; times: number; sinceUs: number }
   /** The loop stands still until then. */
   | { atUs: number; lane: 'blocked'; untilUs: number }
-  /** The loop works for an output until then, and does nothing else; `deaf`: interrupts are shut off meanwhile. */
+  /** The loop works for an output, for so long, and does nothing else until then; `deaf`: interrupts are shut off meanwhile. */
   | { atUs: number; lane: 'busy'; id: string; forUs: number; untilUs: number; deaf: boolean };
 
 export type Lane = TraceEntry['lane'];

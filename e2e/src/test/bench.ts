@@ -102,6 +102,13 @@ export class Bench {
     throw new Error(`waited in vain for ${what}${last ? ` (${String(last)})` : ''}; the page says:\n${page}`);
   }
 
+  /** The strip, opened where it is shut: what holds its events. */
+  async strip(): Promise<WebElement> {
+    const [shut] = await this.driver.findElements(By.css('[aria-label="Unfold the strip"]'));
+    if (shut) await this.clickLabel('Unfold the strip');
+    return this.css('[aria-label^="Events in time"]');
+  }
+
   css(selector: string): Promise<WebElement> {
     return this.until(selector, async () => (await this.driver.findElements(By.css(selector)))[0]);
   }

@@ -10,6 +10,8 @@ const fixed: [string, string][] = [
   ['Ctrl Z', 'Undo'],
   ['Ctrl Shift Z', 'Redo'],
   ['H', 'Take the gadget in hand'],
+  ['Shift H', 'Hold it large; once more, or Escape: back'],
+  ['Shift F', 'Fill the screen with it'],
   ['Alt W', 'In Brief: take the selected words to the wall'],
   ['Space', 'On a card’s handle: lift it, arrows move it, Space puts it down'],
   ['← →', 'On the strip: walk through the events'],

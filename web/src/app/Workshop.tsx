@@ -83,7 +83,6 @@ function Bench({ gadgetId }: { gadgetId: string }) {
   const [revisionsOpen, revisions] = useDisclosure(false);
   const [keysOpen, keys] = useDisclosure(false);
   const [commandsWanted, commands] = useDisclosure(false);
-  const [stripOpen, strip] = useDisclosure(true);
   const ever = { snags: useEver(snagsOpen), revisions: useEver(revisionsOpen), keys: useEver(keysOpen) };
   const { undo, redo } = useHistory((history) => history);
   const conflicted = useSync(({ status }) => status.kind === 'conflict');
@@ -121,7 +120,7 @@ function Bench({ gadgetId }: { gadgetId: string }) {
         <Outlet />
       </main>
       <InHand />
-      <Strip open={stripOpen} toggle={strip.toggle} />
+      <Strip />
       <Suspense fallback={null}>
         {conflicted && <ConflictDialog />}
         {ever.snags && <SnagDrawer opened={snagsOpen} close={snags.close} show={show} />}

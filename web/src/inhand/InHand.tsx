@@ -1,7 +1,14 @@
 import { ActionIcon, Button, Tooltip } from '@mantine/core';
-import { IconPlayerRecord, IconVolume, IconVolumeOff } from '@tabler/icons-react';
+import {
+  IconArrowsDiagonal,
+  IconArrowsDiagonalMinimize2,
+  IconPlayerRecord,
+  IconVolume,
+  IconVolumeOff,
+} from '@tabler/icons-react';
 import {
   controlsOf,
+  keypadsOf,
   stayingContacts,
   type Button as ButtonPart,
   type Codes,
@@ -13,14 +20,16 @@ import {
 import { useEffect, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import { useDocument } from '../client/index.ts';
 import { Pictures } from '../outputs/pictures.tsx';
-import { keyName, useIsLit, useLit } from '../shared/index.ts';
+import { keyName, useIsLit } from '../shared/index.ts';
 import { sayStill, slowWords } from '../words/index.ts';
 import { player, usePlayer } from '../workers/index.ts';
 import { play, prepareSound, setMuted, unlockSound, useSound } from './audio.ts';
 import classes from './InHand.module.css';
 import { Dial, holdCode, moveKnobTo, placeOfKnob, Remote, Slide, turnDial } from './Turning.tsx';
 import { PowerButton } from './Power.tsx';
+import { useLarge } from './useLarge.ts';
 import { useRecording } from './useRecording.ts';
+import { Whole } from './Whole.tsx';
 
 /** A finger on a control: which, whether down, and the event's own stamp. */
 type Move = (controlId: string, down: boolean, stampMs: number) => void;
@@ -83,6 +92,8 @@ export function InHand() {
   const [focused, setFocused] = useState(false);
   const recorder = useRecording();
   const region = useRef<HTMLDivElement>(null);
+  const place = useRef<HTMLElement>(null);
+  const large = useLarge(place, () => region.current?.focus());
 
   useEffect(() => {
     prepareSound();
@@ -100,6 +111,8 @@ export function InHand() {
 
   const onKey = (event: KeyboardEvent, isDown: boolean) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (isDown && event.key === 'Escape')
+      return large.size === 'beside' ? region.current?.blur() : large.beside();
     // What is written to a terminal in hand is written, and plays nothing.
     if (event.target instanceof Element && event.target.matches('input, select, textarea')) return;
     const control = gadget.controls.find(
@@ -118,9 +131,10 @@ export function InHand() {
   };
 
   return (
-    <aside className={classes.place} aria-label="In hand">
+    <aside ref={place} className={classes.place} aria-label="In hand" data-size={large.size}>
       <header className={classes.head}>
         <h2>In hand</h2>
+        <LargeButton {...large} />
         <RecordButton {...recorder} />
         <MuteButton />
         <PowerButton gadget={gadget} />
@@ -144,15 +158,17 @@ export function InHand() {
         onKeyDown={(event) => onKey(event, true)}
         onKeyUp={(event) => onKey(event, false)}
       >
-        <Body
-          gadget={gadget}
-          held={held}
-          stays={stays}
-          move={(id, isDown, stampMs) => {
-            region.current?.focus();
-            move(id, isDown, stampMs);
-          }}
-        />
+        <Whole most={large.size === 'beside' ? 1 : mostLarge}>
+          <Body
+            gadget={gadget}
+            held={held}
+            stays={stays}
+            move={(id, isDown, stampMs) => {
+              region.current?.focus();
+              move(id, isDown, stampMs);
+            }}
+          />
+        </Whole>
       </div>
       <AfterEdit gadget={gadget} />
       {recorder.recording && <RecordingBar {...recorder} />}
@@ -167,7 +183,7 @@ export function InHand() {
                 : slow
                   ? slowWords(gadget, slow)
                   : focused
-                    ? keysSentence(gadget)
+                    ? keysHint(gadget)
                     : 'Click it, or press H, to play with keys.')}
       </p>
     </aside>
@@ -226,6 +242,36 @@ function keysSentence({ controls }: Gadget): string {
   return keys.length === 0 ? 'No keys yet: give controls a key in Parts.' : `${keys.join(', ')}.`;
 }
 
+/** As much as two lines hold; of many keys the caps tell. */
+const hintChars = 78;
+function keysHint(gadget: Gadget): string {
+  const all = keysSentence(gadget);
+  return all.length <= hintChars ? all : 'The small caps say which keys play it. Escape lets go.';
+}
+
+/** So many times its true size, held large. */
+const mostLarge = 3;
+
+function LargeButton({ size, toggle }: ReturnType<typeof useLarge>) {
+  const label = size === 'beside' ? 'Hold it large' : 'Put it back';
+  return (
+    <Tooltip label={`${label} (Shift H; Shift F fills the screen)`}>
+      <ActionIcon
+        variant="subtle"
+        aria-label={label}
+        aria-pressed={size !== 'beside'}
+        onClick={() => toggle(size === 'screen' ? 'screen' : 'large')}
+      >
+        {size === 'beside' ? (
+          <IconArrowsDiagonal size={18} stroke={1.7} />
+        ) : (
+          <IconArrowsDiagonalMinimize2 size={18} stroke={1.7} />
+        )}
+      </ActionIcon>
+    </Tooltip>
+  );
+}
+
 type Recorder = ReturnType<typeof useRecording>;
 
 function RecordButton({ recording, start }: Recorder) {
@@ -267,16 +313,26 @@ function MuteButton() {
   );
 }
 
-/** So many controls are drawn as a keypad. */
+/** So many buttons stand in rows and columns. */
 const keypadFrom = 6;
+const usualColumns = 4;
 
-/** What a sheet points at comes into view. */
-function useShowLit(): void {
-  const pointedAt = useLit(({ endIds }) => endIds);
-  useEffect(() => {
-    if (pointedAt.length > 0)
-      document.querySelector('[role=application] [data-lit]')?.scrollIntoView({ block: 'nearest' });
-  }, [pointedAt]);
+/** Buttons as they lie: those of one array in its rows and columns, until there is a face that says otherwise. */
+function keyBlocks(gadget: Gadget): { keys: ButtonPart[]; columns: number | null }[] {
+  const buttons = controlsOf(gadget, 'button');
+  const arrays = keypadsOf(gadget).filter(({ controlIds }) => controlIds.length > keypadFrom);
+  const inArray = new Set(arrays.flatMap(({ controlIds }) => controlIds));
+  const single = buttons.filter(({ id }) => !inArray.has(id));
+  return [
+    ...arrays.map(({ controlIds, circuit }) => ({
+      keys: controlIds.flatMap((id) => buttons.find((one) => one.id === id) ?? []),
+      columns:
+        circuit.kind === 'lines' && circuit.drives.length < circuit.lines
+          ? Math.ceil(controlIds.length / circuit.drives.length)
+          : usualColumns,
+    })),
+    { keys: single, columns: single.length > keypadFrom ? usualColumns : null },
+  ].filter(({ keys }) => keys.length > 0);
 }
 
 function Body({
@@ -290,7 +346,6 @@ function Body({
   stays: ReadonlySet<string>;
   move: Move;
 }) {
-  useShowLit();
   if (gadget.controls.length + gadget.outputs.length === 0)
     return <p className={classes.empty}>Nothing to hold yet. Add a button and a light in Parts.</p>;
   return (
@@ -299,17 +354,24 @@ function Body({
       <div className={classes.row}>
         <Pictures outputs={gadget.outputs} across={false} />
       </div>
-      <div className={classes.row} data-many={gadget.controls.length > keypadFrom || undefined}>
-        {controlsOf(gadget, 'button').map((control) => (
-          <Cap
-            key={control.id}
-            control={control}
-            held={held.has(control.id)}
-            stays={stays.has(control.id)}
-            move={move}
-          />
-        ))}
-      </div>
+      {keyBlocks(gadget).map(({ keys, columns }) => (
+        <div
+          key={keys[0]!.id}
+          className={classes.row}
+          data-many={columns !== null || undefined}
+          style={columns === null ? undefined : { gridTemplateColumns: `repeat(${columns}, auto)` }}
+        >
+          {keys.map((control) => (
+            <Cap
+              key={control.id}
+              control={control}
+              held={held.has(control.id)}
+              stays={stays.has(control.id)}
+              move={move}
+            />
+          ))}
+        </div>
+      ))}
       <div className={classes.row}>
         {controlsOf(gadget, 'encoder').map((control) => (
           <Dial key={control.id} control={control} />

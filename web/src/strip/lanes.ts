@@ -1,23 +1,16 @@
 import {
+  nestingOf,
   nowActiveIn,
-  type Control,
+  regionsOf,
   type EntryOf,
   type Gadget,
   type OutputEntry,
   type TraceEntry,
 } from '@hum-lever/core';
 import { isOutputEntry, toldOf, type Band } from '../outputs/index.ts';
-import type { Stage } from '../shared/index.ts';
 import { showMessage } from '../shared/units.ts';
-import { byHand } from '../words/index.ts';
 import { firstAt } from '../workers/index.ts';
-
-/** One horizontal lane of the strip. */
-export interface StripLane {
-  key: string;
-  stage: Stage;
-  label: string;
-}
+import { outsideKey, stateLane } from './rows.ts';
 
 export type Span = { fromUs: number; toUs: number };
 
@@ -30,44 +23,19 @@ export type Mark =
   /** More happened there than is kept. */
   | { kind: 'thin'; span: Span };
 
-/** Controls that get lanes of their own. A keypad's would push the rest of the path out of sight. */
-const controlsShown = 3;
-
-/** The controls that were touched last, in document order; those of a small gadget are all shown. */
-export function controlsInView({ controls }: Gadget, trace: readonly TraceEntry[]): Control[] {
-  if (controls.length <= controlsShown) return controls;
-  const touched = new Set<string>();
-  for (let index = trace.length - 1; index >= 0 && touched.size < controlsShown; index -= 1) {
+/** Ids of the controls in which something happened in a window, and the row of what came in from outside. */
+export function awakeIn(trace: readonly TraceEntry[], { fromUs, toUs }: Span): Set<string> {
+  const awake = new Set<string>();
+  const end = firstAt(trace, toUs + 1);
+  for (let index = firstAt(trace, fromUs); index < end; index += 1) {
     const entry = trace[index]!;
-    // A ghost touches too: it is what one wants to see.
-    if ((byHand.has(entry.lane) || entry.lane === 'ghost') && 'id' in entry && entry.id !== null)
-      touched.add(entry.id);
+    const lane = laneOf(entry);
+    if (lane === outsideKey) awake.add(outsideKey);
+    // A ghost moves, too: it is what one wants to see.
+    else if (lane !== null && 'id' in entry && entry.id !== null && /^(contact|clean|gesture) /.test(lane))
+      awake.add(entry.id);
   }
-  // Before the first touch any will do; then the lanes have their places already.
-  for (const { id } of controls) if (touched.size < controlsShown) touched.add(id);
-  return controls.filter(({ id }) => touched.has(id));
-}
-
-/** Whether any rule waits for what is no hand on a control: messages, lines, characters, being woken, a low cell. */
-const hearsOutside = ({ states }: Gadget['flow']): boolean =>
-  states.some(({ rules }) =>
-    rules.some(({ trigger: { kind } }) => ['midi', 'line', 'character', 'power'].includes(kind)),
-  );
-
-/** The lanes of a gadget, in the order of the path, with those of the given controls. */
-export function lanesOf({ outputs, flow }: Gadget, controls: readonly Control[]): StripLane[] {
-  const many = controls.length > 1;
-  const name = (word: string, of: string) => (many ? `${word} ${of}` : word);
-  return [
-    ...(hearsOutside(flow) ? [{ key: 'outside', stage: 'contact', label: 'Comes in' } as const] : []),
-    ...controls.flatMap(({ id, name: of }): StripLane[] => [
-      { key: `contact ${id}`, stage: 'contact', label: name('Contact', of) },
-      { key: `clean ${id}`, stage: 'clean', label: name('Clean', of) },
-      { key: `gesture ${id}`, stage: 'gesture', label: name('Gesture', of) },
-    ]),
-    ...(flow.states.length > 0 ? [{ key: 'state', stage: 'state', label: 'State' } as const] : []),
-    ...outputs.map(({ id, name: label }): StripLane => ({ key: `output ${id}`, stage: 'output', label })),
-  ];
+  return awake;
 }
 
 const laneOf = (entry: TraceEntry): string | null => {
@@ -77,12 +45,12 @@ const laneOf = (entry: TraceEntry): string | null => {
     case 'clean':
     case 'gesture':
       return `${entry.lane} ${entry.id}`;
-    case 'swallowed':
-      return `clean ${entry.id}`;
     case 'counted':
-    case 'value':
     case 'heard':
       return `clean ${entry.id}`;
+    // Words stand where there is room for them.
+    case 'swallowed':
+    case 'value':
     case 'code':
       return `gesture ${entry.id}`;
     case 'ghost':
@@ -100,7 +68,7 @@ const laneOf = (entry: TraceEntry): string | null => {
     case 'characterIn':
     case 'midiIn':
     case 'power':
-      return 'outside';
+      return outsideKey;
     default:
       return null;
   }
@@ -124,15 +92,14 @@ function addTick(marks: Mark[], tick: Tick, lastAt: Map<string, number>): void {
 }
 
 /** What lasts until the next entry of its lane; everything else is a moment. */
-type Own = EntryOf<'contact' | 'clean' | 'state'>;
-type Lasting = Own | OutputEntry;
-const ownLasting = new Set<string>(['contact', 'clean', 'state']);
+type Lasting = EntryOf<'contact' | 'clean'> | OutputEntry;
+const levels = new Set<string>(['contact', 'clean']);
 const bandsOf = (entry: OutputEntry): Band<OutputEntry> | null => {
   const { strip } = toldOf(entry);
   return typeof strip === 'function' ? null : strip;
 };
 const lasts = (entry: TraceEntry): entry is Lasting =>
-  isOutputEntry(entry) ? bandsOf(entry) !== null : ownLasting.has(entry.lane);
+  isOutputEntry(entry) ? bandsOf(entry) !== null : levels.has(entry.lane);
 
 /** Entries to look back through for what was there before the window; older than that is rare and only paint. */
 const lookBack = 4_000;
@@ -148,7 +115,8 @@ export function marksIn(
   thin: readonly Span[] = [],
 ): Mark[] {
   const names = new Map([...gadget.flow.states, ...gadget.flow.signals].map(({ id, name }) => [id, name]));
-  const inState = statesIn(gadget);
+  const marks: Mark[] = [];
+  const inRegions = regionBands(gadget, window, marks);
   const first = firstAt(trace, window.fromUs);
   const end = firstAt(trace, window.toUs + 1);
   const open = new Map<string, number>();
@@ -156,7 +124,7 @@ export function marksIn(
   const shown = new Map<string, BandWords>();
   /** What is active, and what each output has been told so far. */
   const note = (entry: TraceEntry, index: number) => {
-    if (entry.lane === 'state') inState.enter(entry.id, index);
+    if (entry.lane === 'state') inRegions.enter(entry, index);
     // Without power they forget what they were told; what that looks like is told next.
     if (entry.lane === 'power' && entry.event === 'cycle') outputs.clear();
     const strip = isOutputEntry(entry) && bandsOf(entry);
@@ -170,7 +138,6 @@ export function marksIn(
     if (lasts(entry)) open.set(laneOf(entry)!, index);
     note(entry, index);
   }
-  const marks: Mark[] = [];
   const ticks = new Map<string, number>();
   const close = (lane: string, toUs: number) => {
     const index = open.get(lane);
@@ -180,7 +147,7 @@ export function marksIn(
     if (span.toUs < span.fromUs) return;
     if (entry.lane === 'contact' || entry.lane === 'clean')
       marks.push({ kind: 'level', lane, span, level: entry.level, entry: index });
-    else marks.push({ kind: 'band', lane, span, entry: index, ...bandOf(entry, inState.at(index), shown) });
+    else marks.push({ kind: 'band', lane, span, entry: index, ...shown.get(entry.id)! });
   };
   for (let index = first; index < end; index += 1) {
     const entry = trace[index]!;
@@ -193,7 +160,7 @@ export function marksIn(
       continue;
     }
     const lane = laneOf(entry);
-    if (lane === null) {
+    if (lane === null || entry.lane === 'state') {
       note(entry, index);
       continue;
     }
@@ -213,13 +180,14 @@ export function marksIn(
     }
   }
   for (const lane of open.keys()) close(lane, window.toUs);
+  inRegions.close();
   for (const { fromUs, toUs } of thin)
     if (toUs >= window.fromUs && fromUs <= window.toUs)
       marks.push({
         kind: 'thin',
         span: { fromUs: Math.max(fromUs, window.fromUs), toUs: Math.min(toUs, window.toUs) },
       });
-  return marks;
+  return banded(marks, window);
 }
 
 /** What is written in a band. */
@@ -227,31 +195,81 @@ interface BandWords {
   text: string;
   dim: boolean;
 }
-const bandOf = (
-  entry: Exclude<Lasting, EntryOf<'contact' | 'clean'>>,
-  states: string,
-  shown: ReadonlyMap<string, BandWords>,
-): BandWords => (isOutputEntry(entry) ? shown.get(entry.id)! : { text: states, dim: false });
 
-/** What is active from each state entry on, as the innermost names, those of other regions beside one another. */
-function statesIn(gadget: Gadget) {
-  const { states } = gadget.flow;
-  const nameOf = new Map(states.map(({ id, name }) => [id, name]));
-  const holds = new Set(states.map(({ parentId }) => parentId));
-  const next = nowActiveIn(gadget);
-  const texts = new Map<number, string>();
+/** A band for each region, from where its innermost state is entered to where it is left; pushed as they end. */
+function regionBands({ flow }: Gadget, window: Span, marks: Mark[]) {
+  const nesting = nestingOf(flow);
+  const next = nowActiveIn({ flow });
+  const regions = regionsOf(flow).map((region) => ({
+    region,
+    lane: stateLane(region.id),
+    since: null as { stateId: string; name: string; atUs: number; entry: number } | null,
+  }));
   let active: string[] = [];
-  return {
-    enter: (id: string, index: number) => {
-      active = next(active, id);
-      const inner = active.filter((one) => !holds.has(one));
-      texts.set(
-        index,
-        (inner.length > 0 ? inner : [id]).map((one) => nameOf.get(one) ?? 'removed').join(' · '),
-      );
-    },
-    at: (index: number) => texts.get(index) ?? '',
+  const end = ({ lane, since }: (typeof regions)[number], atUs: number) => {
+    if (!since || atUs <= window.fromUs) return;
+    const span = { fromUs: Math.max(window.fromUs, since.atUs), toUs: atUs };
+    marks.push({ kind: 'band', lane, span, text: since.name, entry: since.entry, dim: false });
   };
+  return {
+    enter({ id, atUs }: EntryOf<'state'>, entry: number) {
+      active = next(active, id);
+      for (const one of regions) {
+        // What is not known any more is still where it was.
+        const state =
+          one.region.innermost(active) ?? (one.region.id === null ? { id, name: 'removed' } : null);
+        // Entered anew, it begins anew.
+        if (state?.id === one.since?.stateId && state?.id !== id) continue;
+        // On the way in, what lies around a state is entered, too, and is no state that it was in.
+        const onTheWay =
+          one.since?.atUs === atUs && state !== null && nesting.isInside(state.id, one.since.stateId);
+        if (!onTheWay) end(one, atUs);
+        one.since = state && { stateId: state.id, name: state.name, atUs, entry };
+      }
+    },
+    close: () => regions.forEach((one) => end(one, window.toUs)),
+  };
+}
+
+/** So many values of one control closer than this share of the window are not told apart: they flicker. */
+const flickers = 4;
+const flickerShare = 1 / 60;
+
+/** Values that flicker are one band from the lowest to the highest, not words over words. */
+function banded(marks: readonly Mark[], { fromUs, toUs }: Span): Mark[] {
+  const nearUs = (toUs - fromUs) * flickerShare;
+  const runs = new Map<string, Tick[]>();
+  const left: Mark[] = [];
+  const end = (run: readonly Tick[]) => {
+    if (run.length < flickers) return left.push(...run);
+    const values = run.map(({ text }) => Number(text));
+    const [low, high] = [Math.min(...values), Math.max(...values)];
+    const text = low === high ? String(low) : `${low} to ${high}`;
+    const { lane, entry } = run.at(-1)!;
+    left.push({
+      kind: 'band',
+      lane,
+      span: { fromUs: run[0]!.atUs, toUs: run.at(-1)!.atUs },
+      text,
+      entry,
+      dim: false,
+    });
+  };
+  for (const mark of marks) {
+    // Values stand alone at their moment; what is written together with something else stays.
+    if (mark.kind !== 'tick' || mark.bad || !/^-?\d+$/.test(mark.text)) {
+      left.push(mark);
+      continue;
+    }
+    const run = runs.get(mark.lane);
+    if (run && mark.atUs - run.at(-1)!.atUs <= nearUs) run.push(mark);
+    else {
+      if (run) end(run);
+      runs.set(mark.lane, [mark]);
+    }
+  }
+  for (const run of runs.values()) end(run);
+  return left;
 }
 
 const powerTicks: Record<EntryOf<'power'>['event'], string> = {
@@ -274,7 +292,7 @@ function tickOf(entry: TraceEntry, names: ReadonlyMap<string, string>): { text: 
   if (entry.lane === 'gesture') return { text: entry.gesture, bad: false };
   if (entry.lane === 'swallowed') return { text: 'swallowed', bad: true };
   if (entry.lane === 'counted')
-    return entry.skipped ? { text: 'missed', bad: true } : { text: String(entry.counts), bad: false };
+    return entry.skipped ? { text: 'missed', bad: true } : { text: '', bad: false };
   if (entry.lane === 'value') return { text: String(entry.value), bad: false };
   if (entry.lane === 'heard') return { text: '', bad: entry.codeId !== entry.sentId };
   if (entry.lane === 'code') return { text: entry.gesture, bad: false };

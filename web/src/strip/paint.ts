@@ -1,12 +1,12 @@
 import { tickStep, showDuration, type Stage } from '../shared/index.ts';
-import type { Mark, Span, StripLane } from './lanes.ts';
+import type { Mark, Span } from './lanes.ts';
+import { heightOf, type StripRow } from './rows.ts';
 
-export const laneHeight = 19;
 export const axisHeight = 18;
 export const labelWidth = 104;
 
 export interface Picture {
-  lanes: StripLane[];
+  rows: StripRow[];
   marks: Mark[];
   window: Span;
   width: number;
@@ -25,7 +25,7 @@ const dashes: Record<Stage, number[]> = {
 /** Draws the strip. Colours come from the page, so that both themes are followed. */
 export function paint(
   context: CanvasRenderingContext2D,
-  { lanes, marks, window, width, selected }: Picture,
+  { rows, marks, window, width, selected }: Picture,
 ): void {
   const style = getComputedStyle(context.canvas);
   const colour = (name: string) => style.getPropertyValue(name).trim();
@@ -36,11 +36,10 @@ export function paint(
     string,
     string,
   ];
-  const height = lanes.length * laneHeight + axisHeight;
+  const height = heightOf(rows) + axisHeight;
   const x = (us: number) =>
     labelWidth + ((us - window.fromUs) / (window.toUs - window.fromUs)) * (width - labelWidth);
-  const row = new Map(lanes.map((lane, index) => [lane.key, index * laneHeight]));
-  const stageOf = new Map(lanes.map((lane) => [lane.key, lane.stage]));
+  const laneOf = new Map(rows.flatMap(({ lanes }) => lanes.map((lane) => [lane.key, lane])));
   context.clearRect(0, 0, width, height);
   context.textBaseline = 'middle';
 
@@ -57,11 +56,11 @@ export function paint(
     );
   }
   axis();
-  lanes.forEach((lane, index) => {
+  rows.forEach(({ top, height: high }) => {
     context.strokeStyle = line;
     context.setLineDash([]);
     context.lineWidth = 1;
-    rule(0, (index + 1) * laneHeight - 0.5, width);
+    rule(0, top + high - 0.5, width);
   });
   context.save();
   context.beginPath();
@@ -107,36 +106,36 @@ export function paint(
   }
   function drawMark(mark: Mark): void {
     if (mark.kind === 'shade' || mark.kind === 'thin') return;
-    const y = row.get(mark.lane);
-    const stage = stageOf.get(mark.lane);
-    if (y === undefined || stage === undefined) return;
+    const lane = laneOf.get(mark.lane);
+    if (!lane) return;
+    const { stage, top: y, height: high } = lane;
     const stroke = colour(`--stage-${stage}`);
     const chosen = mark.entry === selected;
     context.strokeStyle = stroke;
     context.lineWidth = chosen ? 3 : 1.5;
     if (mark.kind === 'level') {
       const [from, to] = [x(mark.span.fromUs), x(mark.span.toUs)];
-      const top = y + (mark.level === 1 ? 5 : laneHeight - 4);
+      const top = y + (mark.level === 1 ? 2 : high - 1.5);
       context.setLineDash(mark.level === 1 ? dashes[stage] : []);
       rule(from, top, to);
       context.setLineDash([]);
       if (mark.span.fromUs === window.fromUs) return;
       context.beginPath();
-      context.moveTo(from, y + 5);
-      context.lineTo(from, y + laneHeight - 4);
+      context.moveTo(from, y + 2);
+      context.lineTo(from, y + high - 1.5);
       context.stroke();
     } else if (mark.kind === 'tick') {
       const at = x(mark.atUs);
       context.strokeStyle = context.fillStyle = mark.bad ? stop : stroke;
       context.beginPath();
-      context.moveTo(at, y + 3);
-      context.lineTo(at, y + laneHeight - 3);
+      context.moveTo(at, y + 2);
+      context.lineTo(at, y + high - 2);
       context.stroke();
       if (mark.text === '') return;
       context.font = `${chosen ? 'bold ' : ''}12px ${style.fontFamily}`;
       // A word that would run into the one before it gives way; it comes when the picture is magnified.
       if (at + 4 < (written.get(mark.lane) ?? 0) && !chosen) return;
-      context.fillText(mark.text, at + 4, y + laneHeight / 2);
+      context.fillText(mark.text, at + 4, y + high / 2);
       written.set(mark.lane, at + 10 + context.measureText(mark.text).width);
     } else {
       const from = x(mark.span.fromUs);
@@ -144,29 +143,29 @@ export function paint(
       context.setLineDash([]);
       context.globalAlpha = 0.14;
       context.fillStyle = stroke;
-      if (!mark.dim) context.fillRect(from, y + 3, wide, laneHeight - 6);
+      if (!mark.dim) context.fillRect(from, y + 1.5, wide, high - 3.5);
       context.globalAlpha = 1;
       context.beginPath();
-      context.moveTo(from, y + 3);
-      context.lineTo(from, y + laneHeight - 3);
+      context.moveTo(from, y + 1.5);
+      context.lineTo(from, y + high - 2);
       context.stroke();
-      if (chosen) context.strokeRect(from, y + 3, wide, laneHeight - 6);
+      if (chosen) context.strokeRect(from, y + 1.5, wide, high - 3.5);
       if (wide < 26) return;
       context.save();
       context.beginPath();
-      context.rect(from, y, wide, laneHeight);
+      context.rect(from, y, wide, high);
       context.clip();
       context.font = `12px ${style.fontFamily}`;
       context.fillStyle = mark.dim ? soft : ink;
-      context.fillText(mark.text, from + 5, y + laneHeight / 2);
+      context.fillText(mark.text, from + 5, y + high / 2);
       context.restore();
     }
   }
 }
 
 /** The entry nearest to a point, within reach of a finger; null: none. */
-export function entryAt({ lanes, marks, window, width }: Picture, px: number, py: number): number | null {
-  const lane = lanes[Math.floor(py / laneHeight)];
+export function entryAt({ rows, marks, window, width }: Picture, px: number, py: number): number | null {
+  const lane = rows.flatMap(({ lanes }) => lanes).find(({ top, height }) => py >= top && py < top + height);
   const us = window.fromUs + ((px - labelWidth) / (width - labelWidth)) * (window.toUs - window.fromUs);
   const reachUs = ((window.toUs - window.fromUs) / (width - labelWidth)) * 9;
   let best: { entry: number; distance: number } | null = null;
