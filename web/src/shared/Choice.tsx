@@ -1,4 +1,6 @@
 import { NativeSelect } from '@mantine/core';
+import { useAsProse, Word } from './asProse.tsx';
+import type { Stage } from './stages.tsx';
 
 interface ChoiceProps<T extends string> {
   label: string;
@@ -7,10 +9,30 @@ interface ChoiceProps<T extends string> {
   data: readonly (T | { value: T; label: string })[];
   value: T;
   choose: (value: T) => void;
+  /** Where on the path it lies, which its colour says where it is read. */
+  stage?: Stage;
+  /** It begins its sentence, where it is read. */
+  capital?: boolean;
 }
 
 /** One of several, as a slot in a sentence or a small field. */
-export function Choice<T extends string>({ label, visible = false, data, value, choose }: ChoiceProps<T>) {
+export function Choice<T extends string>({
+  label,
+  visible = false,
+  data,
+  value,
+  choose,
+  stage,
+  capital,
+}: ChoiceProps<T>) {
+  if (useAsProse()) {
+    const chosen = data.find((one) => (typeof one === 'string' ? one : one.value) === value);
+    return (
+      <Word slot={label} stage={stage} capital={capital}>
+        {typeof chosen === 'object' ? chosen.label : value}
+      </Word>
+    );
+  }
   return (
     <NativeSelect
       size="xs"

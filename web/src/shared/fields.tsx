@@ -2,6 +2,7 @@ import { NumberInput, TextInput, type TextInputProps } from '@mantine/core';
 import { limits, type Gadget } from '@hum-lever/core';
 import { useState, type KeyboardEvent, type ReactNode } from 'react';
 import { CompletingInput } from './CompletingInput.tsx';
+import { useAsProse, Word } from './asProse.tsx';
 import { msToUs, usToMs } from './units.ts';
 
 /** Takes what was typed; null: taken, otherwise why it was not. */
@@ -36,7 +37,12 @@ export function useCommit(value: string, commit: Commit<string>, tell?: (typed: 
 
 export type FieldProps = { value: string; commit: Commit<string> };
 
-export function TextField({ value, commit, ...rest }: FieldProps & Omit<TextInputProps, 'value'>) {
+export function TextField(props: FieldProps & Omit<TextInputProps, 'value'>) {
+  if (useAsProse()) return <Word slot={props['aria-label'] ?? ''}>“{props.value}”</Word>;
+  return <TextFieldTyped {...props} />;
+}
+
+function TextFieldTyped({ value, commit, ...rest }: FieldProps & Omit<TextInputProps, 'value'>) {
   const { shown, setTyped, error, finish, forget } = useCommit(value, commit);
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key === 'Enter') finish();
@@ -54,20 +60,24 @@ export function TextField({ value, commit, ...rest }: FieldProps & Omit<TextInpu
   );
 }
 
-/** A text with what could come next, while it is typed. */
-export function CompletingField({
-  value,
-  commit,
-  tell,
-  ...rest
-}: FieldProps & {
+type CompletingProps = FieldProps & {
   language: 'expression' | 'template';
   gadget: Gadget;
   tell?: ((typed: Typed) => void) | undefined;
   className?: string;
   placeholder?: string;
   'aria-label': string;
-}) {
+};
+
+/** A text with what could come next, while it is typed. */
+export function CompletingField(props: CompletingProps) {
+  const { value, language } = props;
+  if (useAsProse())
+    return <Word slot={props['aria-label']}>{language === 'template' ? `“${value}”` : value}</Word>;
+  return <CompletingTyped {...props} />;
+}
+
+function CompletingTyped({ value, commit, tell, ...rest }: CompletingProps) {
   const { shown, typing, setTyped, error, finish, forget } = useCommit(value, commit, tell);
   return (
     <CompletingInput
@@ -99,7 +109,16 @@ interface NumberFieldProps {
 }
 
 /** A number with its unit; arrow keys and the small buttons take effect at once. */
-export function NumberField({
+export function NumberField(props: NumberFieldProps) {
+  const { value, unit, decimals = 0, fixed = false } = props;
+  if (!useAsProse()) return <NumberTyped {...props} />;
+  const shown = fixed ? value.toFixed(decimals) : String(Number(value.toFixed(decimals)));
+  return (
+    <Word slot={props['aria-label'] ?? String(props.label)}>{unit ? `${shown}\u202f${unit}` : shown}</Word>
+  );
+}
+
+function NumberTyped({
   value,
   commit,
   unit,

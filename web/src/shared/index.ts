@@ -5,6 +5,7 @@ export { CompletingInput } from './CompletingInput.tsx';
 export { CompletingField, DurationField, NumberField, RowField, TextField, type Typed } from './fields.tsx';
 export { reading, refusal, typedExpression, typedGuard, typedTemplate } from './typedText.ts';
 export { ProseField } from './ProseField.tsx';
+export { AsProse, useAsProse, WhileWriting, Word } from './asProse.tsx';
 export { Choice } from './Choice.tsx';
 export { FirstStep, SheetFrame } from './SheetFrame.tsx';
 export { StageIcon, stages, type Stage } from './stages.tsx';

@@ -15,6 +15,7 @@ import {
   CompletingField,
   NumberField,
   TextField,
+  WhileWriting,
   typedExpression,
   typedTemplate,
   type Typed,
@@ -35,7 +36,7 @@ export function OutputSlot({
   const data = outputs
     .filter(({ kind }) => kinds.includes(kind))
     .map(({ id, name }) => ({ value: id, label: name }));
-  return <Choice label="Output" data={data} value={value} choose={choose} />;
+  return <Choice label="Output" stage="output" data={data} value={value} choose={choose} />;
 }
 
 /** One of a list of named things. */
@@ -53,6 +54,7 @@ export function NamedSlot({
   return (
     <Choice
       label={label}
+      stage="state"
       data={among.map(({ id, name }) => ({ value: id, label: name }))}
       value={value}
       choose={choose}
@@ -201,15 +203,17 @@ export function LengthSlot({
           ms
         </>
       )}
-      <button
-        type="button"
-        className={classes.swap}
-        aria-label={fixed ? `${label}: work it out` : `${label}: a fixed time`}
-        title={fixed ? 'Work it out by an expression' : 'A fixed time'}
-        onClick={() => commit(fixed ? { ms: String(Math.round(value / 1_000)) } : 1_000_000)}
-      >
-        {fixed ? 'ƒ' : '123'}
-      </button>
+      <WhileWriting>
+        <button
+          type="button"
+          className={classes.swap}
+          aria-label={fixed ? `${label}: work it out` : `${label}: a fixed time`}
+          title={fixed ? 'Work it out by an expression' : 'A fixed time'}
+          onClick={() => commit(fixed ? { ms: String(Math.round(value / 1_000)) } : 1_000_000)}
+        >
+          {fixed ? 'ƒ' : '123'}
+        </button>
+      </WhileWriting>
     </>
   );
 }

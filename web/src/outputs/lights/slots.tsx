@@ -1,5 +1,5 @@
 import { paints, type Paint } from '@hum-lever/core';
-import { Choice, NumberField } from '../../shared/index.ts';
+import { Choice, NumberField, WhileWriting } from '../../shared/index.ts';
 import { ExpressionSlot, LengthSlot, PlainSlot } from '../../slots/index.ts';
 import type { SlotsBy } from '../slotsBy.ts';
 import { RangeSlots } from './RangeSlots.tsx';
@@ -32,16 +32,18 @@ function ThroughSlots({ through, put }: { through: Paint[]; put: Set<Paint[]> })
           put={(changed) => put(through.with(n, changed))}
         />
       ))}
-      <NumberField
-        label=""
-        aria-label="How many colours"
-        unit="colours"
-        width={104}
-        min={1}
-        max={6}
-        value={through.length}
-        commit={(wanted) => put(Array.from({ length: wanted }, (_, n) => through[n] ?? through.at(-1)!))}
-      />
+      <WhileWriting>
+        <NumberField
+          label=""
+          aria-label="How many colours"
+          unit="colours"
+          width={104}
+          min={1}
+          max={6}
+          value={through.length}
+          commit={(wanted) => put(Array.from({ length: wanted }, (_, n) => through[n] ?? through.at(-1)!))}
+        />
+      </WhileWriting>
     </>
   );
 }

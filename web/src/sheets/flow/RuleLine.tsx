@@ -3,11 +3,12 @@ import { IconDots, IconKeyboard } from '@tabler/icons-react';
 import { areInside, showExpression, type Rule, type State } from '@hum-lever/core';
 import { lazy, memo, Suspense, useRef, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { Choice, CompletingField, typedGuard, useNear, usePlace } from '../../shared/index.ts';
+import { Choice, CompletingField, typedGuard, useAsProse, useNear, usePlace } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
 import { useFiredLast } from './lastRule.ts';
+import { Prose } from './Prose.tsx';
 import { targetChoices } from './sentences.ts';
-import { TriggerSlots } from './TriggerSlots.tsx';
+import { saysWhen, TriggerSlots } from './TriggerSlots.tsx';
 import classes from './Flow.module.css';
 
 const TypedRule = lazy(() => import('./TypedRule.tsx'));
@@ -122,62 +123,81 @@ function Sentence({
   rule,
   number,
   change,
-}: {
-  state: State;
-  rule: Rule;
-  number: number;
-  change: (patch: Partial<Omit<Rule, 'id'>>) => string | null;
-}) {
-  const gadget = useDocument();
-  const guard = (typed: string) => {
-    const read = typedGuard(typed, gadget);
-    return 'ok' in read ? change({ guard: read.ok }) : read.refused;
-  };
-  const [first, ...others] = rule.targetIds;
-  const inward = rule.targetIds.length > 0 && areInside(gadget, rule.targetIds, state.id);
+}: RuleProps & { change: (patch: Partial<Omit<Rule, 'id'>>) => string | null }) {
   return (
-    <>
-      <div className={classes.clause}>
-        When
-        <TriggerSlots trigger={rule.trigger} put={(trigger) => change({ trigger })} />
-        if
-        <CompletingField
-          className={classes.guard!}
-          aria-label="Only if"
-          language="expression"
-          gadget={gadget}
-          placeholder="always"
-          value={rule.guard === null ? '' : showExpression(rule.guard, gadget)}
-          commit={guard}
-        />
-        <Choice
-          label="Then"
-          data={targetChoices(gadget, state.id)}
-          value={first ?? ''}
-          choose={(chosen) => change({ targetIds: chosen ? [chosen] : [], internal: false })}
-        />
-        {others.length > 0 && (
-          <span className={classes.also}>
-            and to {others.map((id) => gadget.flow.states.find((one) => one.id === id)?.name).join(', ')}
-          </span>
-        )}
-        {inward && (
-          <Choice
-            label="Whether it leaves this state"
-            data={[
-              { value: 'out', label: `leaving ${state.name} first` },
-              { value: 'in', label: `staying in ${state.name}` },
-            ]}
-            value={rule.internal ? 'in' : 'out'}
-            choose={(chosen) => change({ internal: chosen === 'in' })}
-          />
-        )}
-      </div>
+    <div className={classes.running}>
+      <Prose id={rule.id}>
+        <Head state={state} rule={rule} change={change} />
+      </Prose>
       <ActionList
         label={`Rule ${number} of ${state.name}`}
         actions={rule.actions}
         put={(actions) => change({ actions })}
       />
+    </div>
+  );
+}
+
+/** When, if, and where to: read, only what is said. */
+function Head({
+  state,
+  rule,
+  change,
+}: Omit<RuleProps, 'number'> & { change: (patch: Partial<Omit<Rule, 'id'>>) => string | null }) {
+  const gadget = useDocument();
+  const read = useAsProse();
+  const guard = (typed: string) => {
+    const given = typedGuard(typed, gadget);
+    return 'ok' in given ? change({ guard: given.ok }) : given.refused;
+  };
+  const [first, ...others] = rule.targetIds;
+  const inward = rule.targetIds.length > 0 && areInside(gadget, rule.targetIds, state.id);
+  const leads = first !== undefined || rule.actions.length === 0;
+  return (
+    <>
+      {!(read && saysWhen.has(rule.trigger.kind)) && 'When'}
+      <TriggerSlots trigger={rule.trigger} put={(trigger) => change({ trigger })} />
+      {(!read || rule.guard !== null) && (
+        <>
+          if
+          <CompletingField
+            className={classes.guard!}
+            aria-label="Only if"
+            language="expression"
+            gadget={gadget}
+            placeholder="always"
+            value={rule.guard === null ? '' : showExpression(rule.guard, gadget)}
+            commit={guard}
+          />
+        </>
+      )}
+      {read && <span className={classes.colon}>:</span>}
+      {(!read || leads) && (
+        <Choice
+          label="Then"
+          stage="state"
+          data={targetChoices(gadget, state.id)}
+          value={first ?? ''}
+          choose={(chosen) => change({ targetIds: chosen ? [chosen] : [], internal: false })}
+        />
+      )}
+      {others.length > 0 && (
+        <span className={classes.also}>
+          and to {others.map((id) => gadget.flow.states.find((one) => one.id === id)?.name).join(', ')}
+        </span>
+      )}
+      {inward && (
+        <Choice
+          label="Whether it leaves this state"
+          data={[
+            { value: 'out', label: `leaving ${state.name} first` },
+            { value: 'in', label: `staying in ${state.name}` },
+          ]}
+          value={rule.internal ? 'in' : 'out'}
+          choose={(chosen) => change({ internal: chosen === 'in' })}
+        />
+      )}
+      {read && leads && rule.actions.length > 0 && <span className={classes.colon}>;</span>}
     </>
   );
 }

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { IconPlayerPlay } from '@tabler/icons-react';
-import { isHistory, type State } from '@hum-lever/core';
+import { isHistory, nextId, type State } from '@hum-lever/core';
 import { memo, useRef } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, TextField, useNear, usePlace } from '../../shared/index.ts';
@@ -9,6 +9,7 @@ import { markSigns, markWords } from './markWords.ts';
 import { useIsActive } from './lastRule.ts';
 import { kindSigns, kindWords } from './Outline.tsx';
 import { RuleLine } from './RuleLine.tsx';
+import { begin, Prose } from './Prose.tsx';
 import { firstTrigger } from './sentences.ts';
 import { StateMenu } from './StateMenu.tsx';
 import classes from './Flow.module.css';
@@ -24,8 +25,8 @@ interface StateCardProps {
 }
 
 /** About as high as it will be, so that the page does not jump when it is drawn. */
-const headHeight = 190;
-const ruleHeight = 62;
+const headHeight = 110;
+const ruleHeight = 34;
 
 /** One state: what happens on entering and leaving it, and its rules in the order in which they are asked. */
 export const StateCard = memo(function StateCard({ everywhere, ...given }: StateCardProps) {
@@ -58,25 +59,23 @@ const Inside = memo(function Inside({ state, around, inner, everywhere }: StateC
   const parent = flow.states.find((one) => one.id === state.parentId);
   const first = parent ? parent.initial?.targetIds.includes(state.id) : flow.initialId === state.id;
   const history = isHistory(state);
-  const addRule = () =>
-    edit({
-      name: 'addRule',
-      args: [
-        state.id,
-        { trigger: firstTrigger(gadget), guard: null, actions: [], targetIds: [], internal: false },
-      ],
-    });
+  const addRule = () => {
+    const fresh = { trigger: firstTrigger(gadget), guard: null, actions: [], targetIds: [], internal: false };
+    // It is written at once; which id it gets is the edit's to say.
+    begin(nextId(gadget, 'rule'));
+    edit({ name: 'addRule', args: [state.id, fresh] });
+  };
   return (
     <>
       <header className={classes.stateHead}>
         <div className={classes.stateName}>
-          {around !== '' && <span className={classes.around}>in {around}</span>}
           <TextField
             variant="unstyled"
             aria-label="Name of the state"
             value={state.name}
             commit={(name) => change({ name: name.trim() })}
           />
+          {around !== '' && <span className={classes.around}>in {around}</span>}
         </div>
         {state.kind !== 'plain' && (
           <span className={classes.first} title={kindWords[state.kind]}>
@@ -101,55 +100,68 @@ const Inside = memo(function Inside({ state, around, inner, everywhere }: StateC
       {(inner.length > 0 && state.kind === 'plain') || history ? (
         <Beginning state={state} inner={inner} history={history} />
       ) : null}
-      {!history && (
-        <div className={classes.block}>
-          <span className={classes.blockName}>On entering</span>
-          <ActionList
-            label={`On entering ${state.name}`}
-            actions={state.entry}
-            put={(entry) => change({ entry })}
-          />
-        </div>
-      )}
+      {!history && state.entry.length > 0 && <OnEntering state={state} change={change} />}
       {!history && state.kind !== 'final' && (
-        <>
-          <ol className={classes.rules}>
-            {state.rules.map((rule, at) => (
-              <RuleLine key={rule.id} state={state} rule={rule} number={at + 1} everywhere={everywhere} />
-            ))}
-          </ol>
-          <Button
-            size="compact-sm"
-            variant="default"
-            onClick={addRule}
-            aria-label={`Add a rule to ${state.name}`}
-          >
-            Add a rule
-          </Button>
-          <div className={classes.block}>
-            <span className={classes.blockName}>On leaving</span>
-            <ActionList
-              label={`On leaving ${state.name}`}
-              actions={state.exit}
-              put={(exit) => change({ exit })}
-            />
-          </div>
-        </>
+        <ol className={classes.rules}>
+          {state.rules.map((rule, at) => (
+            <RuleLine key={rule.id} state={state} rule={rule} number={at + 1} everywhere={everywhere} />
+          ))}
+        </ol>
+      )}
+      {!history && state.exit.length > 0 && <OnLeaving state={state} change={change} />}
+      {!history && (
+        <div className={classes.foot}>
+          {state.kind !== 'final' && (
+            <Button
+              size="compact-xs"
+              variant="default"
+              onClick={addRule}
+              aria-label={`Add a rule to ${state.name}`}
+            >
+              Add a rule
+            </Button>
+          )}
+          {state.entry.length === 0 && <OnEntering state={state} change={change} />}
+          {state.exit.length === 0 && state.kind !== 'final' && <OnLeaving state={state} change={change} />}
+        </div>
       )}
     </>
   );
 });
+
+interface EndsProps {
+  state: State;
+  change: (patch: Partial<Pick<State, 'entry' | 'exit'>>) => string | null;
+}
+
+const OnEntering = ({ state, change }: EndsProps) => (
+  <div className={classes.block}>
+    <span className={classes.blockName}>On entering</span>
+    <ActionList
+      label={`On entering ${state.name}`}
+      actions={state.entry}
+      put={(entry) => change({ entry })}
+    />
+  </div>
+);
+const OnLeaving = ({ state, change }: EndsProps) => (
+  <div className={classes.block}>
+    <span className={classes.blockName}>On leaving</span>
+    <ActionList label={`On leaving ${state.name}`} actions={state.exit} put={(exit) => change({ exit })} />
+  </div>
+);
 
 /** Where entering a state with others in it leads; for history, while there is none. */
 function Beginning({ state, inner, history }: { state: State; inner: readonly State[]; history: boolean }) {
   const [first] = inner;
   const value = state.initial?.targetIds[0] ?? '';
   return (
-    <div className={classes.block}>
-      <span className={classes.blockName}>{history ? 'At first' : 'Begins in'}</span>
-      <div className={classes.clause}>
+    <div className={classes.running}>
+      <Prose>
+        {history ? 'At first' : 'Begins in'}
         <Choice
           label={history ? `Where ${state.name} leads at first` : `Where ${state.name} begins`}
+          stage="state"
           data={[
             { value: '', label: first ? `${first.name}, its first` : 'the first' },
             ...inner.map(({ id, name }) => ({ value: id, label: name })),
@@ -165,7 +177,7 @@ function Beginning({ state, inner, history }: { state: State; inner: readonly St
             })
           }
         />
-      </div>
+      </Prose>
     </div>
   );
 }

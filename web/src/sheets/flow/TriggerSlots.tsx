@@ -11,6 +11,9 @@ const messageWords: Record<(typeof midiMessages)[number], string> = {
   program: 'a program is chosen',
 };
 
+/** Says by itself when it is; before all others stands *when*. */
+export const saysWhen: ReadonlySet<Trigger['kind']> = new Set(['after', 'every', 'always']);
+
 /** What a rule waits for: which event, and its figures. */
 export function TriggerSlots({
   trigger,
@@ -25,6 +28,8 @@ export function TriggerSlots({
     <>
       <Choice
         label="When"
+        stage="gesture"
+        capital={saysWhen.has(trigger.kind)}
         data={choices.map(({ value, label }) => ({ value, label }))}
         value={triggerValue(trigger)}
         choose={(chosen) => put(choices.find(({ value }) => value === chosen)!.trigger)}
