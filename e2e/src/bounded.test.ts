@@ -92,8 +92,7 @@ describe('a gadget that never comes to rest', () => {
     ).toHaveLength(0);
     await bench.click('Go on from here');
     await bench.until('it goes on', async () => !(await hint()).includes('past'));
-    const only = await bench.driver.findElements(By.css('[aria-label="Only if"]'));
-    await bench.fill(only[1]!, '1 > 2', Key.ENTER);
+    await bench.fill(await bench.label('Only if', '[aria-label="State Boiling"]'), '1 > 2', Key.ENTER);
     await bench.until('Boiling in hand', async () => {
       await bench.press('Stir');
       await bench.driver.sleep(300);

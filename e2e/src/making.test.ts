@@ -58,7 +58,7 @@ describe('from nothing', () => {
       return (
         (
           await bench.driver.findElements(
-            By.css('[aria-label="State Lit"] [aria-label="Text, with expressions in braces"]'),
+            By.css('[aria-label="State Lit"] [data-word="Text, with expressions in braces"]'),
           )
         ).length === 1
       );

@@ -20,10 +20,11 @@ const stirUntilSimmering = () =>
     return isSimmering();
   });
 /** A quarter as fast, so that a round outlasts whatever a busy machine needs to look at it. */
-const slowly = async () => {
-  const label = By.xpath('//label[normalize-space()="¼"]');
+const pace = async (speed: string) => {
+  const label = By.xpath(`//label[normalize-space()="${speed}"]`);
   await (await bench.until('the speeds', async () => (await bench.driver.findElements(label))[0])).click();
 };
+const slowly = () => pace('¼');
 const isSimmering = async () =>
   (await bench.driver.findElements(By.css('[aria-label="State Simmering"][aria-current]'))).length > 0;
 
@@ -40,6 +41,7 @@ describe('a first press', () => {
     await bench.shows('Stove light: 60 %');
     await bench.shows('Little screen: Heat');
     await inHand('Simmering');
+    await pace('1×');
     await bench.clickLabel('Let time run');
     // It gets hot enough to whistle; a round that is over before it was looked at is begun again.
     const seen = { rule: false, whistle: false };

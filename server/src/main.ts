@@ -1,8 +1,10 @@
 import { ConsoleLogger } from '@nestjs/common';
 import { createReadStream, createWriteStream } from 'node:fs';
+import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { createApp } from './app.ts';
 import { Problem, type ProblemBody } from './http/problem.ts';
+import { trackUnused } from './http/unused.ts';
 import { readSettings } from './settings.ts';
 import { ShelfService } from './shelf/shelf.service.ts';
 import { FolderTaken } from './store/folderLock.ts';
@@ -41,6 +43,7 @@ if (settings.backup !== null || settings.restore !== null) {
   process.exit(0);
 }
 app.useLogger(new ConsoleLogger({ json: true, colors: false, logLevels: ['log', 'warn', 'error'] }));
+const dropUnused = trackUnused(app.getHttpServer() as Server);
 await app.listen(settings.port, settings.host);
 const { port } = app.getHttpServer().address() as AddressInfo;
 const address = `http://${settings.host}:${port}`;
@@ -51,5 +54,7 @@ process.stdout.write(`listening on ${address}\n`);
 // Requests under way are answered, then the database is closed. A second signal ends it at once.
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.once(signal, () => {
-    void app.close().then(() => process.exit(0));
+    const closed = app.close();
+    dropUnused();
+    void closed.then(() => process.exit(0));
   });
