@@ -164,9 +164,13 @@ export function mostTelling(trace: readonly TraceEntry[]): number {
 
 /** What layers of keys make of a press or release that no rule answers; '': nothing. */
 function layerWords(gadget: Gadget, { id, gesture }: EntryOf<'gesture'>): string {
-  if (gesture !== 'press' && gesture !== 'release') return '';
   const { flow } = gadget;
   const quoted = (names: string[]) => names.map((name) => `“${name}”`).join(' or ');
+  if (gesture !== 'press' && gesture !== 'release') {
+    // What came of the whole of it came with the press.
+    const pressed = flow.layers.filter(({ keys }) => (layerKeyOf(gadget, keys, id)?.press.length ?? 0) > 0);
+    return pressed.length === 0 ? '' : `Layer ${quoted(pressed.map(({ name }) => name))} answered the press.`;
+  }
   const holds = flow.layers.filter(({ when }) => when?.kind === 'held' && when.controlId === id);
   if (holds.length > 0) {
     const names = quoted(holds.map(({ name }) => name));

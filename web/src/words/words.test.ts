@@ -386,6 +386,7 @@ describe('a press that a layer of keys answers', () => {
   };
   it('is not said to be unanswered', () => {
     expect(pressed('Welcome', 'press')).toBe('Welcome pressed. Layer “Words” says what that does.');
+    expect(pressed('Welcome', 'tap')).toBe('Welcome tapped. Layer “Words” answered the press.');
     expect(pressed('Plan', 'press')).toBe(
       'Plan pressed. While it is held, keys mean what layer “Seat plan” says.',
     );
