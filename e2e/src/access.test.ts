@@ -138,6 +138,17 @@ describe('by day and by night', () => {
     expect(await faults()).toEqual([]);
   });
 
+  it('a strip that is open, a sentence that is written and a gadget held large have no fault', async () => {
+    await bench.openKettle();
+    await bench.strip();
+    await bench.press('Stir');
+    await bench.label('Only if', '[aria-label="State Ready"] [aria-label="Rule 1"]');
+    expect(await faults()).toEqual([]);
+    await bench.clickLabel('Hold it large');
+    await bench.label('Put it back');
+    expect(await faults()).toEqual([]);
+  });
+
   it('the drawers and dialogs have no fault', async () => {
     await bench.openKettle();
     await bench.shows('Little screen');

@@ -17,5 +17,5 @@ export { wholeGadget } from './state.ts';
 export type { MachineState, Shown, ShownValue, Stimulus, Touch } from './state.ts';
 export type { EntryOf, Lane, TraceEntry } from './trace.ts';
 export { nowActiveIn, type NowActive } from './nowActive.ts';
-export { regionsOf, type Region } from './regions.ts';
+export { followRegions, regionsOf, type Region, type Visit } from './regions.ts';
 export { whyNot, type GuardPart, type WhyNot } from './whyNot.ts';

@@ -1,4 +1,5 @@
 import { nestingOf, type Flow, type State } from '../gadget/index.ts';
+import { nowActiveIn } from './nowActive.ts';
 
 /** One line of states of which at most one is active at a time: the outermost floor, or a region of a parallel state. */
 export interface Region {
@@ -33,4 +34,46 @@ export function regionsOf(flow: Pick<Flow, 'states'>): Region[] {
     },
   });
   return [regionOf(null), ...nesting.ordered.filter(isRegion).map(({ id }) => regionOf(id))];
+}
+
+/** From where the innermost state of a region was entered to where it was left. `entry`: of the trace, what it began with. */
+export interface Visit {
+  regionId: string | null;
+  stateId: string;
+  fromUs: number;
+  toUs: number;
+  entry: number;
+}
+
+/**
+ * Follows what a trace tells of states, region by region.
+ * @returns `enter` takes the state entries in their order, and both give the visits that end there
+ */
+export function followRegions(flow: Pick<Flow, 'states'>) {
+  const nesting = nestingOf(flow);
+  const next = nowActiveIn({ flow: flow as Flow });
+  const regions = regionsOf(flow).map((region) => ({ region, open: null as Omit<Visit, 'toUs'> | null }));
+  let active: string[] = [];
+  const ended = ({ open }: (typeof regions)[number], toUs: number): Visit[] =>
+    open ? [{ ...open, toUs }] : [];
+  return {
+    enter(id: string, fromUs: number, entry: number): Visit[] {
+      active = next(active, id);
+      return regions.flatMap((one) => {
+        const { region, open } = one;
+        // What is not in the flow any more is still where it was.
+        const unknown = region.id === null && !nesting.byId.has(id) ? id : null;
+        const stateId = region.innermost(active)?.id ?? unknown;
+        // Entered anew, it begins anew.
+        if (stateId === (open?.stateId ?? null) && stateId !== id) return [];
+        // On the way in, what lies around a state is entered, too, and is no state that it was in.
+        const onTheWay =
+          open?.fromUs === fromUs && stateId !== null && nesting.isInside(stateId, open.stateId);
+        const left = onTheWay ? [] : ended(one, fromUs);
+        one.open = stateId === null ? null : { regionId: region.id, stateId, fromUs, entry };
+        return left;
+      });
+    },
+    close: (atUs: number): Visit[] => regions.flatMap((one) => ended(one, atUs)),
+  };
 }

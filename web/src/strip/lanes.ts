@@ -1,11 +1,10 @@
 import {
-  nestingOf,
-  nowActiveIn,
-  regionsOf,
+  followRegions,
   type EntryOf,
   type Gadget,
   type OutputEntry,
   type TraceEntry,
+  type Visit,
 } from '@hum-lever/core';
 import { isOutputEntry, toldOf, type Band } from '../outputs/index.ts';
 import { showMessage } from '../shared/units.ts';
@@ -116,7 +115,14 @@ export function marksIn(
 ): Mark[] {
   const names = new Map([...gadget.flow.states, ...gadget.flow.signals].map(({ id, name }) => [id, name]));
   const marks: Mark[] = [];
-  const inRegions = regionBands(gadget, window, marks);
+  const regions = followRegions(gadget.flow);
+  const showVisits = (visits: readonly Visit[]) =>
+    visits.forEach(({ regionId, stateId, entry, ...visit }) => {
+      if (visit.toUs <= window.fromUs) return;
+      const span = { fromUs: Math.max(window.fromUs, visit.fromUs), toUs: visit.toUs };
+      const text = names.get(stateId) ?? 'removed';
+      marks.push({ kind: 'band', lane: stateLane(regionId), span, text, entry, dim: false });
+    });
   const first = firstAt(trace, window.fromUs);
   const end = firstAt(trace, window.toUs + 1);
   const open = new Map<string, number>();
@@ -124,7 +130,7 @@ export function marksIn(
   const shown = new Map<string, BandWords>();
   /** What is active, and what each output has been told so far. */
   const note = (entry: TraceEntry, index: number) => {
-    if (entry.lane === 'state') inRegions.enter(entry, index);
+    if (entry.lane === 'state') showVisits(regions.enter(entry.id, entry.atUs, index));
     // Without power they forget what they were told; what that looks like is told next.
     if (entry.lane === 'power' && entry.event === 'cycle') outputs.clear();
     const strip = isOutputEntry(entry) && bandsOf(entry);
@@ -180,7 +186,7 @@ export function marksIn(
     }
   }
   for (const lane of open.keys()) close(lane, window.toUs);
-  inRegions.close();
+  showVisits(regions.close(window.toUs));
   for (const { fromUs, toUs } of thin)
     if (toUs >= window.fromUs && fromUs <= window.toUs)
       marks.push({
@@ -194,41 +200,6 @@ export function marksIn(
 interface BandWords {
   text: string;
   dim: boolean;
-}
-
-/** A band for each region, from where its innermost state is entered to where it is left; pushed as they end. */
-function regionBands({ flow }: Gadget, window: Span, marks: Mark[]) {
-  const nesting = nestingOf(flow);
-  const next = nowActiveIn({ flow });
-  const regions = regionsOf(flow).map((region) => ({
-    region,
-    lane: stateLane(region.id),
-    since: null as { stateId: string; name: string; atUs: number; entry: number } | null,
-  }));
-  let active: string[] = [];
-  const end = ({ lane, since }: (typeof regions)[number], atUs: number) => {
-    if (!since || atUs <= window.fromUs) return;
-    const span = { fromUs: Math.max(window.fromUs, since.atUs), toUs: atUs };
-    marks.push({ kind: 'band', lane, span, text: since.name, entry: since.entry, dim: false });
-  };
-  return {
-    enter({ id, atUs }: EntryOf<'state'>, entry: number) {
-      active = next(active, id);
-      for (const one of regions) {
-        // What is not known any more is still where it was.
-        const state =
-          one.region.innermost(active) ?? (one.region.id === null ? { id, name: 'removed' } : null);
-        // Entered anew, it begins anew.
-        if (state?.id === one.since?.stateId && state?.id !== id) continue;
-        // On the way in, what lies around a state is entered, too, and is no state that it was in.
-        const onTheWay =
-          one.since?.atUs === atUs && state !== null && nesting.isInside(state.id, one.since.stateId);
-        if (!onTheWay) end(one, atUs);
-        one.since = state && { stateId: state.id, name: state.name, atUs, entry };
-      }
-    },
-    close: () => regions.forEach((one) => end(one, window.toUs)),
-  };
 }
 
 /** So many values of one control closer than this share of the window are not told apart: they flicker. */

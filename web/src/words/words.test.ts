@@ -371,7 +371,7 @@ describe('words', () => {
 
 describe('a press that a layer of keys answers', () => {
   const pad = gadget('2-at-the-box-office.json', 'prompt-pad');
-  const pressed = (name: string, then: 'press' | 'release'): string => {
+  const pressed = (name: string, then: 'press' | 'release' | 'tap'): string => {
     const { id } = pad.controls.find((one) => one.name === name)!;
     const touches = [
       { atUs: 50_000, controlId: id, what: 'down' as const },

@@ -25,25 +25,32 @@ export function RunAxis({
   const wrong = trace.filter(
     (entry) => entry.lane === 'swallowed' || (entry.lane === 'clean' && entry.extra),
   );
-  const axisY = row * (2 + trial.expectations.length) + 4;
+  const regions = statesOf(gadget, trace, result.stopped?.atUs ?? endUs);
+  /** Below the presses and the states, a region each. */
+  const expectedRow = 1 + regions.length;
+  const labels = regions.map(([first]) => (first!.regionId === null ? 'State' : name(first!.regionId)));
+  const left = Math.max(64, 8 * Math.max(...labels.map(({ length }) => length)));
+  const axisY = row * (expectedRow + trial.expectations.length) + 4;
   const failed = result.expectations.filter(({ passed }) => !passed).length;
   const label = `${count(pressesOf(trial).length, 'press', 'presses')}, ${count(result.expectations.length, 'expectation')}, ${failed} not met`;
   return (
     <svg
       className={classes.axis}
-      viewBox={`-64 0 ${width + 112} ${axisY + 18}`}
+      viewBox={`${-left} 0 ${width + left + 48} ${axisY + 18}`}
       role="img"
       aria-label={label}
     >
       <g fontSize={12} fill="var(--soft)" aria-hidden>
-        <text x={-62} y={15}>
+        <text x={2 - left} y={15}>
           Presses
         </text>
-        <text x={-62} y={row + 15}>
-          State
-        </text>
+        {labels.map((label, at) => (
+          <text key={regions[at]![0]!.regionId} x={2 - left} y={row * (1 + at) + 15}>
+            {label}
+          </text>
+        ))}
         {trial.expectations.length > 0 && (
-          <text x={-62} y={row * 2 + 15}>
+          <text x={2 - left} y={row * expectedRow + 15}>
             Expected
           </text>
         )}
@@ -67,26 +74,35 @@ export function RunAxis({
           strokeWidth={1.4}
         />
       ))}
-      {statesOf(trace, result.stopped?.atUs ?? endUs).map(({ fromUs, toUs, stateId }) => (
-        <g key={fromUs}>
-          <rect
-            x={x(fromUs)}
-            y={row + 2}
-            width={Math.max(1, x(toUs) - x(fromUs) - 1)}
-            height={row - 5}
-            fill="var(--stage-state)"
-            opacity={0.16}
-          />
-          <path d={`M${x(fromUs)} ${row + 2} v${row - 5}`} stroke="var(--stage-state)" strokeWidth={1.5} />
-          {x(toUs) - x(fromUs) > 5.5 * name(stateId).length && (
-            <text x={x(fromUs) + 5} y={row + 15} fontSize={12} fill="var(--ink)">
-              {name(stateId)}
-            </text>
-          )}
-        </g>
-      ))}
+      {regions.flatMap((visits, at) =>
+        visits.map(({ fromUs, toUs, stateId, entry }) => {
+          const top = row * (1 + at);
+          return (
+            <g key={`${at} ${entry}`}>
+              <rect
+                x={x(fromUs)}
+                y={top + 2}
+                width={Math.max(1, x(toUs) - x(fromUs) - 1)}
+                height={row - 5}
+                fill="var(--stage-state)"
+                opacity={0.16}
+              />
+              <path
+                d={`M${x(fromUs)} ${top + 2} v${row - 5}`}
+                stroke="var(--stage-state)"
+                strokeWidth={1.5}
+              />
+              {x(toUs) - x(fromUs) > 5.5 * name(stateId).length && (
+                <text x={x(fromUs) + 5} y={top + 15} fontSize={12} fill="var(--ink)">
+                  {name(stateId)}
+                </text>
+              )}
+            </g>
+          );
+        }),
+      )}
       {trial.expectations.map(({ id, when }, index) => {
-        const y = row * (2 + index) + row / 2;
+        const y = row * (expectedRow + index) + row / 2;
         const [from, to] = when.kind === 'at' ? [x(when.atUs), x(when.atUs)] : [x(when.fromUs), x(when.toUs)];
         const verdict = result.expectations.find((one) => one.id === id);
         const unknown = verdict?.passed === null;

@@ -56,11 +56,14 @@ describe('drawing', () => {
     ]);
   });
 
-  it('joins a state that is entered again with itself', () => {
-    expect(statesOf(trace, 2_000_000)).toEqual([
-      { fromUs: 0, toUs: 700_000, stateId: 's1' },
-      { fromUs: 700_000, toUs: 2_000_000, stateId: 's2' },
-    ]);
+  it('says where it was, region by region', () => {
+    const told = statesOf(gadget, trace, 2_000_000);
+    expect(told).toHaveLength(1);
+    expect(told[0]!.map(({ stateId }) => stateId)).toContain('s2');
+    expect(told[0]![0]).toMatchObject({ regionId: null, fromUs: 0, toUs: 700_000, stateId: 's1' });
+    expect(told[0]!.at(-1)!.toUs).toBe(2_000_000);
+    told[0]!.slice(1).forEach(({ fromUs }, at) => expect(fromUs).toBe(told[0]![at]!.toUs));
+    expect(statesOf(gadget, [], 5)).toEqual([]);
   });
 });
 

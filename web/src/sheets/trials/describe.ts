@@ -1,11 +1,14 @@
 import {
+  followRegions,
   isOutputWhat,
+  regionsOf,
   showExpression,
   type Expectation,
   type ExpectationResult,
   type Gadget,
   type Trial,
   type TraceEntry,
+  type Visit,
 } from '@hum-lever/core';
 import { expectedOf } from '../../outputs/expectations.ts';
 import { showMoment } from '../../shared/index.ts';
@@ -65,14 +68,14 @@ export function pressesOf({ stimuli, endUs }: Trial): { fromUs: number; toUs: nu
   return [...presses, ...[...open].map(([controlId, fromUs]) => ({ fromUs, toUs: endUs, controlId }))];
 }
 
-/** Stretches of the states that a run went through. */
-export function statesOf(
-  trace: readonly TraceEntry[],
-  endUs: number,
-): { fromUs: number; toUs: number; stateId: string }[] {
-  const visits = trace.flatMap((entry) =>
-    entry.lane === 'state' ? [{ fromUs: entry.atUs, stateId: entry.id }] : [],
+/** Where it was, region by region, outermost first; a region that was never active is not named. */
+export function statesOf({ flow }: Gadget, trace: readonly TraceEntry[], endUs: number): Visit[][] {
+  const regions = followRegions(flow);
+  const ended = trace.flatMap((entry, index) =>
+    entry.lane === 'state' ? regions.enter(entry.id, entry.atUs, index) : [],
   );
-  const changes = visits.filter(({ stateId }, index) => visits[index - 1]?.stateId !== stateId);
-  return changes.map((visit, index) => ({ ...visit, toUs: changes[index + 1]?.fromUs ?? endUs }));
+  const visits = [...ended, ...regions.close(endUs)];
+  return regionsOf(flow)
+    .map(({ id }) => visits.filter(({ regionId }) => regionId === id))
+    .filter(({ length }) => length > 0);
 }
