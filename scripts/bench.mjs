@@ -9,6 +9,8 @@ import { gzipSync } from 'node:zlib';
 import { feelRows, pressRow } from './benchFeel.mjs';
 import { dearRows } from './benchDear.mjs';
 import { flowRows } from './benchFlow.mjs';
+import { pageRows } from './benchPage.mjs';
+import { ensureBrowser } from './browser.mjs';
 import { at, build, install } from './common.mjs';
 
 install();
@@ -352,6 +354,9 @@ for (const sheet of ['brief', 'parts', 'wiring', 'feel', 'flow', 'trials']) {
 }
 
 for (const [what, measured, note] of await dearRows()) row(what, measured, '', note);
+
+ensureBrowser();
+for (const one of await pageRows({ seconds: 30 })) rows.push(one);
 
 const wide = Math.max(...rows.map(({ what }) => what.length));
 for (const { what, measured, asked, note } of rows)

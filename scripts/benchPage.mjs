@@ -15,7 +15,6 @@ const usual = [
   ['Kettle Keeper', 'feel'],
   ['Kettle Keeper', 'parts'],
   ['Cue Lantern', 'flow'],
-  ['Lantern Dash', 'flow'],
 ];
 
 export async function pageRows({ seconds = 60, sheets = usual } = {}) {

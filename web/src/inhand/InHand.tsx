@@ -8,7 +8,7 @@ import {
 } from '@tabler/icons-react';
 import {
   controlsOf,
-  keypadsOf,
+  keySetsOf,
   stayingContacts,
   type Button as ButtonPart,
   type Codes,
@@ -317,20 +317,23 @@ function MuteButton() {
 const keypadFrom = 6;
 const usualColumns = 4;
 
-/** Buttons as they lie: those of one array in its rows and columns, until there is a face that says otherwise. */
+/** Buttons as they lie: those of one set in its rows and columns, until there is a face that says otherwise. */
 function keyBlocks(gadget: Gadget): { keys: ButtonPart[]; columns: number | null }[] {
   const buttons = controlsOf(gadget, 'button');
-  const arrays = keypadsOf(gadget).filter(({ controlIds }) => controlIds.length > keypadFrom);
-  const inArray = new Set(arrays.flatMap(({ controlIds }) => controlIds));
-  const single = buttons.filter(({ id }) => !inArray.has(id));
+  const sets = keySetsOf(gadget).filter(({ controlIds }) => controlIds.length > keypadFrom);
+  const inSet = new Set(sets.flatMap(({ controlIds }) => controlIds));
+  const single = buttons.filter(({ id }) => !inSet.has(id));
+  const { parts, wiring } = gadget;
   return [
-    ...arrays.map(({ controlIds, circuit }) => ({
-      keys: controlIds.flatMap((id) => buttons.find((one) => one.id === id) ?? []),
-      columns:
-        circuit.kind === 'lines' && circuit.drives.length < circuit.lines
-          ? Math.ceil(controlIds.length / circuit.drives.length)
-          : usualColumns,
-    })),
+    ...sets.map(({ id, controlIds }) => {
+      const figures =
+        wiring.sets.find((set) => set.id === id)?.params ?? parts.find((part) => part.id === id)?.figures;
+      const rows = figures?.['rows'];
+      return {
+        keys: controlIds.flatMap((key) => buttons.find((one) => one.id === key) ?? []),
+        columns: Math.ceil(rows ? controlIds.length / rows : Math.sqrt(controlIds.length)),
+      };
+    }),
     { keys: single, columns: single.length > keypadFrom ? usualColumns : null },
   ].filter(({ keys }) => keys.length > 0);
 }

@@ -8,20 +8,18 @@ import {
   IconPlayerSkipForward,
   IconPlus,
 } from '@tabler/icons-react';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useDocument } from '../client/index.ts';
 import { showDuration, showMoment, StageIcon } from '../shared/index.ts';
 import { mostTelling, sayWhy, stageOf } from '../words/index.ts';
 import { player, traceNow, usePlayer } from '../workers/index.ts';
-import { isShown } from './lanes.ts';
-import { Lanes } from './Lanes.tsx';
-import { Overview } from './Overview.tsx';
+import { isShown } from './laneOf.ts';
 import { useShape } from './useShape.ts';
-import { spanLimits, useView } from './useView.ts';
+import { closer, spanLimits, useView } from './useView.ts';
 import classes from './Strip.module.css';
 
-/** One step of a key or a button. */
-const closer = 0.5;
+// Shut until it is wanted: what draws it comes then.
+const Opened = lazy(() => import('./Opened.tsx'));
 
 /** Time, as rows along the path: a line of words until one wants to see. */
 export function Strip() {
@@ -42,33 +40,6 @@ export function Strip() {
     const at = index === null ? undefined : traceNow()[index]?.atUs;
     if (at !== undefined) player.scrub(at);
   };
-  const walk = (by: 1 | -1) => {
-    const trace = traceNow();
-    const from = selected ?? trace.length;
-    for (let at = from + by; at >= 0 && at < trace.length; at += by)
-      if (isShown(trace[at]!)) return choose(at);
-  };
-  const onKeyDown = (event: KeyboardEvent) => {
-    const keys: Record<string, () => void> = {
-      ArrowLeft: () => walk(-1),
-      ArrowRight: () => walk(1),
-      Home: () => {
-        const trace = traceNow();
-        const first = trace.findIndex(isShown);
-        // Where no lane shows anything, to where what is kept begins.
-        if (first >= 0) choose(first);
-        else player.scrub(trace[0]?.atUs ?? 0);
-      },
-      End: () => backToPresent(),
-      '+': () => view.zoom(closer, null),
-      '-': () => view.zoom(1 / closer, null),
-      ' ': () => (running ? player.pause() : resume()),
-    };
-    const act = keys[event.key];
-    if (!act || event.target !== event.currentTarget) return;
-    event.preventDefault();
-    act();
-  };
   const step = () => {
     setStepping(true);
     player.step();
@@ -83,7 +54,6 @@ export function Strip() {
 
   return (
     <section className={classes.strip} aria-label="Strip">
-      {open && <Edge {...shape} />}
       <div className={classes.bar}>
         <Tooltip label={open ? 'Fold the strip' : 'Unfold the strip'}>
           <ActionIcon
@@ -162,54 +132,18 @@ export function Strip() {
         )}
       </div>
       {open && (
-        <>
-          <Overview view={view} jump={(atUs) => (choose(null), player.scrub(atUs))} />
-          <div
-            className={classes.lanes}
-            style={{ maxHeight: shape.height }}
-            tabIndex={0}
-            role="group"
-            aria-label="Events in time. Left and right arrows walk through them, + and − zoom, Space pauses, End comes back to now."
-            onKeyDown={onKeyDown}
-          >
-            <Lanes view={view} selected={selected} choose={choose} />
-          </div>
-        </>
+        <Suspense fallback={<div style={{ height: shape.height }} />}>
+          <Opened
+            view={view}
+            shape={shape}
+            selected={selected}
+            choose={choose}
+            pauseOrRun={running ? player.pause : resume}
+            backToPresent={backToPresent}
+          />
+        </Suspense>
       )}
     </section>
-  );
-}
-
-/** The upper edge of the strip: dragged, or moved by the arrow keys. */
-function Edge({ height, least, most, resize }: ReturnType<typeof useShape>) {
-  const from = useRef({ y: 0, height: 0 });
-  const onPointerDown = (event: PointerEvent<HTMLDivElement>) => {
-    event.currentTarget.setPointerCapture(event.pointerId);
-    from.current = { y: event.clientY, height };
-  };
-  const onPointerMove = ({ buttons, clientY }: PointerEvent) => {
-    if (buttons === 1) resize(from.current.height + from.current.y - clientY);
-  };
-  const onKeyDown = (event: KeyboardEvent) => {
-    const by = { ArrowUp: 24, ArrowDown: -24 }[event.key];
-    if (by === undefined) return;
-    event.preventDefault();
-    resize(height + by);
-  };
-  return (
-    <div
-      className={classes.edge}
-      role="separator"
-      tabIndex={0}
-      aria-orientation="horizontal"
-      aria-label="Height of the strip"
-      aria-valuenow={height}
-      aria-valuemin={least}
-      aria-valuemax={most}
-      onPointerDown={onPointerDown}
-      onPointerMove={onPointerMove}
-      onKeyDown={onKeyDown}
-    />
   );
 }
 

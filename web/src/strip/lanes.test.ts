@@ -8,7 +8,8 @@ import {
 } from '@hum-lever/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { awakeIn, isShown, marksIn, type Mark } from './lanes.ts';
+import { isShown } from './laneOf.ts';
+import { awakeIn, marksIn, type Mark } from './lanes.ts';
 import { firstAt } from '../workers/index.ts';
 import { entryAt, labelWidth } from './paint.ts';
 import { heightOf, rowsOf } from './rows.ts';

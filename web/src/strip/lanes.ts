@@ -9,7 +9,8 @@ import {
 import { isOutputEntry, toldOf, type Band } from '../outputs/index.ts';
 import { showMessage } from '../shared/units.ts';
 import { firstAt } from '../workers/index.ts';
-import { outsideKey, stateLane } from './rows.ts';
+import { laneOf, outsideKey, standsStill } from './laneOf.ts';
+import { stateLane } from './rows.ts';
 
 export type Span = { fromUs: number; toUs: number };
 
@@ -36,42 +37,6 @@ export function awakeIn(trace: readonly TraceEntry[], { fromUs, toUs }: Span): S
   }
   return awake;
 }
-
-const laneOf = (entry: TraceEntry): string | null => {
-  if (isOutputEntry(entry)) return `output ${entry.id}`;
-  switch (entry.lane) {
-    case 'contact':
-    case 'clean':
-    case 'gesture':
-      return `${entry.lane} ${entry.id}`;
-    case 'counted':
-    case 'heard':
-      return `clean ${entry.id}`;
-    // Words stand where there is room for them.
-    case 'swallowed':
-    case 'value':
-    case 'code':
-      return `gesture ${entry.id}`;
-    case 'ghost':
-    case 'finger':
-    case 'turned':
-    case 'moved':
-    case 'sent':
-      return `contact ${entry.id}`;
-    case 'state':
-      return 'state';
-    case 'signal':
-    case 'still':
-      return 'state';
-    case 'lineIn':
-    case 'characterIn':
-    case 'midiIn':
-    case 'power':
-      return outsideKey;
-    default:
-      return null;
-  }
-};
 
 type Tick = Extract<Mark, { kind: 'tick' }>;
 
@@ -271,11 +236,3 @@ function tickOf(entry: TraceEntry, names: ReadonlyMap<string, string>): { text: 
   if (entry.lane === 'ghost') return { text: entry.level === 1 ? 'ghost' : 'hidden', bad: true };
   return { text: '', bad: false };
 }
-
-/** Entries that the keys walk through: those that a lane shows. */
-export function isShown(entry: TraceEntry): boolean {
-  return standsStill(entry) || laneOf(entry) !== null;
-}
-
-const standsStill = (entry: TraceEntry): entry is EntryOf<'blocked' | 'busy'> =>
-  entry.lane === 'blocked' || entry.lane === 'busy';

@@ -1,5 +1,6 @@
 import { regionsOf, type Control, type Gadget } from '@hum-lever/core';
 import type { Stage } from '../shared/index.ts';
+import { outsideKey } from './laneOf.ts';
 
 /** Where marks of one kind are drawn, in px from the top. */
 export interface StripLane {
@@ -27,8 +28,6 @@ const shares = [
   { stage: 'gesture', height: 15 },
 ] as const;
 
-/** The key of the row of what comes from outside, and of its lane. */
-export const outsideKey = 'outside';
 export const stateLane = (regionId: string | null): string =>
   regionId === null ? 'state' : `state ${regionId}`;
 

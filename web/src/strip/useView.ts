@@ -5,6 +5,8 @@ import type { Span } from './lanes.ts';
 /** From the bounce of a contact to half an hour of play. */
 export const spanLimits = { leastUs: 5_000, mostUs: 1_800_000_000 } as const;
 const usualUs = 2_000_000;
+/** One step of a key or a button. */
+export const closer = 0.5;
 /** Where "now" stands in the window, so that the newest is not glued to the edge. */
 const nowShare = 0.92;
 

@@ -1,6 +1,6 @@
 import { SegmentedControl } from '@mantine/core';
 import type { Control } from '@hum-lever/core';
-import { memo, useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { useDocument } from '../../client/index.ts';
 import { Choice, FirstStep, SheetFrame, useFound, usePlace } from '../../shared/index.ts';
@@ -22,13 +22,21 @@ const inRow = 5;
 
 /** The control that a hand took up last since the sheet was opened; null: none. */
 function useTouched(): { id: string; at: number } | null {
-  const version = usePlayer((state) => state.traceVersion);
   const [openedUs] = useState(() => traceNow().at(-1)?.atUs ?? -1);
-  return useMemo(() => {
-    const entry = traceNow().findLast(({ lane, atUs }) => byHand.has(lane) && atUs > openedUs);
-    return entry && 'id' in entry && entry.id !== null ? { id: entry.id, at: entry.atUs } : null;
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the trace grows in place
-  }, [version, openedUs]);
+  const [touched, setTouched] = useState<{ id: string; at: number } | null>(null);
+  // Looked for with each report; the sheet is drawn anew only when a hand took up something.
+  useEffect(
+    () =>
+      usePlayer.subscribe(({ traceVersion }, before) => {
+        if (traceVersion === before.traceVersion) return;
+        const entry = traceNow().findLast(({ lane, atUs }) => byHand.has(lane) && atUs > openedUs);
+        if (!entry || !('id' in entry) || entry.id === null) return;
+        const { id, atUs: at } = entry;
+        setTouched((was) => (was?.id === id && was.at === at ? was : { id, at }));
+      }),
+    [openedUs],
+  );
+  return touched;
 }
 
 /** The control, or the keypad, being felt: chosen here, or the one that a snag or the hand led to. */

@@ -1,6 +1,6 @@
 import { SegmentedControl } from '@mantine/core';
 import type { Button, Edge } from '@hum-lever/core';
-import { memo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { count, FirstStep, showDuration } from '../../shared/index.ts';
 import { gestureWords } from '../../words/index.ts';
@@ -17,14 +17,24 @@ import { answersTo, lastPress, windowsOf, type RealPress, type View, type Window
 import { Scenarios } from './Scenarios.tsx';
 import { TwoSettings } from './TwoSettings.tsx';
 
-/** The last real press, magnified; the settings; what every algorithm would have made of that press. */
-export function PressPage({ control }: { control: Button }) {
-  const { loop } = useDocument();
-  const [view, setView] = useState<View>('ends');
+/** The last press of a button, up to the moment that is looked at; the same object until something of it is new. */
+function useLastPress(controlId: string): RealPress | null {
   const pastUs = usePlayer((state) => state.pastUs);
   // The trace grows in place; its version says when to look again.
   usePlayer((state) => state.traceVersion);
-  const press = lastPress(traceNow(), control.id, pastUs ?? Infinity);
+  const press = lastPress(traceNow(), controlId, pastUs ?? Infinity);
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- what says the same is the same
+  return useMemo(() => press, [JSON.stringify(press)]);
+}
+
+/** The last real press, magnified; the settings; what every algorithm would have made of that press. */
+export const PressPage = ({ control }: { control: Button }) => (
+  <Pressed control={control} press={useLastPress(control.id)} />
+);
+
+const Pressed = memo(function Pressed({ control, press }: { control: Button; press: RealPress | null }) {
+  const { loop } = useDocument();
+  const [view, setView] = useState<View>('ends');
   const answers = press ? answersTo(press, control, loop.periodUs) : [];
   const windows = press ? windowsOf(press, answers, view) : [];
   const fingers = press ? [press.downUs, ...(press.upUs === null ? [] : [press.upUs])] : [];
@@ -61,7 +71,7 @@ export function PressPage({ control }: { control: Button }) {
       {press && <Answers control={control} answers={answers} windows={windows} fingers={fingers} />}
     </>
   );
-}
+});
 
 /** What is set does not change with a press. */
 const Cards = memo(function Cards({ control }: { control: Button }) {
