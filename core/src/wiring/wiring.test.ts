@@ -276,6 +276,8 @@ describe('comparing', () => {
       ['shift-register', 3, 14, 12],
       // The display brings the bus along.
       ['expander', 0, 1, 12],
+      // Not told apart at all.
+      ['one-line', 1, 0, 0],
     ]);
     expect(rows.every(({ fits }) => fits)).toBe(true);
     expect(rows.find(({ scheme }) => scheme === 'ladder')!.ladder).toMatchObject({ good: 2_000, of: 2_000 });

@@ -1,0 +1,132 @@
+import { By, Key } from 'selenium-webdriver';
+import { Bench } from './test/bench.ts';
+
+jest.setTimeout(120_000);
+
+let bench: Bench;
+beforeAll(async () => {
+  bench = await Bench.open();
+});
+afterAll(() => bench.close());
+
+const count = async (selector: string) => (await bench.driver.findElements(By.css(selector))).length;
+const separator = async (what: string) =>
+  Number(await (await bench.label('Height of the strip')).getAttribute(what));
+
+describe('the strip', () => {
+  it('is a line that says what the last press did, until it is opened; open it stays for this maker', async () => {
+    await bench.openKettle();
+    expect(await count('[aria-label="Strip"] canvas')).toBe(0);
+    await bench.press('Stir');
+    await bench.why('Stir');
+    await bench.strip();
+    await bench.driver.navigate().refresh();
+    await bench.label('Fold the strip');
+    await bench.until('its pictures', async () => (await count('[aria-label="Strip"] canvas')) === 2);
+  });
+
+  it('is as high as it was made, within what the window allows', async () => {
+    const before = await separator('aria-valuenow');
+    await (await bench.label('Height of the strip')).sendKeys(Key.ARROW_UP);
+    expect(await separator('aria-valuenow')).toBe(before + 24);
+    await bench.driver.navigate().refresh();
+    await bench.until('as high as before', async () => (await separator('aria-valuenow')) === before + 24);
+    for (let n = 0; n < 40; n += 1) await (await bench.label('Height of the strip')).sendKeys(Key.ARROW_UP);
+    expect(await separator('aria-valuenow')).toBe(await separator('aria-valuemax'));
+  });
+
+  it('comes closer and goes farther by keys and buttons, no closer than a bounce', async () => {
+    const lanes = await bench.strip();
+    const shown = () => bench.text('[aria-label="Strip"]');
+    await lanes.sendKeys('+');
+    await bench.until('a second', async () => /\b1 s\b/.test(await shown()));
+    await bench.clickLabel('Farther in time');
+    await bench.until('two again', async () => /\b2 s\b/.test(await shown()));
+    for (let n = 0; n < 12; n += 1) await lanes.sendKeys('+');
+    await bench.until('five milliseconds', async () => /\b5 ms\b/.test(await shown()));
+    expect(await (await bench.label('Closer in time')).isEnabled()).toBe(false);
+    await bench.clickLabel('Fold the strip');
+  });
+});
+
+describe('in hand', () => {
+  /** Whether all of the case is inside its place, and how wide it is drawn. */
+  const fits = () =>
+    bench.driver.executeScript<{ whole: boolean; width: number }>(`
+      const place = document.querySelector('[role=application]').getBoundingClientRect();
+      const made = [...document.querySelectorAll('[role=application] button, [role=application] figure')];
+      const boxes = made.map((one) => one.getBoundingClientRect());
+      const whole = boxes.every(({ top, bottom, left, right }) =>
+        top >= place.top - 1 && bottom <= place.bottom + 1 && left >= place.left - 1 && right <= place.right + 1);
+      return { whole, width: boxes.at(-1).width };
+    `);
+
+  it('is whole, whatever the window is, and large when that is wanted', async () => {
+    const { body } = await bench.server.ask('GET', '/gadgets');
+    const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Reed Box')!;
+    await bench.goto(`/g/${id}/parts`);
+    await bench.label('Press Key C');
+    const window = bench.driver.manage().window();
+    for (const [width, height] of [
+      [1280, 800],
+      [1024, 640],
+      [1600, 900],
+    ] as const) {
+      // prettier-ignore
+      await window.setRect({ width, height });
+      await bench.until(`all of it at ${width} × ${height}`, async () => (await fits()).whole);
+    }
+    await window.setRect({ width: 1280, height: 800 });
+    await bench.driver.sleep(300);
+    const beside = (await fits()).width;
+    await (await bench.css('body')).sendKeys(Key.chord(Key.SHIFT, 'h'));
+    await bench.label('Put it back');
+    await bench.until('larger, and whole', async () => {
+      const { whole, width } = await fits();
+      return whole && width > beside * 1.02;
+    });
+    await bench.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await bench.label('Hold it large');
+  });
+});
+
+describe('flow', () => {
+  const rule = '[aria-label="State Ready"] [aria-label="Rule 1"]';
+
+  it('is read as sentences, and opens only what is written', async () => {
+    await bench.openKettle();
+    expect(await count('main select')).toBe(0);
+    expect((await bench.text(rule)).replace(/\s+/g, ' ')).toMatch(
+      /When Stir is pressed ?: go to Simmering ?; heat becomes 45/,
+    );
+    const ready = await bench.css('[aria-label="State Ready"]');
+    expect((await ready.getRect()).height).toBeLessThan(260);
+    const value = await bench.css(`${rule} [data-word="New value"]`);
+    await value.click();
+    await bench.until('the field that was clicked', async () => {
+      const focused = await bench.driver.switchTo().activeElement();
+      return (
+        (await focused.getAttribute('aria-label')) === 'New value' &&
+        (await focused.getAttribute('value')) === '45'
+      );
+    });
+    expect(await count('main select')).toBe(1);
+    await bench.clickLabel('Pause time');
+    await bench.until('text again', async () => (await count('main select')) === 0);
+    await bench.clickLabel('Let time run');
+  });
+
+  it('is written by keys alone, and what is refused stays open', async () => {
+    const sentence = await bench.css(`${rule} [data-prose]`);
+    await sentence.sendKeys(Key.ENTER);
+    const guard = await bench.label('Only if', rule);
+    await bench.fill(guard, 'heet > 3');
+    await bench.shows('expected a variable');
+    expect(await count(`${rule} [aria-label="Only if"]`)).toBe(1);
+    await bench.fill(guard, 'heat > 3', Key.ENTER);
+    await guard.sendKeys(Key.ESCAPE);
+    await bench.until('if heat > 3', async () => (await bench.text(rule)).includes('if heat > 3'));
+    const focused = await bench.driver.switchTo().activeElement();
+    expect(await focused.getAttribute('data-prose')).not.toBeNull();
+  });
+});
