@@ -146,6 +146,12 @@ describe('by day and by night', () => {
     expect(await faults()).toEqual([]);
     await bench.clickLabel('Hold it large');
     await bench.label('Put it back');
+    // What the button says of itself goes with the pointer.
+    await bench.driver.actions().move({ x: 500, y: 20 }).perform();
+    await bench.until(
+      'the hint gone',
+      async () => (await bench.driver.findElements(By.css('[role=tooltip]'))).length === 0,
+    );
     expect(await faults()).toEqual([]);
   });
 

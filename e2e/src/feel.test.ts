@@ -275,9 +275,10 @@ describe('meaning', () => {
     await says(/Meant together by these hands and read as single presses: \d/);
     expect((await documentOf(id)).chords).toHaveLength(2);
     await bench.click('Flow');
-    await bench.until('the chord among the triggers', async () =>
-      (await bench.text('main')).includes('GO with BACK: together'),
+    const when = await bench.css(
+      '[aria-label="State Ready"] [aria-label="Rule 1"] select[aria-label="When"]',
     );
+    expect(await when.getText()).toContain('GO with BACK: together');
   });
 
   it('is written as C by the method in use', async () => {
