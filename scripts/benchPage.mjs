@@ -3,11 +3,7 @@
  * pictures a second; as the browser itself counts them.
  * @param {{ seconds?: number, sheets?: [string, string][] }} [how] which sheets of which gadgets, each for how long
  */
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { at, startServer } from './common.mjs';
+import { openStage } from './stage.mjs';
 
 const usual = [
   ['Kettle Keeper', 'flow'],
@@ -18,23 +14,8 @@ const usual = [
 ];
 
 export async function pageRows({ seconds = 60, sheets = usual } = {}) {
-  const { Builder, By } = createRequire(at('package.json'))('selenium-webdriver');
-  const { Options, ServiceBuilder } = createRequire(at('package.json'))('selenium-webdriver/chrome.js');
-  const { flags } = JSON.parse(readFileSync(at('scripts/chrome.json'), 'utf8'));
-  const data = mkdtempSync(join(tmpdir(), 'hum-lever-bench-'));
-  const { child, address } = startServer(
-    ['--port', '0', '--data', data, '--demo', at('demo'), '--web', at('web/dist')],
-    { quiet: true },
-  );
-  const url = await address;
-  const options = new Options();
-  options.setChromeBinaryPath(process.env.CHROME_BIN ?? '/usr/bin/chromium');
-  options.addArguments(...flags, '--window-size=1280,800', `--user-data-dir=${join(data, 'profile')}`);
-  const driver = await new Builder()
-    .forBrowser('chrome')
-    .setChromeOptions(options)
-    .setChromeService(new ServiceBuilder(process.env.CHROMEDRIVER_BIN ?? '/usr/bin/chromedriver'))
-    .build();
+  const { By } = await import('selenium-webdriver');
+  const { driver, url, close } = await openStage('--window-size=1280,800');
   const counted = async () => {
     const { metrics } = await driver.sendAndGetDevToolsCommand('Performance.getMetrics', {});
     return Object.fromEntries(metrics.map(({ name, value }) => [name, value]));
@@ -86,9 +67,7 @@ export async function pageRows({ seconds = 60, sheets = usual } = {}) {
       });
     }
   } finally {
-    await driver.quit();
-    child.kill();
-    rmSync(data, { recursive: true, force: true });
+    await close();
   }
   return rows;
 }

@@ -1,33 +1,18 @@
 /** Takes the pictures of docs/screenshots from the demo, at 1280 × 800. */
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { at, build, install, startServer } from './common.mjs';
+import { at, build, install } from './common.mjs';
 import { ensureBrowser } from './browser.mjs';
+import { openStage } from './stage.mjs';
 
 install();
 ensureBrowser();
 build();
-const { Builder, By, Key } = await import('selenium-webdriver');
-const { Options, ServiceBuilder } = await import('selenium-webdriver/chrome.js');
-const { flags } = JSON.parse(readFileSync(at('scripts/chrome.json'), 'utf8'));
+const { By, Key } = await import('selenium-webdriver');
 
-const data = mkdtempSync(join(tmpdir(), 'hum-lever-shots-'));
 const folder = at('docs/screenshots');
 mkdirSync(folder, { recursive: true });
-const { child, address } = startServer(
-  ['--port', '0', '--data', data, '--demo', at('demo'), '--web', at('web/dist')],
-  { quiet: true },
-);
-const url = await address;
-const options = new Options();
-options.setChromeBinaryPath(process.env.CHROME_BIN ?? '/usr/bin/chromium');
-options.addArguments(...flags, `--user-data-dir=${join(data, 'profile')}`);
-const driver = await new Builder()
-  .forBrowser('chrome')
-  .setChromeOptions(options)
-  .setChromeService(new ServiceBuilder(process.env.CHROMEDRIVER_BIN ?? '/usr/bin/chromedriver'))
-  .build();
+const { driver, url, close } = await openStage();
 
 const sleep = (ms) => driver.sleep(ms);
 const find = (selector) =>
@@ -192,8 +177,5 @@ try {
   await sleep(600);
   await shot('snags');
 } finally {
-  await driver.quit();
-  child.removeAllListeners('exit');
-  child.kill();
-  rmSync(data, { recursive: true, force: true });
+  await close();
 }

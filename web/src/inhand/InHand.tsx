@@ -111,14 +111,18 @@ export function InHand() {
 
   const onKey = (event: KeyboardEvent, isDown: boolean) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
-    if (isDown && event.key === 'Escape')
-      return large.size === 'beside' ? region.current?.blur() : large.beside();
     // What is written to a terminal in hand is written, and plays nothing.
     if (event.target instanceof Element && event.target.matches('input, select, textarea')) return;
     const control = gadget.controls.find(
       (one) => one.key === event.code || ('backKey' in one && one.backKey === event.code),
     );
-    if (!control) return;
+    if (!control) {
+      // A key that plays something plays it; otherwise it lets go, or puts back what is held large.
+      if (isDown && event.key === 'Escape')
+        if (large.size === 'beside') region.current?.blur();
+        else large.beside();
+      return;
+    }
     event.preventDefault();
     if (control.kind !== 'button') {
       if (control.kind !== 'codes' || !event.repeat) playOther(control, event, isDown);

@@ -1,6 +1,6 @@
 import type { Codes, Encoder, Knob } from '@hum-lever/core';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { keyName, msToUs, usToMs, useLit } from '../shared/index.ts';
+import { keyName, msToUs, usToMs, useIsLit } from '../shared/index.ts';
 import { create } from 'zustand';
 import { player, usePlayer } from '../workers/index.ts';
 import classes from './InHand.module.css';
@@ -27,7 +27,7 @@ function Labelled({
   keys: (string | null)[];
   children: ReactNode;
 }) {
-  const lit = useLit(({ endIds }) => endIds.includes(id)) || undefined;
+  const lit = useIsLit(id);
   const known = keys.filter((key) => key !== null);
   return (
     <div className={classes.button} data-lit={lit}>

@@ -14,16 +14,16 @@ export function useLarge(place: RefObject<HTMLElement | null>, toHand: () => voi
     document.addEventListener('fullscreenchange', onChange);
     return () => document.removeEventListener('fullscreenchange', onChange);
   }, []);
-  const beside = () => {
+  const leaveScreen = (to: Size) => {
     if (document.fullscreenElement) void document.exitFullscreen();
-    setSize('beside');
+    setSize(to);
   };
+  const beside = () => leaveScreen('beside');
   const toggle = (wanted: 'large' | 'screen') => {
     if (size === wanted) return beside();
     // Where the browser refuses, large is the most there is.
     if (wanted === 'screen') place.current?.requestFullscreen().catch(() => setSize('large'));
-    else beside();
-    if (wanted === 'large') setSize('large');
+    else leaveScreen('large');
     toHand();
   };
   useHotkeys([

@@ -27,6 +27,6 @@ export {
   showVolts,
   usToMs,
 } from './units.ts';
-export { light, useIsLit, useLit } from './lit.ts';
+export { light, useIsLit } from './lit.ts';
 export { FigureField, figureMeta } from './FigureField.tsx';
 export { saveFile } from './saveFile.ts';
