@@ -13,6 +13,8 @@ import {
   painted,
   restingPicture,
   runsOf,
+  sentNow,
+  settled,
   type Going,
   type ToldLights,
 } from './picture.ts';
@@ -131,7 +133,7 @@ export const lights = defineOutput<'lights', ToldLights, LightsEntry, never, Mad
           ? { ...going, first, last, blinkUs: one.periodUs }
           : { ...going, first, last, through: one.through, overUs: one.overUs },
       );
-      return begun(was, one);
+      return sentNow(begun(was, one), on.nowUs);
     }
     const size = last - first + 1;
     const stood = () => restingPicture(was).slice(first, last + 1);
@@ -139,10 +141,16 @@ export const lights = defineOutput<'lights', ToldLights, LightsEntry, never, Mad
     const next = painted(was, first, now, on.nowUs);
     if (next.steady === was.steady && next.going.length === was.going.length) return was;
     on.trace({ atUs: on.nowUs, lane: 'lights', id: on.id, first, runs: runsOf(now) });
-    return next;
+    return sentNow(next, on.nowUs);
   },
   jobs: (_was, _is, { prepared }) => prepared.sends,
   ...plansNothing,
+  /** The chip draws what goes on by itself, picture after picture, and sends the whole chain each time. */
+  upkeep: {
+    wanted: ({ sends }) => sends.some(({ how }) => how === 'blocking'),
+    dueUs: ({ renewUs }) => renewUs,
+    done: (was, { nowUs }) => sentNow(settled(was, nowUs), nowUs),
+  },
   powerOff(was, on) {
     const count = countOf(was);
     if (lights.loads(was))
@@ -161,7 +169,11 @@ export const lights = defineOutput<'lights', ToldLights, LightsEntry, never, Mad
   later: (was, byUs) =>
     was.going.length === 0
       ? was
-      : { ...was, going: was.going.map((one) => ({ ...one, sinceUs: one.sinceUs + byUs })) },
+      : {
+          ...was,
+          going: was.going.map((one) => ({ ...one, sinceUs: one.sinceUs + byUs })),
+          renewUs: was.renewUs === null ? null : was.renewUs + byUs,
+        },
   loads: (was) => was.going.length > 0 || /[^0]/.test(was.steady),
   lit: {
     now: (was, nowUs) => pictureAt(was, nowUs).map((colour) => colour !== 0),

@@ -17,6 +17,8 @@ export interface ToldLights {
   steady: string;
   /** The oldest first; no light is in two of them. */
   going: readonly Going[];
+  /** When another picture of what goes on is to be sent, µs; null: nothing goes on. */
+  renewUs: number | null;
 }
 
 /** So much can go on at once: the chip keeps a table of it. Doubled, a chain's state would grow by about a kilobyte. */
@@ -26,7 +28,7 @@ const digits = 6;
 export const hexOf = (colours: readonly Rgb[]): string =>
   colours.map((colour) => colour.toString(16).padStart(digits, '0')).join('');
 export const darkLights = (count: number): ToldLights => {
-  return { kind: 'lights', steady: '0'.repeat(count * digits), going: [] };
+  return { kind: 'lights', steady: '0'.repeat(count * digits), going: [], renewUs: null };
 };
 export const countOf = ({ steady }: ToldLights): number => steady.length / digits;
 const steadyAt = (steady: string, n: number): Rgb => parseInt(steady.slice(n * digits, (n + 1) * digits), 16);
@@ -67,6 +69,35 @@ export const restingPicture = (told: ToldLights): Rgb[] =>
 export const movesAt = ({ going }: ToldLights, atUs: number): boolean =>
   going.some((one) => one.what === 'blink' || atUs < one.sinceUs + one.overUs);
 
+/**
+ * The loop sends no more than 50 pictures a second of what goes on by itself: a fade looks smooth, and the longest
+ * chain (256 lights, 8 ms of data) leaves the loop more than half of its time. Halved, such a chain would leave a fifth.
+ */
+export const leastBetweenPicturesUs = 20_000;
+
+/** The same with a picture sent now: another one follows when that has changed, or while it fades. */
+export function sentNow(told: ToldLights, nowUs: number): ToldLights {
+  let renewUs = Infinity;
+  for (const one of told.going) {
+    // The picture after its end is the last one.
+    const goneUs = nowUs - one.sinceUs;
+    const afterUs =
+      one.what === 'blink'
+        ? halfOf(one.periodUs, goneUs)
+        : goneUs < one.overUs
+          ? leastBetweenPicturesUs
+          : Infinity;
+    renewUs = Math.min(renewUs, nowUs + Math.max(leastBetweenPicturesUs, afterUs));
+  }
+  return { ...told, renewUs: renewUs === Infinity ? null : renewUs };
+}
+
+/** How long until a blink lights or goes dark, whole µs. */
+function halfOf(periodUs: number, goneUs: number): number {
+  const intoUs = goneUs % periodUs;
+  return (intoUs * 2 < periodUs ? Math.ceil(periodUs / 2) : periodUs) - intoUs;
+}
+
 /** Colours one after another as how many times which: `[3, red, 9, dark]`. */
 export function runsOf(colours: readonly Rgb[]): number[] {
   const runs: number[] = [];
@@ -93,7 +124,7 @@ const outside = (going: readonly Going[], first: number, last: number): Going[] 
   });
 
 /** What is over stands; where too much goes on, the oldest stands as it is now. */
-function settled(told: ToldLights, atUs: number): ToldLights {
+export function settled(told: ToldLights, atUs: number): ToldLights {
   const over = told.going.filter((one) => one.what === 'fade' && atUs >= one.sinceUs + one.overUs);
   const late = told.going.filter((one) => !over.includes(one));
   const dropped = [...over, ...late.slice(0, Math.max(0, late.length - mostGoing))];

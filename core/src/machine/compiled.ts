@@ -13,7 +13,7 @@ import {
 } from '../gadget/index.ts';
 import type { Straighten } from '../gesture/index.ts';
 import { encoderPart, taperOf, type EncoderPart } from '../parts/index.ts';
-import { compileOutputs, type CompiledOutput } from './outputKinds.ts';
+import { compileOutputs, keptUp, type CompiledOutput, type KeptUp } from './outputKinds.ts';
 import { nowActiveIn, type NowActive } from './nowActive.ts';
 import { arraysOf, boardOf, usualLogicMv, type ScannedArray } from '../wiring/index.ts';
 
@@ -58,6 +58,8 @@ export interface CompiledGadget {
   /** Inputs that share one timer with others, those of one algorithm together. */
   ports: readonly (readonly CompiledInput[])[];
   outputs: ReadonlyMap<string, CompiledOutput>;
+  /** Those among them that the loop sees to by itself. */
+  keptUp: readonly KeptUp[];
   events: EventCodes;
   tables: FlowTables;
   nowActive: NowActive;
@@ -110,6 +112,7 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
       line,
     };
   });
+  const outputs = compileOutputs(gadget);
   return {
     gadget,
     arrays,
@@ -127,7 +130,8 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
       return { ...one, taper, straighten: straightenBy(taper), restless };
     }),
     receivers: of<Codes, CompiledReceiver>('codes', (one) => one),
-    outputs: compileOutputs(gadget),
+    outputs,
+    keptUp: keptUp(outputs.values()),
     events: eventCodes(gadget),
     tables: compileFlow(gadget).tables,
     nowActive: nowActiveIn(gadget),

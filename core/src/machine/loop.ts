@@ -28,7 +28,7 @@ import { cleanChange, readInput, scanArrays, swallowed } from './input.ts';
 import { readWiper, wakeForLoad, wakeForWait } from './knobs.ts';
 import { aroundFlow } from './flowAround.ts';
 import type { Job } from '../output/index.ts';
-import { carryOut, darken, remember } from './outputs.ts';
+import { carryOut, darken, keepUp, remember, upkeepDueUs } from './outputs.ts';
 import { heardNow } from './outside.ts';
 import { forgetWithPower } from './powerCycle.ts';
 import { stirByChange, stirByReading } from './port.ts';
@@ -47,7 +47,7 @@ export class MainLoop {
   readonly state: MachineState;
   readonly compiled: CompiledGadget;
   trace: TraceEntry[];
-  /** What outputs that were told something in this moment give the loop to do; empty between two moments. */
+  /** What outputs give the loop to do, told something in this moment or by themselves; empty between two moments. */
   private readonly owed = new Map<string, readonly Job[]>();
   /** What a turn costs in which nothing has happened. */
   private readonly turnWork: number;
@@ -84,6 +84,7 @@ export class MainLoop {
       if (!step) break;
       this.follow(step);
     }
+    for (const one of compiled.keptUp) this.owe(one.output.id, keepUp(state, compiled, one, this.trace));
     this.doJobs();
     this.planTurn();
   }
@@ -271,7 +272,11 @@ export class MainLoop {
   /** Carries out one effect; what it gives the loop to do waits until all of this moment are carried out. */
   carryOut(effect: Effect): void {
     const jobs = carryOut(this.state, this.compiled, effect, this.trace);
-    if (jobs.length > 0 && effect.kind === 'output') this.owed.set(effect.outputId, jobs);
+    if (effect.kind === 'output') this.owe(effect.outputId, jobs);
+  }
+
+  private owe(outputId: string, jobs: readonly Job[]): void {
+    if (jobs.length > 0) this.owed.set(outputId, jobs);
   }
 
   /** The turn lasts as long as what it has to do for outputs, one after the other. */
@@ -322,7 +327,8 @@ export class MainLoop {
       if (input.moved) dueUs = state.nowUs;
       dueUs = Math.min(dueUs, input.wakeUs ?? Infinity, nextGestureUs(input.gesture) ?? Infinity);
     }
-    const { encoders, knobs, receivers, gadget } = this.compiled;
+    const { encoders, knobs, receivers, gadget, keptUp } = this.compiled;
+    if (keptUp.length > 0) dueUs = Math.min(dueUs, upkeepDueUs(state, this.compiled) ?? Infinity);
     for (const id of encoders.keys()) {
       const { moved, pending } = state.encoders[id]!;
       if (moved || pending !== 0) dueUs = state.nowUs;

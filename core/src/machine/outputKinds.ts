@@ -44,6 +44,17 @@ export const compileOutputs = (gadget: Gadget): ReadonlyMap<string, CompiledOutp
     }),
   );
 
+/** An output that the loop sees to by itself. */
+export interface KeptUp {
+  output: Output;
+  upkeep: NonNullable<AnyDefinition['upkeep']>;
+}
+
+export const keptUp = (outputs: Iterable<CompiledOutput>): readonly KeptUp[] =>
+  [...outputs].flatMap(({ output, definition: { upkeep }, prepared }) =>
+    upkeep?.wanted(prepared) ? [{ output, upkeep }] : [],
+  );
+
 /** As it is before anything was told. */
 export const darkOutput = (output: Output): OutputState => definitionOf(output.kind).dark(output as never);
 

@@ -147,6 +147,32 @@ describe.each(kinds)('an output of kind %s', (kind) => {
     );
   });
 
+  it('is seen to by the loop in whole microseconds, later each time, and looks no other for it', () => {
+    const { upkeep } = definition;
+    if (!upkeep) return;
+    let seen = 0;
+    fc.assert(
+      fc.property(courseArbitrary(kind), (course) => {
+        const run = played(course);
+        // A fade of some seconds is more than 200 pictures.
+        for (let n = 0; n < 200; n += 1) {
+          const dueUs = upkeep.dueUs(run.state);
+          if (dueUs === null) return;
+          expect(Number.isSafeInteger(dueUs)).toBe(true);
+          if (n > 0) expect(dueUs).toBeGreaterThan(run.nowUs);
+          run.nowUs = Math.max(run.nowUs, dueUs);
+          const [before, told] = [run.state, run.entries.length];
+          run.state = frozen(upkeep.done(before, stage(run)));
+          expect(definition.look(run.state)).toEqual(definition.look(before));
+          expect(run.entries).toHaveLength(told);
+          seen += 1;
+        }
+      }),
+      { seed: 7, numRuns: 60 },
+    );
+    expect(seen).toBeGreaterThan(100);
+  });
+
   it('is dark at first, loads nothing then, and is told dark where it was seen or heard', () => {
     const dark = darkOutput(output);
     expect(definition.loads(dark)).toBe(false);

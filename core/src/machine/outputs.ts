@@ -1,4 +1,4 @@
-import type { Effect, OutputOrder } from '../flow/index.ts';
+import type { Effect } from '../flow/index.ts';
 import { variableShape, variableStart, variableStarts, type Gadget, type Variable } from '../gadget/index.ts';
 import { schedule } from '../kernel/index.ts';
 import { noJobs, type Job } from '../output/index.ts';
@@ -7,6 +7,7 @@ import {
   darkOutput,
   type AnyStage,
   type CompiledOutput,
+  type KeptUp,
   type OutputEntry,
   type OutputState,
 } from './outputKinds.ts';
@@ -63,7 +64,9 @@ export function carryOut(
       remember(shown, effect.variableId, effect.index, effect.value, atUs, trace);
       return noJobs;
     case 'output':
-      return told(state, compiled, effect.outputId, effect.order, trace);
+      return becomeByLoop(state, compiled, effect.outputId, trace, (was, { definition }, stage) =>
+        definition.apply(was, effect.order as never, stage),
+      );
   }
 }
 
@@ -113,37 +116,40 @@ class OutputStage implements AnyStage {
   }
 }
 
-function withOutput(
+type Next = (was: OutputState, of: CompiledOutput, stage: AnyStage) => OutputState;
+
+/**
+ * An output becomes another. What names one that an edit took away is dropped, and so did the edit with what waited
+ * for one of another kind.
+ */
+function become(
   state: MachineState,
   compiled: CompiledGadget,
   outputId: string,
   trace: TraceEntry[],
-  become: (was: OutputState, of: CompiledOutput, stage: AnyStage) => OutputState,
+  next: Next,
 ): void {
   const { outputs } = state.shown;
   const of = compiled.outputs.get(outputId);
   const was = outputs[outputId];
-  if (of && was) outputs[outputId] = become(was, of, new OutputStage(state, of, trace));
+  if (of && was) outputs[outputId] = next(was, of, new OutputStage(state, of, trace));
 }
 
-/** An output is told something. What waited over an edit for another kind was dropped by it. */
-function told(
+/** The same by the loop, which has something to do for it. @returns what that is */
+function becomeByLoop(
   state: MachineState,
   compiled: CompiledGadget,
   outputId: string,
-  order: OutputOrder,
   trace: TraceEntry[],
+  next: Next,
 ): readonly Job[] {
-  const { outputs } = state.shown;
-  const of = compiled.outputs.get(outputId);
-  const was = outputs[outputId];
-  // Written out: this runs for everything that is shown.
-  if (!of || !was) return noJobs;
-  const stage = new OutputStage(state, of, trace);
-  const is = of.definition.apply(was, order as never, stage);
-  if (is === was) return noJobs;
-  outputs[outputId] = is;
-  return of.definition.jobs(was, is, stage);
+  let jobs = noJobs;
+  become(state, compiled, outputId, trace, (was, of, stage) => {
+    const is = next(was, of, stage);
+    if (is !== was) jobs = of.definition.jobs(was, is, stage);
+    return is;
+  });
+  return jobs;
 }
 
 /** What an output planned has come. */
@@ -154,15 +160,37 @@ export function dueOutput(
   what: unknown,
   trace: TraceEntry[],
 ): void {
-  withOutput(state, compiled, outputId, trace, (was, { definition }, stage) =>
-    definition.due(was, what, stage),
-  );
+  become(state, compiled, outputId, trace, (was, { definition }, stage) => definition.due(was, what, stage));
+}
+
+/** When the loop has next to see to an output by itself, µs; null: never, until something is told. */
+export function upkeepDueUs(state: MachineState, { keptUp }: CompiledGadget): number | null {
+  let dueUs: number | null = null;
+  for (const { output, upkeep } of keptUp) {
+    const one = state.shown.outputs[output.id];
+    const at = one ? upkeep.dueUs(one) : null;
+    if (at !== null && (dueUs === null || at < dueUs)) dueUs = at;
+  }
+  return dueUs;
+}
+
+/** The loop sees to an output that is due. @returns what that gives it to do; none where it is not due */
+export function keepUp(
+  state: MachineState,
+  compiled: CompiledGadget,
+  { output: { id }, upkeep }: KeptUp,
+  trace: TraceEntry[],
+): readonly Job[] {
+  const one = state.shown.outputs[id];
+  const dueUs = one ? upkeep.dueUs(one) : null;
+  if (dueUs === null || dueUs > state.nowUs) return noJobs;
+  return becomeByLoop(state, compiled, id, trace, (was, _of, stage) => upkeep.done(was, stage));
 }
 
 /** The power goes: what can be seen and heard of that, output by output; and all of them are dark. */
 export function darken(state: MachineState, compiled: CompiledGadget, trace: TraceEntry[]): void {
   for (const id of compiled.outputs.keys())
-    withOutput(state, compiled, id, trace, (was, { definition, output }, stage) => {
+    become(state, compiled, id, trace, (was, { definition, output }, stage) => {
       definition.powerOff(was, stage);
       return darkOutput(output);
     });

@@ -154,6 +154,50 @@ describe('a turn', () => {
     expect(of(trace, 'lights')).toHaveLength(2);
   });
 
+  describe('for lights that go on by themselves', () => {
+    const going = (text: string, figures: Record<string, number> = {}): Gadget => {
+      const gadget = painted({ pixels: 100, ...figures });
+      const [only] = gadget.flow.states;
+      const rules = [
+        { ...only!.rules[0]!, ...readRule(`when after 50 ms do ${text}`, gadget) },
+        ...only!.rules.slice(1),
+      ];
+      return { ...gadget, flow: { ...gadget.flow, states: [{ ...only!, rules }] } };
+    };
+    const sentMs = (text: string, untilMs: number, stimuli: Stimulus[] = [], figures = {}) =>
+      of(replay(going(text, figures), stimuli, untilMs * 1_000, 1), 'busy').map(({ atUs }) => atUs / 1_000);
+
+    it('sends a picture each time that a blink changes', () => {
+      expect(sentMs('Ring paint 3 red; Ring blink all every 200 ms', 400)).toEqual([50, 150, 250, 350]);
+      // Quicker than pictures are drawn: as often as they are.
+      expect(sentMs('Ring paint 3 red; Ring blink all every 10 ms', 100)).toEqual([50, 70, 90]);
+    });
+
+    it('sends fifty a second while they fade, the last one after its end', () => {
+      expect(sentMs('Ring fade all red over 90 ms', 400)).toEqual([50, 70, 90, 110, 130, 150]);
+      expect(sentMs('Ring fade all red over 100 ms', 400)).toEqual([50, 70, 90, 110, 130, 150]);
+      expect(sentMs('Ring fade all red over 90 ms', 400, [], { interruptsOff: 0 })).toEqual([]);
+    });
+
+    it('sends none once they are painted over, or the power goes', () => {
+      expect(sentMs('Ring fade all red over 9 s; wait 35 ms; Ring paint all off', 400)).toEqual([50, 85]);
+      expect(sentMs('Ring blink all every 60 ms', 400, [power(95_000, 'cycle')])).toEqual([50, 80, 145, 175, 205, 235, 265, 295, 325, 355, 385]); // prettier-ignore
+    });
+
+    it('hears no press meanwhile, and goes on where it was cut off', () => {
+      const gadget = going('Ring paint 3 red; Ring blink all every 200 ms');
+      const trace = replay(gadget, [...key(150_200, 2_000), ...key(200_000, 30_000)], 300_000, 1);
+      expect(of(trace, 'swallowed')).toMatchObject([{ atUs: 153_000, reason: 'blocked', hadUs: 2_000 }]);
+      const cut = new Machine(gadget, 1);
+      for (const stimulus of [...key(150_200, 2_000), ...key(200_000, 30_000)]) cut.stimulate(stimulus);
+      cut.advanceTo(120_000);
+      const before = cut.takeTrace();
+      const rest = Machine.restore(gadget, JSON.parse(JSON.stringify(cut.snapshot())) as never);
+      rest.advanceTo(300_000);
+      expect([...before, ...rest.takeTrace()]).toEqual(trace);
+    });
+  });
+
   it('that stands still leaves nothing to be done once the power comes anew', () => {
     const gadget = painted({ pixels: 256 });
     const [only] = gadget.flow.states;

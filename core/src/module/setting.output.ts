@@ -51,6 +51,7 @@ export const setting = defineOutput<'setting', ModuleSetting, SettingEntry, Plan
     const queued = { ...was, queue: [...was.queue, value] };
     return was.queue.length === 0 ? begin(queued, on) : queued;
   },
+  upkeep: null,
   jobs: (was, { queue }, { output }) => (queue === was.queue ? noJobs : inBackground(output.tellUs)),
   due(was, { order }, on) {
     const [value, ...queue] = was.queue;

@@ -46,12 +46,23 @@ export interface OutputDefinition<
   dark(output: OutputOf<K>): S;
   /** What becomes of it when it is told something; the same state where nothing changes. */
   apply(state: S, order: OrderOf<ActionKindOf<K>>, stage: Stage<K, E, W, P>): S;
-  /** What the loop has to do for it after an order that made it another. Orders of one moment are one work. */
+  /**
+   * What the loop has to do for it after an order, or upkeep, that made it another. Orders of one moment are one work.
+   */
   jobs(was: S, is: S, stage: Stage<K, E, W, P>): readonly Job[];
   /** What it planned has come. */
   due(state: S, what: W, stage: Stage<K, E, W, P>): S;
   /** Whether something else has come since, so that nothing will happen when what it planned comes. */
   isVoid(state: S, what: W): boolean;
+  /** What the loop sees to by itself, turn by turn; null: nothing. */
+  readonly upkeep: {
+    /** Whether there is any for one like this. */
+    wanted(prepared: P): boolean;
+    /** The first turn at or after that moment sees to it; null: none, until something is told. */
+    dueUs(state: S): number | null;
+    /** A turn has come by. */
+    done(state: S, stage: Stage<K, E, W, P>): S;
+  } | null;
   /** The power goes: tells what can be seen or heard of that. */
   powerOff(state: S, stage: Stage<K, E, W, P>): void;
   /** An edit: what is kept of it, for the output as it is now. @param dark that one, not told anything */
@@ -88,8 +99,9 @@ export const defineOutput = <
   definition: OutputDefinition<K, S, E, W, P>,
 ): OutputDefinition<K, S, E, W, P> => definition;
 
-/** For kinds that plan nothing. */
+/** For kinds that plan nothing, and need no upkeep. */
 export const plansNothing = {
+  upkeep: null,
   due: <S>(state: S): S => state,
   isVoid: () => true,
 };

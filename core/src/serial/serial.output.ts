@@ -75,6 +75,7 @@ export const serial = defineOutput<'serial', SerialLine, SerialEntry, Planned, n
     const queued = { ...was, queue: [...was.queue, { ...line, ended: order.ended }] };
     return was.queue.length === 0 ? begin(queued, on) : queued;
   },
+  upkeep: null,
   jobs: (was, { queue }, { output }) =>
     queue === was.queue ? noJobs : inBackground(bytesUs(queue.at(-1)!.bytes, output.baud)),
   due(was, { order }, on) {

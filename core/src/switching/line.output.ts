@@ -42,6 +42,7 @@ export const line = defineOutput<'line', SwitchedLine, SwitchedEntry, Planned, n
         return until(become(was, 'on', clamp(order.carrierHz, 1, mostHz), on), order.length, 'off', on);
     }
   },
+  upkeep: null,
   jobs: () => noJobs,
   due: (was, { order, level }, on) => (was.order === order ? become(was, level, 0, on) : was),
   isVoid: (was, { order }) => was.order !== order,

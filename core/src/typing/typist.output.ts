@@ -55,6 +55,7 @@ export const typist = defineOutput<'typist', Typing, TypistEntry, Planned, null>
       }
     }
   },
+  upkeep: null,
   jobs: () => noJobs,
   due: (was, { key, tap }, on) => (was.tapped[key] === tap ? release(was, key, on) : was),
   isVoid: ({ tapped }, { key, tap }) => tapped[key] !== tap,

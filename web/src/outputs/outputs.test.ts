@@ -112,6 +112,7 @@ describe('lights in hand', () => {
       kind: 'lights',
       steady: 'ff0000',
       going: [{ first: 0, last: 0, sinceUs: 0, what: 'blink', periodUs }],
+      renewUs: null,
     });
     expect(safely(told(100_000)).going).toMatchObject([{ periodUs: 400_000 }]);
     const slow = told(600_000);
