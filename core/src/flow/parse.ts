@@ -75,6 +75,14 @@ export class Parser {
     this.at += 1;
     return token;
   }
+  /** How many words and signs there are from here to that place of the text; null: it lies within one. */
+  protected tokensUntil(end: number): number | null {
+    for (let n = 1; this.at + n < this.tokens.length; n += 1) {
+      const reached = this.tokens[this.at + n - 1]!.end;
+      if (reached >= end) return reached === end ? n : null;
+    }
+    return null;
+  }
   protected get atEnd(): boolean {
     return this.token.kind === 'end';
   }

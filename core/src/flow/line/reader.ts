@@ -125,16 +125,12 @@ export class LineReader extends Parser {
 
   /** Id of what is named, if a name of that kind comes; it is not taken. @param taken words that mean something else here */
   peek(kind: NameKind, taken: ReadonlySet<string> = none): string | null {
-    this.offer([...this.names[kind].values()].map((label) => quoted(label, taken)));
-    const { kind: token, text } = this.token;
-    if (token !== 'quoted' && (token !== 'word' || taken.has(text))) return null;
-    for (const [id, label] of this.names[kind]) if (label === this.token.text) return id;
-    return null;
+    return this.nameAhead(kind, taken)?.id ?? null;
   }
   /** Id of what is named. @throws ExpressionError with the nearest of its kind */
   id(kind: NameKind): string {
-    const id = this.peek(kind);
-    if (id === null) {
+    const named = this.nameAhead(kind, none);
+    if (named === null) {
       const known = [...this.names[kind].values()];
       throw new ExpressionError(
         `expected ${kindWords[kind]} (${known.slice(0, 12).join(', ') || 'none yet'}), got ${this.got}`,
@@ -142,8 +138,29 @@ export class LineReader extends Parser {
         nearest(this.token.text, known),
       );
     }
-    this.take();
-    return id;
+    for (let n = 0; n < named.words; n += 1) this.take();
+    return named.id;
+  }
+  private nameAhead(kind: NameKind, taken: ReadonlySet<string>): { id: string; words: number } | null {
+    const labels = this.names[kind];
+    this.offer([...labels.values()].map((label) => quoted(label, taken)));
+    const { kind: token, text } = this.token;
+    if (token !== 'quoted' && (token !== 'word' || taken.has(text))) return null;
+    for (const [id, label] of labels) if (label === text) return { id, words: 1 };
+    return token === 'word' ? this.namedInWords(labels) : null;
+  }
+  /** A name of several words needs no quotes where no single word is one: the longest that the line goes on with. */
+  private namedInWords(labels: ReadonlyMap<string, string>): { id: string; words: number } | null {
+    let longest = null;
+    let length = 0;
+    for (const [id, label] of labels) {
+      if (label.length <= length || !this.text.startsWith(label, this.here)) continue;
+      const words = this.tokensUntil(this.here + label.length);
+      if (words === null) continue;
+      longest = { id, words };
+      length = label.length;
+    }
+    return longest;
   }
 
   /** A whole number from `least` to `most`. */

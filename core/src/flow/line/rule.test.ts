@@ -180,6 +180,27 @@ describe('a rule as a line of text', () => {
       'when "after \\"dark\\"" heldRelease',
     );
   });
+  it('names of several words need no quotes, the longest that fits is meant', () => {
+    const worded = structuredClone(gadget);
+    const [first, second] = worded.controls;
+    [first!.name, second!.name] = ['Push button', 'Push button 2'];
+    worded.outputs[0]!.name = 'Stove light';
+    worded.flow.states[0]!.name = 'Round over';
+    const same = (bare: string, inQuotes: string) =>
+      expect(readRule(bare, worded)).toEqual(readRule(inQuotes, worded));
+    same('when Push button press', 'when "Push button" press');
+    same('when Push button 2 press', 'when "Push button 2" press');
+    same(
+      'when after 1 s do Stove light on then Round over',
+      'when after 1 s do "Stove light" on then "Round over"',
+    );
+    // A word within a name ends nothing.
+    expect(() => readRule('when Push buttons press', worded)).toThrow(/expected after/);
+    expect(() => readRule('when after 1 s then Round', worded)).toThrow(/expected a state/);
+    expect(completeRule('when Push button pre', 20, worded)).toMatchObject([
+      { text: 'press', start: 17, end: 20 },
+    ]);
+  });
   it('is what the document allows', () => {
     const all = structuredClone(gadget);
     all.flow.states[0]!.rules = triggers.map((trigger, n) =>
