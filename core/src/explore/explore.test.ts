@@ -8,10 +8,11 @@ import {
   type Around,
   type FlowState,
 } from '../flow/index.ts';
-import type { Action, Gadget } from '../gadget/index.ts';
-import { freshEncoder, freshKnob } from '../drawer/index.ts';
+import { applyEdit, emptyGadget, type Action, type Gadget } from '../gadget/index.ts';
+import { addPartEdit, freshEncoder, freshKnob } from '../drawer/index.ts';
 import { freshWork, StandsStill } from '../kernel/index.ts';
 import { Machine } from '../machine/index.ts';
+import { checkGadget } from '../snag/index.ts';
 import { chart, chartArbitrary, lead, on } from '../test/charts.ts';
 import { button, frozen, gestures, numberVariable, partsFor, rule, state } from '../test/fixtures.ts';
 import {
@@ -315,6 +316,37 @@ describe('the explorer', () => {
 });
 
 describe('moves', () => {
+  it('of a keypad as it is bought are those of its keys, whatever of it the scan would need', () => {
+    const pad = applyEdit(
+      emptyGadget('Bench'),
+      addPartEdit(emptyGadget('Bench'), 'key-matrix', { name: 'Pad' }),
+    );
+    const keys = pad.controls.map(({ id }) => id);
+    const open: Gadget = {
+      ...pad,
+      parts: pad.parts.map((part) => ({ ...part, figures: { ...part.figures, diodes: 0 } })),
+      flow: {
+        ...pad.flow,
+        initialId: 's1',
+        states: [
+          state('s1', {
+            rules: [
+              rule('r1', {
+                trigger: { kind: 'gesture', controlId: keys[1]!, gesture: 'press' },
+                targetIds: ['s2'],
+              }),
+            ],
+          }),
+          state('s2'),
+        ],
+      },
+    };
+    expect(keys.length).toBeGreaterThan(3);
+    const explorer = new Explorer(open, usualLimits);
+    explorer.advance(Infinity);
+    expect([...explorer.entered]).toEqual([true, true]);
+    expect(checkGadget(open).failed).toEqual([]);
+  });
   it('mean what the machine makes of them, and last as long', () => {
     const gadget = played(
       [

@@ -227,7 +227,9 @@ export function movesOf(gadget: Gadget): Move[] {
     ...gadget,
     controls: gadget.controls.map(calm),
     flow: { ...emptyFlow(), variables: [] },
+    // Nor does scanning matter: keys that stand alone are read each by itself.
     wiring: { ...gadget.wiring, sets: [] },
+    parts: gadget.parts.filter(({ kind }) => kind !== 'key-matrix'),
     brief: { ...gadget.brief, tasks: [] },
   };
   return draftsOf(gadget).map((move): Move => {
