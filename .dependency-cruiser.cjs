@@ -41,6 +41,8 @@ const mayKnow = {
   // Everything that a gadget can come to, and questions about it.
   explore: [...ground, 'gesture', 'flow', 'light', 'midi', 'serial', 'typing', 'parts', 'machine', 'trial'],
   snag: [...ground, ...path, 'brief', 'feel', 'wiring', 'machine', 'explore'],
+  // What is said of a gadget where it is one of many.
+  card: [...ground, 'machine', 'snag'],
   formats: [...ground, ...path, 'feel', 'parts', 'drawer', 'wiring', 'machine', 'trial', 'snag'],
 };
 const test = '\\.test\\.tsx?$|/test/';

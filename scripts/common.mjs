@@ -97,7 +97,14 @@ export function build() {
       tool('typescript/bin/tsc', '-b', 'core', 'server');
     },
   );
-  const web = ['web/src', 'web/public', 'web/index.html', 'web/vite.config.ts', 'web/package.json'];
+  const web = [
+    'web/src',
+    'patterns',
+    'web/public',
+    'web/index.html',
+    'web/vite.config.ts',
+    'web/package.json',
+  ];
   whenStale('web', [...shared, ...web], 'web/dist/index.html', () => {
     console.log('Building the web application …');
     run(process.execPath, [at('node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], {

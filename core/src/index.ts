@@ -363,6 +363,15 @@ export {
   type Trial,
   type TrialResult,
 } from './trial/index.ts';
+export {
+  cardOf,
+  changesBetween,
+  portraitOf,
+  type Card,
+  type Change,
+  type ChangedKind,
+  type Portrait,
+} from './card/index.ts';
 export { soundWays, checkGadget, snagRules, type CheckReport } from './snag/index.ts';
 export { mostFrequent, partNs, type Cause, type Standstill } from './kernel/index.ts';
 export {

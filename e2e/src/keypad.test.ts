@@ -14,7 +14,7 @@ const inHand = () => bench.text('[role=application]');
 describe('a keypad that spells, and a module of the maker’s own', () => {
   it('twelve keys are one rule: their letters, a word of them, and a display', async () => {
     await bench.goto('/');
-    await bench.click('Start a gadget');
+    await bench.startGadget();
     await bench.click('Parts');
     await bench.addParts('Key matrix (keypad)', 'Character display');
     await bench.click('Flow');

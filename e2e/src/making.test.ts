@@ -13,7 +13,7 @@ describe('from nothing', () => {
   it('a maker adds a button, a light, two states and a rule, and plays', async () => {
     await bench.goto('/');
     await bench.shows('The shelf is empty');
-    await bench.click('Start a gadget');
+    await bench.startGadget();
     await bench.shows('A task is something a user wants done');
     await bench.fill(await bench.css('textarea'), 'To light the booth');
     await bench.click('Add a task');

@@ -20,7 +20,7 @@ const openDemo = async (name: string, sheet: string) => {
 describe('outputs that makers miss most', () => {
   it('a chain, a line and serial text are added, told by slots and by text, and played', async () => {
     await bench.goto('/');
-    await bench.click('Start a gadget');
+    await bench.startGadget();
     await bench.click('Parts');
     await bench.addParts('Push button', 'Light chain', 'Relay module', 'Serial line for text');
     await bench.shows('Light chain: 0 of 12 lit');

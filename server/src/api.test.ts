@@ -136,6 +136,71 @@ describe('gadgets', () => {
   });
 });
 
+describe('what the shelf says of gadgets', () => {
+  const shelved = async (id: string) =>
+    ((await server.ask('GET', '/gadgets?cards=1')).body as { id: string }[]).find(
+      (one) => one.id === id,
+    ) as any; // eslint-disable-line @typescript-eslint/no-explicit-any -- as it came over the wire
+  /** Asked again and again, as the shelf does while it is being worked out. */
+  const known = async (id: string, revision: number) => {
+    for (;;) {
+      const one = await shelved(id);
+      if (one.card?.revision === revision) return one;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+  };
+
+  it('is worked out of the newest revision, and told with the one before it until then', async () => {
+    const { id } = await create('Reed Box');
+    expect(await shelved(id)).toMatchObject({ name: 'Reed Box', revision: 1, card: null });
+    const nothing = { snags: { stop: 0, likely: 0, note: 0 }, changes: [], more: 0 };
+    expect((await known(id, 1)).card.card).toEqual({ purpose: '', ...nothing });
+    const flow = {
+      ...emptyFlow(),
+      initialId: 's1',
+      states: [
+        { ...blankState(), id: 's1', name: 'All' },
+        { ...blankState(), id: 's2', name: 'Lost' },
+      ],
+    };
+    const brief = { ...named('').brief, purpose: 'Storm and sea.\nAnd the crowd.' };
+    await save(id, 1, { ...named('Reed Box'), brief, flow });
+    expect((await shelved(id)).card.revision).toBe(1);
+    const { card } = (await known(id, 2)).card;
+    expect(card.purpose).toBe('Storm and sea.');
+    expect(card.snags.stop + card.snags.likely + card.snags.note).toBeGreaterThan(0);
+    expect(card.changes[0]).toEqual({ how: 'added', what: 'state', name: 'All' });
+  });
+
+  it('has a picture once it is known, drawn from what is switched on', async () => {
+    const { id } = await create('Lamp');
+    expect((await server.ask('GET', `/gadgets/${id}/portrait`)).status).toBe(404);
+    const document = {
+      ...named('Lamp'),
+      outputs: [{ id: 'o1', kind: 'light', name: 'Lamp', colour: 'red' }],
+    };
+    const light = { id: 'p1', kind: 'light', own: null, name: 'Lamp', figures: {}, priceCents: null, quantity: 1, have: 0, plays: ['o1'] }; // prettier-ignore
+    await save(id, 1, { ...document, parts: [light] });
+    await known(id, 2);
+    const { status, body } = await server.ask('GET', `/gadgets/${id}/portrait`);
+    expect([status, body.revision, Object.keys(body.portrait.outputs)]).toEqual([200, 2, ['o1']]);
+    expect((await server.ask('GET', '/gadgets/g9/portrait')).status).toBe(404);
+  });
+
+  it('counts the last run of each trial, and which of them are older than the last change', async () => {
+    const { id } = await create();
+    const trial: Trial = { name: 'Nothing', seed: 1, endUs: 1_000, stimuli: [], expectations: [] };
+    const ids: string[] = [];
+    for (let n = 0; n < 2; n += 1)
+      ids.push((await server.ask('POST', `/gadgets/${id}/trials`, trial)).body.id);
+    expect((await shelved(id)).trials).toEqual({ passed: 0, failed: 0, older: 0, neverRun: 2 });
+    await server.ask('POST', `/gadgets/${id}/trials/${ids[0]}/runs`, { revision: 1 });
+    expect((await shelved(id)).trials).toEqual({ passed: 1, failed: 0, older: 0, neverRun: 1 });
+    await save(id, 1, named('Changed'));
+    expect((await shelved(id)).trials).toEqual({ passed: 1, failed: 0, older: 1, neverRun: 1 });
+  });
+});
+
 describe('bad input', () => {
   it.each<[string, string, number, string]>([
     ['no JSON', '{"kind":', 400, 'not-json'],

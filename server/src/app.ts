@@ -9,6 +9,7 @@ import sirv from 'sirv';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { limits } from '@hum-lever/core';
+import { CardsService } from './cards/cards.service.ts';
 import { loadDemo } from './demo/loadDemo.ts';
 import { DrawerController } from './drawer/drawer.controller.ts';
 import { DrawerService } from './drawer/drawer.service.ts';
@@ -53,6 +54,7 @@ class AppModule {
       providers: [
         { provide: Store, useValue: store },
         { provide: RunLimits, useValue: limits },
+        CardsService,
         DrawerService,
         GadgetsService,
         PicturesService,

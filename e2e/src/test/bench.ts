@@ -86,6 +86,12 @@ export class Bench {
     return id;
   }
 
+  /** On the shelf: a new gadget, of nothing or of one of the patterns. */
+  async startGadget(pattern = 'Nothing'): Promise<void> {
+    await this.click('Start a gadget');
+    await this.click(pattern);
+  }
+
   /** Waits until `probe` gives something. Elements that vanish while they are looked at are looked for again. */
   async until<T>(what: string, probe: () => Promise<T | false | null | undefined>): Promise<T> {
     let last: unknown;

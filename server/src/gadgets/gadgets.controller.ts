@@ -19,6 +19,7 @@ import * as z from 'zod';
 import { apiSchema } from '../http/apiSchema.ts';
 import { baseOf, notFound, parseOr422, saveIdOf } from '../http/problem.ts';
 import { PicturesService } from '../pictures/pictures.service.ts';
+import { CardsService } from '../cards/cards.service.ts';
 import { GadgetsService } from './gadgets.service.ts';
 
 const createSchema = z.union([
@@ -42,12 +43,16 @@ export class GadgetsController {
   constructor(
     private readonly gadgets: GadgetsService,
     private readonly pictures: PicturesService,
+    private readonly cards: CardsService,
   ) {}
 
   @Get()
-  @ApiOperation({ summary: 'Gadgets on the shelf, or with bin=1 those in the bin' })
-  list(@Query('bin') bin?: string) {
-    return this.gadgets.list(bin === '1');
+  @ApiOperation({
+    summary:
+      'Gadgets on the shelf, or with bin=1 those in the bin; with cards=1 what is known of each, which works it out anew where it is old',
+  })
+  list(@Query('bin') bin?: string, @Query('cards') cards?: string) {
+    return cards === '1' ? this.cards.list(bin === '1') : this.gadgets.list(bin === '1');
   }
 
   @Post()
@@ -93,6 +98,7 @@ export class GadgetsController {
   ) {
     const saved = await this.gadgets.save(id, baseOf(ifMatch), body, saveIdOf(saveId));
     etag(response, saved.revision);
+    this.cards.saved(id);
     return saved;
   }
 
@@ -141,6 +147,12 @@ export class GadgetsController {
         .replace(/^-+|-+$/g, '') || 'gadget';
     const text = printGadgetFile(document, await this.pictures.forFile(document));
     response.attachment(`${name}.gadget.json`).type('application/json').send(text);
+  }
+
+  @Get(':id/portrait')
+  @ApiOperation({ summary: 'What a picture of it is drawn from, as it lies there switched on' })
+  portrait(@Param('id') id: string) {
+    return this.cards.portrait(id);
   }
 
   @Get(':id/kept')

@@ -67,3 +67,15 @@ export class DrawerRow {
   @Column('text') own: string;
   @Column('text') keptAt: string;
 }
+
+/** What the shelf says of a gadget, worked out of one of its revisions: an older one's until the newest one's is known. */
+@Entity('card')
+export class CardRow {
+  @PrimaryColumn('text') gadgetId: string;
+  /** Of that revision. */
+  @Column('integer') number: number;
+  /** The card as JSON; `null` in it: it could not be worked out. */
+  @Column('text') card: string;
+  /** What the picture is drawn from, as JSON. */
+  @Column('text', { nullable: true }) portrait: string | null;
+}

@@ -2,13 +2,14 @@ import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import Database from 'libsql';
 import { join } from 'node:path';
 import { DataSource, type EntityManager } from 'typeorm';
-import { DrawerRow, GadgetRow, PictureRow, RevisionRow, TrialRow, TrialRunRow } from './entities.ts';
+import { CardRow, DrawerRow, GadgetRow, PictureRow, RevisionRow, TrialRow, TrialRunRow } from './entities.ts';
 import { Gadgets1700000000001 } from './migrations/0001-gadgets.ts';
 import { Problem } from '../http/problem.ts';
 import { FolderLock } from './folderLock.ts';
 import { Pictures1700000000002 } from './migrations/0002-pictures.ts';
 import { Saves1700000000003 } from './migrations/0003-saves.ts';
 import { Drawer1700000000004 } from './migrations/0004-drawer.ts';
+import { Cards1700000000005 } from './migrations/0005-cards.ts';
 
 /**
  * The database file. All work goes through one lane, one piece after the other: the connection is shared, and a read
@@ -32,8 +33,14 @@ export class Store implements OnApplicationShutdown {
       type: 'better-sqlite3',
       driver: Database,
       database: join(folder, 'hum-lever.sqlite'),
-      entities: [DrawerRow, GadgetRow, PictureRow, RevisionRow, TrialRow, TrialRunRow],
-      migrations: [Gadgets1700000000001, Pictures1700000000002, Saves1700000000003, Drawer1700000000004],
+      entities: [CardRow, DrawerRow, GadgetRow, PictureRow, RevisionRow, TrialRow, TrialRunRow],
+      migrations: [
+        Gadgets1700000000001,
+        Pictures1700000000002,
+        Saves1700000000003,
+        Drawer1700000000004,
+        Cards1700000000005,
+      ],
       migrationsRun: true,
       enableWAL: true,
     });

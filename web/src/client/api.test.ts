@@ -49,11 +49,11 @@ describe('what is asked of the server', () => {
   it('sends the text of a file as it is, and a body only where there is one', async () => {
     const asked = answering(json(201, {}), json(200, []), new Response(null, { status: 204 }));
     await api.importText('{"not":"read here"}');
-    await api.gadgets(true);
+    await api.shelf(true);
     expect(await api.removeTrial('g1', 't2')).toBeUndefined();
     expect(asked.map(({ url, init }) => [init.method, url, init.body])).toEqual([
       ['POST', '/api/gadgets/import', '{"not":"read here"}'],
-      ['GET', '/api/gadgets?bin=1', null],
+      ['GET', '/api/gadgets?cards=1&bin=1', null],
       ['DELETE', '/api/gadgets/g1/trials/t2', null],
     ]);
   });
@@ -89,13 +89,13 @@ describe('what the server does not do', () => {
 
   it('may be asked again where it is away, or says that it cannot now', async () => {
     answering(new TypeError('fetch failed'));
-    expect(await failure(api.gadgets(false))).toMatchObject({
+    expect(await failure(api.shelf(false))).toMatchObject({
       constructor: ServerAway,
       retryMs: 0,
       message: 'The server does not answer.',
     });
     answering(json(503, { detail: 'The disk is full.' }, { 'retry-after': '12' }));
-    expect(await failure(api.gadgets(false))).toMatchObject({
+    expect(await failure(api.shelf(false))).toMatchObject({
       constructor: ServerAway,
       retryMs: 12_000,
       message: 'The disk is full.',

@@ -1,4 +1,4 @@
-import type { Fault, Gadget, OwnClass, Picture, Trial, TrialResult } from '@hum-lever/core';
+import type { Card, Fault, Gadget, OwnClass, Picture, Portrait, Trial, TrialResult } from '@hum-lever/core';
 
 export interface GadgetSummary {
   id: string;
@@ -7,6 +7,13 @@ export interface GadgetSummary {
   createdAt: string;
   savedAt: string;
   binnedAt: string | null;
+}
+/** A gadget on the shelf, with what is known of it. */
+export interface ShelfGadget extends GadgetSummary {
+  /** Of which revision; null: not known yet. A card that is null in it could not be worked out. */
+  card: { revision: number; card: Card | null } | null;
+  /** How its trials went when each was run last; `older` of them on something that has changed since. */
+  trials: { passed: number; failed: number; older: number; neverRun: number };
 }
 export interface OpenGadget extends GadgetSummary {
   document: Gadget;
@@ -119,7 +126,8 @@ async function call<T>(method: string, path: string, { body, base, saveId }: Opt
 }
 
 export const api = {
-  gadgets: (bin: boolean) => call<GadgetSummary[]>('GET', `/gadgets${bin ? '?bin=1' : ''}`),
+  shelf: (bin: boolean) => call<ShelfGadget[]>('GET', `/gadgets?cards=1${bin ? '&bin=1' : ''}`),
+  portrait: (id: string) => call<{ revision: number; portrait: Portrait }>('GET', `/gadgets/${id}/portrait`),
   create: (name: string) => call<OpenGadget>('POST', '/gadgets', { body: { name } }),
   createFrom: (document: Gadget) => call<OpenGadget>('POST', '/gadgets', { body: { document } }),
   importText: (text: string) => call<OpenGadget>('POST', '/gadgets/import', { body: text }),

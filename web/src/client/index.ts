@@ -9,6 +9,7 @@ export {
   type DrawerPart,
   type RunJob,
   type GadgetSummary,
+  type ShelfGadget,
   type RevisionSummary,
   type StoredTrial,
 } from './api.ts';
@@ -24,4 +25,13 @@ export {
   type SyncStatus,
 } from './sync.ts';
 export { keepTrial } from './keepTrial.ts';
-export { keys, queryClient, useDrawer, useGadgets, useKept, useRevisions, useTrials } from './queries.ts';
+export {
+  keys,
+  queryClient,
+  useDrawer,
+  useGadgets,
+  useKept,
+  usePortrait,
+  useRevisions,
+  useTrials,
+} from './queries.ts';

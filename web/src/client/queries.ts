@@ -1,5 +1,5 @@
 import { QueryClient, useQuery } from '@tanstack/react-query';
-import { api, ApiProblem, ServerAway } from './api.ts';
+import { api, ApiProblem, ServerAway, type ShelfGadget } from './api.ts';
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -24,8 +24,24 @@ export const keys = {
   drawer: ['drawer'],
 };
 
+/** Between two looks while something of the shelf is being worked out. */
+const lookMs = 1_500;
+
+const isOld = ({ card, revision }: ShelfGadget) => card?.revision !== revision;
 export const useGadgets = (bin: boolean) =>
-  useQuery({ queryKey: keys.gadgets(bin), queryFn: () => api.gadgets(bin) });
+  useQuery({
+    queryKey: keys.gadgets(bin),
+    queryFn: () => api.shelf(bin),
+    refetchInterval: ({ state }) => (state.data?.some(isOld) ? lookMs : false),
+  });
+/** What the picture of a gadget is drawn from. @param revision of which that is; null: none is there */
+export const usePortrait = (id: string, revision: number | null, wanted: boolean) =>
+  useQuery({
+    queryKey: ['portrait', id, revision],
+    queryFn: () => api.portrait(id),
+    enabled: wanted && revision !== null,
+    staleTime: Infinity,
+  });
 export const useRevisions = (id: string) =>
   useQuery({ queryKey: keys.revisions(id), queryFn: () => api.revisions(id) });
 export const useKept = (id: string, enabled: boolean) =>

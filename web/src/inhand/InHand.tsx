@@ -1,16 +1,6 @@
-import { ActionIcon, Button, Tooltip } from '@mantine/core';
+import { Button } from '@mantine/core';
 import {
-  IconArrowsDiagonal,
-  IconArrowsDiagonalMinimize2,
-  IconPlayerRecord,
-  IconVolume,
-  IconVolumeOff,
-} from '@tabler/icons-react';
-import {
-  controlsOf,
-  keySetsOf,
   stayingContacts,
-  type Button as ButtonPart,
   type Codes,
   type Encoder,
   type Knob,
@@ -19,20 +9,18 @@ import {
 } from '@hum-lever/core';
 import { useEffect, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import { useDocument } from '../client/index.ts';
-import { Pictures } from '../outputs/pictures.tsx';
-import { keyName, useIsLit } from '../shared/index.ts';
+import { keyName } from '../shared/index.ts';
 import { sayStill, slowWords } from '../words/index.ts';
 import { player, usePlayer } from '../workers/index.ts';
-import { play, prepareSound, setMuted, unlockSound, useSound } from './audio.ts';
+import { play, prepareSound, unlockSound } from './audio.ts';
+import { Body } from './Body.tsx';
+import { LargeButton, MuteButton, RecordButton, RecordingBar } from './HandButtons.tsx';
 import classes from './InHand.module.css';
-import { Dial, holdCode, moveKnobTo, placeOfKnob, Remote, Slide, turnDial } from './Turning.tsx';
+import { holdCode, moveKnobTo, placeOfKnob, turnDial } from './Turning.tsx';
 import { PowerButton } from './Power.tsx';
 import { useLarge } from './useLarge.ts';
 import { useRecording } from './useRecording.ts';
 import { Whole } from './Whole.tsx';
-
-/** A finger on a control: which, whether down, and the event's own stamp. */
-type Move = (controlId: string, down: boolean, stampMs: number) => void;
 
 /** Fingers on the gadget, by mouse, touch or key; all are lifted when the gadget leaves the hand. */
 function useFingers(stays: ReadonlySet<string>) {
@@ -76,6 +64,9 @@ function playOther(control: Encoder | Knob | Codes, { code, repeat }: KeyboardEv
     if (!repeat) moveKnobTo(control.id, isDown ? 500 + by * 500 : 500, 60_000);
   } else if (isDown) moveKnobTo(control.id, placeOfKnob(control.id) + by * keyStep);
 }
+
+/** So many times its true size, held large. */
+const mostLarge = 3;
 
 /** The gadget itself, to scale, always playable. */
 export function InHand() {
@@ -251,184 +242,4 @@ const hintChars = 78;
 function keysHint(gadget: Gadget): string {
   const all = keysSentence(gadget);
   return all.length <= hintChars ? all : 'The small caps say which keys play it. Escape lets go.';
-}
-
-/** So many times its true size, held large. */
-const mostLarge = 3;
-
-function LargeButton({ size, toggle }: ReturnType<typeof useLarge>) {
-  const label = size === 'beside' ? 'Hold it large' : 'Put it back';
-  return (
-    <Tooltip label={`${label} (Shift H; Shift F fills the screen)`}>
-      <ActionIcon
-        variant="subtle"
-        aria-label={label}
-        aria-pressed={size !== 'beside'}
-        onClick={() => toggle(size === 'screen' ? 'screen' : 'large')}
-      >
-        {size === 'beside' ? (
-          <IconArrowsDiagonal size={18} stroke={1.7} />
-        ) : (
-          <IconArrowsDiagonalMinimize2 size={18} stroke={1.7} />
-        )}
-      </ActionIcon>
-    </Tooltip>
-  );
-}
-
-type Recorder = ReturnType<typeof useRecording>;
-
-function RecordButton({ recording, start }: Recorder) {
-  return (
-    <Tooltip label="Record a trial from here">
-      <ActionIcon variant="subtle" aria-label="Record a trial" disabled={recording} onClick={start}>
-        <IconPlayerRecord size={18} stroke={1.7} />
-      </ActionIcon>
-    </Tooltip>
-  );
-}
-
-function RecordingBar({ keep, forget, failure }: Recorder) {
-  return (
-    <div className={classes.recording} role="status">
-      <strong>Recording.</strong> It was switched on anew; play it, then keep what you did.
-      {failure !== null && <p role="alert">{failure}</p>}
-      <div>
-        <Button size="compact-sm" onClick={keep}>
-          Stop and keep
-        </Button>
-        <Button size="compact-sm" variant="default" onClick={forget}>
-          Forget it
-        </Button>
-      </div>
-    </div>
-  );
-}
-
-function MuteButton() {
-  const muted = useSound((state) => state.muted);
-  const label = muted ? 'Sound on' : 'Mute';
-  return (
-    <Tooltip label={label}>
-      <ActionIcon variant="subtle" aria-label={label} aria-pressed={muted} onClick={() => setMuted(!muted)}>
-        {muted ? <IconVolumeOff size={18} stroke={1.7} /> : <IconVolume size={18} stroke={1.7} />}
-      </ActionIcon>
-    </Tooltip>
-  );
-}
-
-/** So many buttons stand in rows and columns. */
-const keypadFrom = 6;
-const usualColumns = 4;
-
-/** Buttons as they lie: those of one set in its rows and columns, until there is a face that says otherwise. */
-function keyBlocks(gadget: Gadget): { keys: ButtonPart[]; columns: number | null }[] {
-  const buttons = controlsOf(gadget, 'button');
-  const sets = keySetsOf(gadget).filter(({ controlIds }) => controlIds.length > keypadFrom);
-  const inSet = new Set(sets.flatMap(({ controlIds }) => controlIds));
-  const single = buttons.filter(({ id }) => !inSet.has(id));
-  const { parts, wiring } = gadget;
-  return [
-    ...sets.map(({ id, controlIds }) => {
-      const figures =
-        wiring.sets.find((set) => set.id === id)?.params ?? parts.find((part) => part.id === id)?.figures;
-      const rows = figures?.['rows'];
-      return {
-        keys: controlIds.flatMap((key) => buttons.find((one) => one.id === key) ?? []),
-        columns: Math.ceil(rows ? controlIds.length / rows : Math.sqrt(controlIds.length)),
-      };
-    }),
-    { keys: single, columns: single.length > keypadFrom ? usualColumns : null },
-  ].filter(({ keys }) => keys.length > 0);
-}
-
-function Body({
-  gadget,
-  held,
-  stays,
-  move,
-}: {
-  gadget: Gadget;
-  held: ReadonlySet<string>;
-  stays: ReadonlySet<string>;
-  move: Move;
-}) {
-  if (gadget.controls.length + gadget.outputs.length === 0)
-    return <p className={classes.empty}>Nothing to hold yet. Add a button and a light in Parts.</p>;
-  return (
-    <div className={classes.case}>
-      <Pictures outputs={gadget.outputs} across />
-      <div className={classes.row}>
-        <Pictures outputs={gadget.outputs} across={false} />
-      </div>
-      {keyBlocks(gadget).map(({ keys, columns }) => (
-        <div
-          key={keys[0]!.id}
-          className={classes.row}
-          data-many={columns !== null || undefined}
-          style={columns === null ? undefined : { gridTemplateColumns: `repeat(${columns}, auto)` }}
-        >
-          {keys.map((control) => (
-            <Cap
-              key={control.id}
-              control={control}
-              held={held.has(control.id)}
-              stays={stays.has(control.id)}
-              move={move}
-            />
-          ))}
-        </div>
-      ))}
-      <div className={classes.row}>
-        {controlsOf(gadget, 'encoder').map((control) => (
-          <Dial key={control.id} control={control} />
-        ))}
-        {controlsOf(gadget, 'knob').map((control) => (
-          <Slide key={control.id} control={control} />
-        ))}
-        {controlsOf(gadget, 'codes').map((control) => (
-          <Remote key={control.id} control={control} />
-        ))}
-      </div>
-    </div>
-  );
-}
-
-function Cap({
-  control,
-  held,
-  stays,
-  move,
-}: {
-  control: ButtonPart;
-  held: boolean;
-  stays: boolean;
-  move: Move;
-}) {
-  const lit = useIsLit(control.id);
-  // A script presses keys, too, and so did whoever is looked at in the past.
-  const down = usePlayer(({ places }) => places[control.id] === 1) || held;
-  return (
-    <div className={classes.button} data-lit={lit}>
-      <button
-        type="button"
-        tabIndex={-1}
-        className={classes.cap}
-        data-down={down || undefined}
-        data-stays={stays || undefined}
-        aria-pressed={stays ? down : undefined}
-        aria-label={stays ? `Switch ${control.name}` : `Press ${control.name}`}
-        onPointerDown={(event) => {
-          event.preventDefault();
-          event.currentTarget.setPointerCapture(event.pointerId);
-          move(control.id, true, event.timeStamp);
-        }}
-        onPointerUp={(event) => move(control.id, false, event.timeStamp)}
-        onPointerCancel={(event) => move(control.id, false, event.timeStamp)}
-        onContextMenu={(event) => event.preventDefault()}
-      />
-      <span className={classes.legend}>{control.name}</span>
-      {control.key !== null && <kbd className={classes.key}>{keyName(control.key)}</kbd>}
-    </div>
-  );
 }

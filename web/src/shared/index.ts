@@ -18,6 +18,7 @@ export {
   msToUs,
   showBytes,
   showCurrent,
+  showAgo,
   showDate,
   showDuration,
   showHz,

@@ -1,19 +1,42 @@
 import { ActionIcon, Button, Menu, TextInput } from '@mantine/core';
 import { IconDots } from '@tabler/icons-react';
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { api, fileUrl, type GadgetSummary } from '../client/index.ts';
-import { showDate } from '../shared/index.ts';
+import { api, fileUrl, usePortrait, type ShelfGadget } from '../client/index.ts';
+import { showAgo, useNear } from '../shared/index.ts';
+import { Facts } from './Facts.tsx';
 import classes from './Shelf.module.css';
+
+const Portrait = lazy(() =>
+  import('../inhand/Portrait.tsx').then((module) => ({ default: module.Portrait })),
+);
+
+/** The gadget itself, once it is seen and known. */
+function Picture({ gadget: { id, card } }: { gadget: ShelfGadget }) {
+  const place = useRef<HTMLDivElement>(null);
+  const near = useNear(place, false);
+  const { data } = usePortrait(id, card?.revision ?? null, near);
+  return (
+    <div ref={place} className={classes.picture}>
+      {data && (
+        <Suspense>
+          <Portrait {...data.portrait} />
+        </Suspense>
+      )}
+    </div>
+  );
+}
 
 /** One gadget on the shelf, or in the bin. */
 export function Row({
   gadget,
+  nowMs,
   open,
   refresh,
 }: {
-  gadget: GadgetSummary;
+  gadget: ShelfGadget;
+  nowMs: number;
   open: () => void;
   refresh: () => void;
 }) {
@@ -26,6 +49,7 @@ export function Row({
   };
   return (
     <li className={`card ${classes.row}`}>
+      <Picture gadget={gadget} />
       <div className={classes.words}>
         {typed !== null ? (
           <TextInput
@@ -47,15 +71,11 @@ export function Row({
             {gadget.name}
           </Link>
         )}
-        <span className={classes.facts}>
-          {gadget.binnedAt === null ? (
-            <>
-              revision <span className="number">{gadget.revision}</span>, saved {showDate(gadget.savedAt)}
-            </>
-          ) : (
-            `put into the bin ${showDate(gadget.binnedAt)}`
-          )}
-        </span>
+        {gadget.binnedAt === null ? (
+          <Facts gadget={gadget} nowMs={nowMs} />
+        ) : (
+          <span className={classes.facts}>put into the bin {showAgo(gadget.binnedAt, nowMs)}</span>
+        )}
         {act.error && <span role="alert">{act.error.message}</span>}
       </div>
       {gadget.binnedAt !== null ? (

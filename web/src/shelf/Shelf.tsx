@@ -1,29 +1,60 @@
-import { Button, FileButton, Menu, SegmentedControl, TextInput, Title } from '@mantine/core';
+import { Button, FileButton, Menu, NativeSelect, SegmentedControl, TextInput, Title } from '@mantine/core';
 import { Dropzone } from '@mantine/dropzone';
 import '@mantine/dropzone/styles.layer.css';
+import { useLocalStorage } from '@mantine/hooks';
 import { useMutation } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, backupUrl, queryClient, useGadgets, type GadgetSummary } from '../client/index.ts';
-import { count, FirstStep, ThemeButton } from '../shared/index.ts';
+import { api, backupUrl, queryClient, useGadgets, type ShelfGadget } from '../client/index.ts';
+import { count, FirstStep, ThemeButton, useEver } from '../shared/index.ts';
 import { Row } from './Row.tsx';
 import classes from './Shelf.module.css';
 
+const StartDialog = lazy(() => import('./StartDialog.tsx'));
+
 /** Larger than any document may be, so that the server's own limit says what is wrong. */
 const largestFile = 5_000_000;
+
+/** The one that somebody who is here for the first time plays. */
+const firstDemo = 'Kettle Keeper';
+
+const weight = ({ card }: ShelfGadget) => {
+  const { stop, likely, note } = card?.card?.snags ?? { stop: 0, likely: 0, note: 0 };
+  return stop * 1e6 + likely * 1e3 + note;
+};
+const byName = (a: ShelfGadget, b: ShelfGadget) => a.name.localeCompare(b.name);
+const orders = {
+  changed: (a, b) => (a.savedAt < b.savedAt ? 1 : a.savedAt > b.savedAt ? -1 : byName(a, b)),
+  name: byName,
+  snags: (a, b) => weight(b) - weight(a) || byName(a, b),
+} satisfies Record<string, (a: ShelfGadget, b: ShelfGadget) => number>;
+type Order = keyof typeof orders;
+const orderNames: { value: Order; label: string }[] = [
+  { value: 'changed', label: 'Last changed first' },
+  { value: 'name', label: 'By name' },
+  { value: 'snags', label: 'Most snags first' },
+];
 
 /** All gadgets: open, new, duplicate, bin, import. */
 export function Shelf() {
   const [bin, setBin] = useState(false);
   const [filter, setFilter] = useState('');
-  const { data, error, isPending, refetch } = useGadgets(bin);
+  const [order, setOrder] = useState<Order>('changed');
+  const [met, setMet] = useLocalStorage({
+    key: 'hum-lever.met',
+    defaultValue: false,
+    getInitialValueInEffect: false,
+  });
+  const { data, error, isPending, refetch, dataUpdatedAt } = useGadgets(bin);
   const navigate = useNavigate();
   const refresh = () => queryClient.invalidateQueries({ queryKey: ['gadgets'] });
-  const open = (id: string) => void navigate(`/g/${id}/flow`);
-  const create = useMutation({
-    mutationFn: () => api.create('New gadget'),
-    onSuccess: ({ id }) => void navigate(`/g/${id}/brief`),
-  });
+  const open = (id: string) => {
+    setMet(true);
+    void navigate(`/g/${id}/flow`);
+  };
+  const demo = met ? undefined : data?.find(({ name }) => name === firstDemo);
+  const [starting, setStarting] = useState(false);
+  const everStarting = useEver(starting);
   const importFile = useMutation({
     mutationFn: async (files: File[]) => {
       for (const file of files) {
@@ -38,8 +69,13 @@ export function Shelf() {
   });
   const restore = useMutation({ mutationFn: (file: File) => api.restoreShelf(file), onSettled: refresh });
   const picker = useRef<HTMLInputElement>(null);
-  const failure = error ?? create.error ?? importFile.error ?? restore.error;
-  const shown = (data ?? []).filter(({ name }) => name.toLowerCase().includes(filter.toLowerCase()));
+  const failure = error ?? importFile.error ?? restore.error;
+  const wanted = filter.toLowerCase();
+  const shown = (data ?? [])
+    .filter(({ name, card }) =>
+      [name, card?.card?.purpose ?? ''].some((text) => text.toLowerCase().includes(wanted)),
+    )
+    .sort(orders[order]);
   return (
     <main className={classes.shelf}>
       <header className={classes.head}>
@@ -48,10 +84,21 @@ export function Shelf() {
           <Title order={1}>Hum Lever</Title>
           <p>Design a handheld gadget, and play it before it exists.</p>
         </div>
+        <SegmentedControl
+          className={classes.which!}
+          aria-label="Which gadgets"
+          data={[
+            { label: 'Shelf', value: 'shelf' },
+            { label: 'Bin', value: 'bin' },
+          ]}
+          value={bin ? 'bin' : 'shelf'}
+          onChange={(value) => setBin(value === 'bin')}
+        />
         <ThemeButton />
       </header>
       <div className={classes.tools}>
-        <Button onClick={() => create.mutate()} loading={create.isPending}>
+        {demo && <Button onClick={() => open(demo.id)}>Play the demo</Button>}
+        <Button variant={demo ? 'default' : 'filled'} onClick={() => setStarting(true)}>
           Start a gadget
         </Button>
         <FileButton onChange={(file) => file && importFile.mutate([file])} accept="application/json,.json">
@@ -87,18 +134,15 @@ export function Shelf() {
         <TextInput
           className={classes.filter!}
           aria-label="Filter by name"
-          placeholder="Filter by name"
+          placeholder="Filter by name or purpose"
           value={filter}
           onChange={(event) => setFilter(event.currentTarget.value)}
         />
-        <SegmentedControl
-          aria-label="Which gadgets"
-          data={[
-            { label: 'Shelf', value: 'shelf' },
-            { label: 'Bin', value: 'bin' },
-          ]}
-          value={bin ? 'bin' : 'shelf'}
-          onChange={(value) => setBin(value === 'bin')}
+        <NativeSelect
+          aria-label="Order"
+          data={orderNames}
+          value={order}
+          onChange={(event) => setOrder(event.currentTarget.value as Order)}
         />
       </div>
       {failure && (
@@ -114,11 +158,22 @@ export function Shelf() {
       {restore.isPending && <p role="status">Bringing the shelf back…</p>}
       {restore.data && <p role="status">{restoredWords(restore.data)}</p>}
       <ul className={classes.list} aria-busy={isPending} aria-label={bin ? 'Gadgets in the bin' : 'Gadgets'}>
-        {shown.map((gadget: GadgetSummary) => (
-          <Row key={gadget.id} gadget={gadget} open={() => open(gadget.id)} refresh={() => void refresh()} />
+        {shown.map((gadget) => (
+          <Row
+            key={gadget.id}
+            gadget={gadget}
+            nowMs={dataUpdatedAt}
+            open={() => open(gadget.id)}
+            refresh={() => void refresh()}
+          />
         ))}
       </ul>
       {data && shown.length === 0 && <FirstStep>{emptyWords(bin, filter)}</FirstStep>}
+      {everStarting && (
+        <Suspense>
+          <StartDialog opened={starting} close={() => setStarting(false)} begun={() => setMet(true)} />
+        </Suspense>
+      )}
       <Dropzone.FullScreen
         active
         withinPortal={false}
@@ -145,7 +200,7 @@ function restoredWords({ added, same, beside }: { added: number; same: number; b
 }
 
 function emptyWords(bin: boolean, filter: string): string {
-  if (filter !== '') return `No gadget here has “${filter}” in its name.`;
+  if (filter !== '') return `No gadget here has “${filter}” in its name or in what it is for.`;
   return bin
     ? 'The bin is empty. What is put here can be taken out again.'
     : 'The shelf is empty. Start a gadget, or drop a gadget file anywhere on this page.';

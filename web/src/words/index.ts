@@ -1,4 +1,5 @@
 export { valueWords } from './valueWords.ts';
+export { changeWords } from './changeWords.ts';
 export { editWords } from './editWords.ts';
 export { levelWords, sayingOf } from './snagWords.ts';
 export { byHand, codeWords, gestureWords, mostTelling, namesOf, sayWhy, stageOf } from './traceWords.ts';

@@ -16,7 +16,7 @@ import {
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setting } from '../test/gadgets.ts';
-import { knownReadings, mostTelling, readingWords, sayingOf, sayWhy } from './index.ts';
+import { changeWords, knownReadings, mostTelling, readingWords, sayingOf, sayWhy } from './index.ts';
 import { mendWords, snagWords } from './snagWords.ts';
 
 const demo = (file: string, folder = 'kettle-keeper') =>
@@ -28,6 +28,23 @@ const gadget = (file: string, folder?: string): Gadget => {
 };
 const faulty = gadget('1-first-evening.json');
 const spoiled = /undefined|NaN|\[object|\$\{/;
+
+describe('the last changes', () => {
+  it('are one line, what came before what is different, and how much more', () => {
+    expect(
+      changeWords(
+        [
+          { how: 'added', what: 'part', name: 'Stir' },
+          { how: 'added', what: 'rule', name: 'Ready' },
+          { how: 'removed', what: 'timer', name: 'Gust' },
+          { how: 'changed', what: 'pins', name: '' },
+        ],
+        2,
+      ),
+    ).toBe('new: Stir, a rule of Ready; gone: timer Gust; changed: wiring; and 2 more');
+    expect(changeWords([], 0)).toBe('');
+  });
+});
 
 describe('words', () => {
   it('are there for everything that follows from the figures of a part, and for nothing else', () => {

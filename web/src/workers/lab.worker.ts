@@ -9,7 +9,9 @@ import {
   knobFacts,
   measureOn,
   planSweep,
+  portraitOf,
   quietReading,
+  readGadget,
   recommend,
   TrialRun,
   speedRow,
@@ -31,6 +33,7 @@ import {
   type GestureSetting,
   type Hands,
   type Knob,
+  type Portrait,
   type SweepRow,
   type SweepWish,
   type TraceEntry,
@@ -72,6 +75,12 @@ export interface Sweep {
 
 const lab = {
   check: checkGadget,
+  /** Pictures of documents as they stand in files; null for one that cannot be opened. */
+  portraits: (raws: unknown[]): (Portrait | null)[] =>
+    raws.map((raw) => {
+      const read = readGadget(raw);
+      return read.outcome === 'opened' ? portraitOf(read.gadget) : null;
+    }),
   lay(gadget: Gadget) {
     const board = boardOf(gadget);
     return board && layWiring(gadget, board);

@@ -146,10 +146,11 @@ export class LineReader extends Parser {
     this.offer([...labels.values()].map((label) => quoted(label, taken)));
     const { kind: token, text } = this.token;
     if (token !== 'quoted' && (token !== 'word' || taken.has(text))) return null;
+    if (token === 'word') return this.namedInWords(labels);
     for (const [id, label] of labels) if (label === text) return { id, words: 1 };
-    return token === 'word' ? this.namedInWords(labels) : null;
+    return null;
   }
-  /** A name of several words needs no quotes where no single word is one: the longest that the line goes on with. */
+  /** Bare names, also of several words: the longest that the line goes on with. */
   private namedInWords(labels: ReadonlyMap<string, string>): { id: string; words: number } | null {
     let longest = null;
     let length = 0;

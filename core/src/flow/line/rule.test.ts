@@ -194,6 +194,17 @@ describe('a rule as a line of text', () => {
       'when after 1 s do Stove light on then Round over',
       'when after 1 s do "Stove light" on then "Round over"',
     );
+    // What begins like another is written so that it is not taken for it.
+    const alike = structuredClone(worded);
+    [alike.controls[0]!.name, alike.controls[1]!.name] = ['Push', 'Push button'];
+    const [shorter, longer] = ['when "Push" press', 'when Push button press'].map((line) =>
+      readRule(line, alike),
+    );
+    expect([shorter!.trigger, longer!.trigger]).toMatchObject([
+      { controlId: first!.id },
+      { controlId: second!.id },
+    ]);
+    expect(showRule(shorter!, alike)).toBe('when "Push" press');
     // A word within a name ends nothing.
     expect(() => readRule('when Push buttons press', worded)).toThrow(/expected after/);
     expect(() => readRule('when after 1 s then Round', worded)).toThrow(/expected a state/);

@@ -21,8 +21,13 @@ const beginnings = [
 ] as const; // prettier-ignore
 const reserved: ReadonlySet<string> = new Set(beginnings);
 
-export const nameOf = (names: Names, kind: NameKind, id: string, taken?: ReadonlySet<string>): string =>
-  quoted(names[kind].get(id) ?? id, taken);
+/** A name as it is written: in quotes also where another one begins with it, as the longer one would be read. */
+export function nameOf(names: Names, kind: NameKind, id: string, taken?: ReadonlySet<string>): string {
+  const name = names[kind].get(id) ?? id;
+  for (const other of names[kind].values())
+    if (other.startsWith(`${name} `)) return quoted(name, new Set([name]));
+  return quoted(name, taken);
+}
 
 /** A time as it is typed. */
 export function showLength(length: Length, names: Names): string {

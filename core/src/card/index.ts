@@ -1,0 +1,2 @@
+export { cardOf, portraitOf, type Card, type Portrait } from './card.ts';
+export { changesBetween, type Change, type ChangedKind } from './changes.ts';
