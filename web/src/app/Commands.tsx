@@ -1,11 +1,22 @@
+import '../shared/styles/dialog.css';
 import '@mantine/spotlight/styles.layer.css';
 import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
-import { Spotlight, spotlight, type SpotlightActionData } from '@mantine/spotlight';
-import { useEffect } from 'react';
+import {
+  Spotlight,
+  spotlight,
+  type SpotlightActionData,
+  type SpotlightFilterFunction,
+} from '@mantine/spotlight';
+import { useEffect, useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { fileUrl, useGadget, useHistory } from '../client/index.ts';
+import { fileUrl, useDocument, useGadget, useHistory, useTrials } from '../client/index.ts';
 import { setMuted, useSound } from '../inhand/index.ts';
+import { goTo } from '../shared/index.ts';
+import { useSnags } from '../snags/index.ts';
 import { player } from '../workers/index.ts';
+import { doable, views } from './doable.ts';
+import { pressNamed } from './pressNamed.ts';
+import { reachableOf } from './reachable.ts';
 import { sheets } from './sheets.ts';
 
 interface CommandsProps {
@@ -16,7 +27,22 @@ interface CommandsProps {
   toHand: () => void;
 }
 
-/** Everything that can be done from anywhere, by name. */
+/** So many are shown of what is looked for. */
+const mostShown = 40;
+
+/** All the words that were typed, in any order; before any was, what can be done and nothing of the gadget. */
+const found: SpotlightFilterFunction = (query, actions) => {
+  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
+  return actions.filter(
+    (one) =>
+      'label' in one &&
+      (words.length > 0
+        ? words.every((word) => one.label!.toLowerCase().includes(word))
+        : one.keywords === undefined),
+  );
+};
+
+/** Everything that can be done, and everything that the gadget has, by name. */
 export default function Commands({ gadgetId, openSnags, openRevisions, openKeys, toHand }: CommandsProps) {
   // Comes only when first asked for, so it opens at once; from then on it has its own key.
   useEffect(() => spotlight.open(), []);
@@ -25,13 +51,32 @@ export default function Commands({ gadgetId, openSnags, openRevisions, openKeys,
   const { setColorScheme } = useMantineColorScheme();
   const dark = useComputedColorScheme('light') === 'dark';
   const muted = useSound((state) => state.muted);
+  const gadget = useDocument();
+  const report = useSnags((state) => state.report);
+  const { data: trials } = useTrials(gadgetId);
+  const reachable = useMemo(
+    () => reachableOf(gadget, report?.snags ?? [], trials ?? []),
+    [gadget, report, trials],
+  );
+  const to = (path: string) => void navigate(`/g/${gadgetId}/${path}`);
   const command = (label: string, onClick: () => void): SpotlightActionData => ({
     id: label,
     label,
     onClick,
   });
   const actions = [
-    ...sheets.map(({ id, title }) => command(`Go to ${title}`, () => void navigate(`/g/${gadgetId}/${id}`))),
+    ...sheets.map(({ id, title }) => command(`Go to ${title}`, () => to(id))),
+    ...sheets.flatMap(({ id, title }) => [
+      ...Object.entries(views[id] ?? {}).map(([view, search]) =>
+        command(`Go to ${title}: ${view}`, () => to(id + search)),
+      ),
+      ...doable[id].map((names) =>
+        command(`${title}: ${names.at(-1)}`, () => {
+          to(id);
+          pressNamed(names);
+        }),
+      ),
+    ]),
     command('Go to the shelf', () => void navigate('/')),
     command('Take the gadget in hand', toHand),
     command('Switch the gadget off and on', () => player.load(useGadget.getState().document!)),
@@ -48,9 +93,25 @@ export default function Commands({ gadgetId, openSnags, openRevisions, openKeys,
       setColorScheme(dark ? 'light' : 'dark'),
     ),
   ];
+  const places = reachable.map(({ id, label, path, place }): SpotlightActionData => {
+    return {
+      id,
+      label,
+      // Of the gadget: not shown until it is looked for.
+      keywords: 'gadget',
+      onClick: () => {
+        to(path);
+        goTo(place);
+      },
+    };
+  });
   return (
     <Spotlight
-      actions={actions}
+      actions={[...actions, ...places]}
+      filter={found}
+      limit={mostShown}
+      scrollable
+      maxHeight="60vh"
       shortcut={['mod + K']}
       nothingFound="No command of that name"
       highlightQuery

@@ -1,50 +1,111 @@
 import '@mantine/core/styles/Kbd.layer.css';
 import '../shared/styles/dialog.css';
-import { Kbd, Modal, Table } from '@mantine/core';
+import { Kbd, Modal, Table, Title } from '@mantine/core';
 import { useDocument } from '../client/index.ts';
 import { keyName } from '../shared/index.ts';
+import type { KeyPlace } from './keyPlace.ts';
 
-const fixed: [string, string][] = [
-  ['?', 'These keys'],
-  ['Ctrl K', 'Commands by name'],
-  ['Ctrl Z', 'Undo'],
-  ['Ctrl Shift Z', 'Redo'],
-  ['H', 'Take the gadget in hand'],
-  ['Shift H', 'Hold it large; once more, or Escape: back'],
-  ['Shift F', 'Fill the screen with it'],
-  ['Alt W', 'In Brief: take the selected words to the wall'],
-  ['Space', 'On a card’s handle: lift it, arrows move it, Space puts it down'],
-  ['← →', 'On the strip: walk through the events'],
-  ['Space', 'On the strip: pause time, let it run'],
-  ['End', 'On the strip: back to now'],
-];
+const places: Record<KeyPlace, { title: string; keys: readonly (readonly [string, string])[] }> = {
+  hand: {
+    title: 'In hand',
+    keys: [
+      ['Escape', 'Let go of it, or put back what is held large'],
+      ['Shift H', 'Hold it large; once more: back'],
+      ['Shift F', 'Fill the screen with it'],
+    ],
+  },
+  strip: {
+    title: 'On the strip',
+    keys: [
+      ['← →', 'Walk through the events'],
+      ['Space', 'Stop time, let it run'],
+      ['+ −', 'See less of it, see more'],
+      ['Home End', 'To the beginning, back to now'],
+      ['↑ ↓', 'On its upper edge: higher, lower'],
+    ],
+  },
+  brief: {
+    title: 'In Brief',
+    keys: [
+      ['Alt W', 'Take the selected words to the wall'],
+      ['Space', 'On a card’s handle: lift it, arrows move it, Space puts it down'],
+    ],
+  },
+  flow: {
+    title: 'In Flow',
+    keys: [
+      ['Enter', 'On a word: open its sentence there; in a field: take what is typed'],
+      ['Escape', 'Close the sentence; what was typed is forgotten'],
+      ['↑ ↓', 'Among what could be typed'],
+      ['← → ↑ ↓', 'On the map: move it'],
+      ['+ − 0', 'On the map: closer, further, all of it'],
+    ],
+  },
+  everywhere: {
+    title: 'Everywhere',
+    keys: [
+      ['?', 'These keys'],
+      ['Ctrl K', 'Commands, and all of the gadget, by name'],
+      ['Ctrl Z', 'Undo'],
+      ['Ctrl Shift Z', 'Redo'],
+      ['H', 'Take the gadget in hand'],
+      ['Shift H', 'Hold it large; once more, or Escape: back'],
+      ['Shift F', 'Fill the screen with it'],
+      ['Alt ←', 'Back to where one was'],
+    ],
+  },
+};
 
-/** The keys of this place; those that play the gadget work only while it is in hand. */
-export default function KeysDialog({ opened, close }: { opened: boolean; close: () => void }) {
+/** Keys, those of the place where one is first; those that play the gadget work only while it is in hand. */
+export default function KeysDialog({
+  opened,
+  here,
+  close,
+}: {
+  opened: boolean;
+  here: KeyPlace;
+  close: () => void;
+}) {
   const { controls } = useDocument();
-  const playing = controls.flatMap(({ key, name }): [string, string][] =>
-    key === null ? [] : [[keyName(key), `In hand: ${name}`]],
-  );
+  const playing = controls.flatMap((control) => {
+    const keys = 'backKey' in control ? [control.backKey, control.key] : [control.key];
+    const known = keys.filter((key) => key !== null).map(keyName);
+    return known.length === 0 ? [] : [[known.join(' '), `Play ${control.name}`] as const];
+  });
+  const order = [here, ...(Object.keys(places) as KeyPlace[]).filter((place) => place !== here)];
   return (
     <Modal
       opened={opened}
       onClose={close}
       title="Keys"
-      size={420}
+      size={460}
       closeButtonProps={{ 'aria-label': 'Close keys' }}
     >
-      <Table>
-        <Table.Tbody>
-          {[...fixed, ...playing].map(([key, what]) => (
-            <Table.Tr key={`${key} ${what}`}>
-              <Table.Td w={130}>
-                <Kbd>{key}</Kbd>
-              </Table.Td>
-              <Table.Td>{what}</Table.Td>
-            </Table.Tr>
-          ))}
-        </Table.Tbody>
-      </Table>
+      {order.map((place) => (
+        <section key={place} aria-label={places[place].title}>
+          <Title order={3} size={16} mt="sm">
+            {places[place].title}
+          </Title>
+          <KeyTable keys={place === 'hand' ? [...places.hand.keys, ...playing] : places[place].keys} />
+        </section>
+      ))}
     </Modal>
+  );
+}
+
+function KeyTable({ keys }: { keys: readonly (readonly [string, string])[] }) {
+  return (
+    <Table>
+      <Table.Tbody>
+        {keys.map(([key, what]) => (
+          <Table.Tr key={`${key} ${what}`}>
+            <Table.Td w={130}>
+              <Kbd>{key}</Kbd>
+            </Table.Td>
+            <Table.Td>{what}</Table.Td>
+          </Table.Tr>
+        ))}
+      </Table.Tbody>
+    </Table>
   );
 }

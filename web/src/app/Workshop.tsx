@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useDisclosure, useHotkeys } from '@mantine/hooks';
 import type { Snag } from '@hum-lever/core';
-import { lazy, Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { closeGadget, openGadget, useGadget, useHistory, useSync } from '../client/index.ts';
 import { InHand } from '../inhand/index.ts';
@@ -9,9 +9,11 @@ import { goTo, useEver } from '../shared/index.ts';
 import { checkSoon } from '../snags/index.ts';
 import { Strip } from '../strip/index.ts';
 import { player } from '../workers/index.ts';
+import { keyPlaceOf, type KeyPlace } from './keyPlace.ts';
 import { sheetOf } from './sheets.ts';
 import { Spine } from './Spine.tsx';
 import { TopBar } from './TopBar.tsx';
+import { useReturn } from './useReturn.ts';
 import classes from './Workshop.module.css';
 
 // What opens on demand comes on demand, and stays from then on.
@@ -82,6 +84,7 @@ function Bench({ gadgetId }: { gadgetId: string }) {
   const [snagsOpen, snags] = useDisclosure(false);
   const [revisionsOpen, revisions] = useDisclosure(false);
   const [keysOpen, keys] = useDisclosure(false);
+  const [here, setHere] = useState<KeyPlace>('everywhere');
   const [commandsWanted, commands] = useDisclosure(false);
   const ever = { snags: useEver(snagsOpen), revisions: useEver(revisionsOpen), keys: useEver(keysOpen) };
   const { undo, redo } = useHistory((history) => history);
@@ -89,16 +92,17 @@ function Bench({ gadgetId }: { gadgetId: string }) {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const sheet = useRef<HTMLElement>(null);
-  // Each sheet begins at its top; what is led to is scrolled to after that.
-  useLayoutEffect(() => {
-    sheet.current?.scrollTo(0, 0);
-  }, [pathname]);
+  useReturn(sheet);
+  const openKeys = () => {
+    setHere(keyPlaceOf(document.activeElement, pathname.split('/').at(-1)!));
+    keys.open();
+  };
   const toHand = () => document.querySelector<HTMLElement>('[role="application"]')?.focus();
   useHotkeys([
     ['mod+Z', () => undo()],
     ['mod+shift+Z', () => redo()],
     ['mod+Y', () => redo()],
-    ['shift+?', keys.open],
+    ['shift+?', openKeys],
     ['H', toHand],
     ['mod+K', commands.open],
   ]);
@@ -109,12 +113,7 @@ function Bench({ gadgetId }: { gadgetId: string }) {
   };
   return (
     <div className={classes.bench} data-bench>
-      <TopBar
-        gadgetId={gadgetId}
-        openSnags={snags.open}
-        openRevisions={revisions.open}
-        openKeys={keys.open}
-      />
+      <TopBar gadgetId={gadgetId} openSnags={snags.open} openRevisions={revisions.open} openKeys={openKeys} />
       <Spine gadgetId={gadgetId} />
       <main ref={sheet} className={classes.sheet}>
         <Outlet />
@@ -125,13 +124,13 @@ function Bench({ gadgetId }: { gadgetId: string }) {
         {conflicted && <ConflictDialog />}
         {ever.snags && <SnagDrawer opened={snagsOpen} close={snags.close} show={show} />}
         {ever.revisions && <RevisionDrawer id={gadgetId} opened={revisionsOpen} close={revisions.close} />}
-        {ever.keys && <KeysDialog opened={keysOpen} close={keys.close} />}
+        {ever.keys && <KeysDialog opened={keysOpen} here={here} close={keys.close} />}
         {commandsWanted && (
           <Commands
             gadgetId={gadgetId}
             openSnags={snags.open}
             openRevisions={revisions.open}
-            openKeys={keys.open}
+            openKeys={openKeys}
             toHand={toHand}
           />
         )}

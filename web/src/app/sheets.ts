@@ -10,8 +10,10 @@ import {
 import type { Place } from '@hum-lever/core';
 import { lazy, type ComponentType, type LazyExoticComponent } from 'react';
 
+import type { SheetId } from './doable.ts';
+
 export interface Sheet {
-  id: string;
+  id: SheetId;
   title: string;
   group: 'Plan' | 'Shape' | 'Prove';
   icon: Icon;

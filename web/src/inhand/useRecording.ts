@@ -1,8 +1,7 @@
-import { recordedTrial } from '@hum-lever/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, keepTrial, keys, queryClient, useGadget, type StoredTrial } from '../client/index.ts';
-import { player, traceNow, usePlayer } from '../workers/index.ts';
+import { lab, player, traceNow, usePlayer } from '../workers/index.ts';
 
 /** Recording a trial: what hands do from power-up on, until it is kept or forgotten. */
 export function useRecording() {
@@ -13,7 +12,8 @@ export function useRecording() {
   const keep = async () => {
     const id = useGadget.getState().id!;
     const known = queryClient.getQueryData<StoredTrial[]>(keys.trials(id)) ?? (await api.trials(id));
-    const trial = recordedTrial(`Trial ${known.length + 1}`, await player.collect(), traceNow());
+    const name = `Trial ${known.length + 1}`;
+    const trial = await lab().recordedTrial(name, await player.collect(), traceNow());
     const stored = await keepTrial(trial);
     usePlayer.setState({ recording: false });
     void navigate(`/g/${id}/trials?trial=${stored.id}`);

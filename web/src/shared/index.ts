@@ -18,7 +18,6 @@ export {
   msToUs,
   showBytes,
   showCurrent,
-  showAgo,
   showDate,
   showDuration,
   showHz,

@@ -34,24 +34,6 @@ export function showDate(iso: string): string {
   return new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 }
 
-const spans = [
-  ['second', 60],
-  ['minute', 60],
-  ['hour', 24],
-  ['day', 7],
-] as const;
-const ago = new Intl.RelativeTimeFormat('en', { numeric: 'auto' });
-
-/** How long ago something was, in words; longer than a week: when. @param nowMs milliseconds since 1970 */
-export function showAgo(iso: string, nowMs: number): string {
-  let past = Math.max(0, nowMs - Date.parse(iso)) / 1_000;
-  for (const [unit, most] of spans) {
-    if (past < most) return unit === 'second' ? 'just now' : ago.format(-Math.floor(past), unit);
-    past /= most;
-  }
-  return showDate(iso);
-}
-
 /** Milliseconds typed by a person as whole microseconds. */
 export const msToUs = (ms: number) => Math.round(ms * 1_000);
 export const usToMs = (us: number) => us / 1_000;

@@ -5,16 +5,26 @@ import { create } from 'zustand';
 /** The place that a snag, or anything else, has just led to. */
 export const useFound = create<{ place: Place | null }>(() => ({ place: null }));
 
+/** Longer than a dialog takes to hand back the focus, shorter than a hand takes to the keys. */
+const focusMs = 200;
+
 export function goTo(place: Place | null): void {
   useFound.setState({ place });
 }
 
-/** Marks an element as the one with that id, and brings it into view when it is the place led to. */
+/** Marks an element as the one with that id; where it is the place led to, it is brought into view and has the focus. */
 export function usePlace(id: string): { id: string; className: string | undefined } {
   const found = useFound(({ place }) => place?.id === id);
   useEffect(() => {
     if (!found) return;
-    document.getElementById(`place-${id}`)?.scrollIntoView({ block: 'center' });
+    const element = document.getElementById(`place-${id}`);
+    element?.scrollIntoView({ block: 'center' });
+    // Dialogs hand back the focus first; what was made, or is being written, keeps it.
+    setTimeout(() => {
+      if (!element || element.contains(document.activeElement)) return;
+      element.tabIndex = -1;
+      element.focus({ preventScroll: true });
+    }, focusMs);
     // Long enough to be seen, short enough not to stay in the way.
     const timer = setTimeout(() => goTo(null), 4_000);
     return () => clearTimeout(timer);

@@ -1,8 +1,9 @@
 import { IconAlertOctagon, IconAlertTriangle, IconCheck, IconInfoCircle, IconX } from '@tabler/icons-react';
 import type { Card } from '@hum-lever/core';
 import type { ShelfGadget } from '../client/index.ts';
-import { count, showAgo } from '../shared/index.ts';
+import { count } from '../shared/index.ts';
 import { changeWords } from '../words/changeWords.ts';
+import { showAgo } from './ago.ts';
 import classes from './Shelf.module.css';
 
 type Level = keyof Card['snags'];

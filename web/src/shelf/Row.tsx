@@ -4,7 +4,8 @@ import { useMutation } from '@tanstack/react-query';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { api, fileUrl, usePortrait, type ShelfGadget } from '../client/index.ts';
-import { showAgo, useNear } from '../shared/index.ts';
+import { useNear } from '../shared/index.ts';
+import { showAgo } from './ago.ts';
 import { Facts } from './Facts.tsx';
 import classes from './Shelf.module.css';
 

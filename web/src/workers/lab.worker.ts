@@ -13,6 +13,7 @@ import {
   quietReading,
   readGadget,
   recommend,
+  recordedTrial,
   TrialRun,
   speedRow,
   speedsOf,
@@ -118,6 +119,7 @@ const lab = {
   },
   wayInto,
   taskVerdicts,
+  recordedTrial,
   /** How settings do on the same presses of one button's own switch. */
   measure: (
     gadget: Pick<Gadget, 'hands' | 'captures'>,

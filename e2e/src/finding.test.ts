@@ -1,0 +1,132 @@
+import { By, Key } from 'selenium-webdriver';
+import { doable } from '../../web/src/app/doable.ts';
+import { Bench } from './test/bench.ts';
+
+jest.setTimeout(180_000);
+
+let bench: Bench;
+beforeAll(async () => {
+  bench = await Bench.open();
+});
+afterAll(() => bench.close());
+
+const path = () => bench.driver.executeScript<string>('return location.pathname + location.search');
+const command = async (words: string) => {
+  await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'k'));
+  const field = await bench.label('Command');
+  await field.sendKeys(words);
+  return field;
+};
+
+describe('the shelf', () => {
+  it('shows each gadget as it is switched on, what it is for, its snags and its trials', async () => {
+    await bench.goto('/');
+    await bench.shows('A pocket game for the queue at the ticket cart.');
+    await bench.until('all are known', async () => {
+      const text = await bench.text('main');
+      return text.match(/no snags/g)?.length === 4 && /3 trials pass/.test(text);
+    });
+    await bench.until('their pictures', async () =>
+      bench.driver.executeScript(
+        `return [...document.querySelectorAll('main li')].every((row) => row.querySelector('[inert] figure'))
+          && document.querySelector('main').textContent.includes('Press to light')`,
+      ),
+    );
+    await (await bench.label('Filter by name')).sendKeys('weather');
+    await bench.until(
+      'found by what it is for',
+      async () => (await bench.driver.findElements(By.css('main li'))).length === 1,
+    );
+  });
+
+  it('has one button for a first visit, which goes with it', async () => {
+    await bench.goto('/');
+    await bench.click('Play the demo');
+    await bench.label('Press Stir');
+    await bench.goto('/');
+    await bench.button('Start a gadget');
+    expect(await bench.driver.findElements(By.xpath('//button[normalize-space()="Play the demo"]'))).toEqual(
+      [],
+    );
+  });
+
+  it('begins with a small gadget that works, and keeps its trial', async () => {
+    await bench.startGadget('Gate counter');
+    await bench.shows('Display: Guests 0');
+    await bench.press('Count');
+    await bench.shows('Display: Guests 1');
+    await bench.click('Trials');
+    await bench.click('Run this one');
+    await bench.shows('passed on 1');
+  });
+});
+
+describe('commands by name', () => {
+  it('lead to a rule, which has the focus, and back again', async () => {
+    await bench.openKettle('parts');
+    await (await command('rule 1 of ready')).sendKeys(Key.ENTER);
+    await bench.until('the rule has the focus', async () =>
+      bench.driver.executeScript(
+        'return document.activeElement.textContent.includes("Stir is pressed") && document.activeElement.id.startsWith("place-")',
+      ),
+    );
+    expect(await path()).toMatch(/flow$/);
+    await bench.driver.navigate().back();
+    await bench.until('back', async () => (await path()).endsWith('/parts'));
+  });
+
+  it('go back to where a sheet was left', async () => {
+    await bench.openKettle('parts');
+    await bench.driver.executeScript('document.querySelector("main").scrollTo(0, 300)');
+    await bench.until('scrolled', async () =>
+      bench.driver.executeScript('return document.querySelector("main").scrollTop === 300'),
+    );
+    await bench.driver.sleep(100);
+    await (await command('state simmering')).sendKeys(Key.ENTER);
+    await bench.until('at the state', async () => (await path()).endsWith('/flow'));
+    await bench.driver.navigate().back();
+    await bench.until('where it was', async () =>
+      bench.driver.executeScript('return document.querySelector("main").scrollTop === 300'),
+    );
+  });
+
+  it('reach parts, trials, views, and what can be done on any sheet', async () => {
+    await bench.openKettle('flow');
+    await (await command('part stove')).sendKeys(Key.ENTER);
+    await bench.until('the part', async () => (await path()).endsWith('/parts'));
+    await (await command('trial ticket')).sendKeys(Key.ENTER);
+    await bench.until('the trial', async () => /trials\?trial=/.test(await path()));
+    await (await command('players')).sendKeys(Key.ENTER);
+    await bench.until('the view', async () => (await path()).endsWith('?view=players'));
+    await (await command('parts: add a part')).sendKeys(Key.ENTER);
+    await bench.label('Find a part');
+    await (await bench.label('Find a part')).sendKeys(Key.ESCAPE);
+  });
+
+  it('name what is really there', async () => {
+    const id = await bench.openKettle('flow');
+    for (const [sheet, all] of Object.entries(doable)) {
+      await bench.goto(`/g/${id}/${sheet}`);
+      for (const [first] of all) await bench.button(first);
+    }
+  });
+
+  it('? tells the keys of the place where one is first', async () => {
+    await bench.openKettle('flow');
+    const first = async () => {
+      await bench.driver.actions().sendKeys('?').perform();
+      const title = await bench.until('titles', async () =>
+        bench.driver.executeScript<string>('return document.querySelector("[role=dialog] h3")?.textContent'),
+      );
+      await bench.driver.actions().sendKeys(Key.ESCAPE).perform();
+      await bench.until(
+        'closed',
+        async () => (await bench.driver.findElements(By.css('[role=dialog]'))).length === 0,
+      );
+      return title;
+    };
+    expect(await first()).toBe('In Flow');
+    await bench.driver.executeScript('document.querySelector("[role=application]").focus()');
+    expect(await first()).toBe('In hand');
+  });
+});
