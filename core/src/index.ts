@@ -351,6 +351,7 @@ export {
   isOutputWhat,
   recordedTrial,
   runTrial,
+  stretchTrial,
   TrialRun,
   type TrialLimit,
   trialSchema,

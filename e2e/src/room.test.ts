@@ -90,6 +90,49 @@ describe('in hand', () => {
   });
 });
 
+describe('a stretch of the strip', () => {
+  const told = () => bench.text('[aria-label="The marked stretch"]');
+
+  it('is marked by a drag, measured, and becomes a trial that passes', async () => {
+    await bench.openKettle();
+    await bench.press('Stir');
+    await bench.shows('Little screen: Heat');
+    const strip = await bench.strip();
+    await bench.clickLabel('Pause time');
+    await bench.clickLabel('Measure a stretch');
+    const canvas = await strip.findElement(By.css('canvas'));
+    const { width } = await canvas.getRect();
+    // From left of the middle to the newest; the canvas counts from its middle.
+    await bench.driver
+      .actions()
+      .move({ origin: canvas, x: -Math.round(width * 0.35) })
+      .press()
+      .move({ origin: canvas, x: 0 })
+      .move({ origin: canvas, x: Math.round(width * 0.45) })
+      .release()
+      .perform();
+    await bench.until('measured', async () => / s from .*state/.test(await told()));
+    await bench.click('Make a trial of it');
+    await bench.until('its trial', async () => /trials\?trial=/.test(await bench.driver.getCurrentUrl()));
+    await bench.shows('passed on');
+    await bench.clickLabel('Let time run');
+  });
+
+  it('is marked by keys, and forgotten', async () => {
+    await bench.openKettle();
+    const strip = await bench.strip();
+    await bench.clickLabel('Pause time');
+    await strip.sendKeys(Key.END, '[', Key.HOME, ']');
+    await bench.until('marked', async () => (await told()).includes('from'));
+    await bench.click('Forget it');
+    await bench.until(
+      'forgotten',
+      async () => (await bench.driver.findElements(By.css('[aria-label="The marked stretch"]'))).length === 0,
+    );
+    await bench.clickLabel('Let time run');
+  });
+});
+
 describe('flow', () => {
   const rule = '[aria-label="State Ready"] [aria-label="Rule 1"]';
 

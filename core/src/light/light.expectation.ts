@@ -9,4 +9,5 @@ export const light = defineExpectation<LightEntry>()({
   before: () => 'off',
   value: (entry) => (entry.lane === 'light' ? entry.light.mode : undefined),
   holds: ({ mode }, value) => value === mode,
+  seen: (entry) => (entry.lane === 'light' ? { mode: entry.light.mode } : null),
 });

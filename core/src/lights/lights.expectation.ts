@@ -21,4 +21,11 @@ export const lights = defineExpectation<LightsEntry>()({
     return inside && 'through' in entry ? nameOf(entry.through.at(-1)!) : undefined;
   },
   holds: ({ colour }, value) => (colour === 'lit' ? value !== 'off' : value === colour),
+  seen(entry) {
+    // The first of its lights speaks for all that it was told with.
+    if (entry.lane === 'lights') return { place: entry.first, colour: nameOf(laidOut(entry.runs)[0]!) };
+    return entry.lane === 'lightsGoing' && 'through' in entry
+      ? { place: entry.first, colour: nameOf(entry.through.at(-1)!) }
+      : null;
+  },
 });

@@ -19,13 +19,16 @@ export function messageBytes(message: MidiMessage, channel: number, first: numbe
 /** Kinds of message by the upper half of their status byte. */
 const kinds = new Map(Object.entries(status).map(([message, byte]) => [byte >> 4, message as MidiMessage]));
 
+/** What kind of message begins with that byte; undefined: none of these. */
+export const kindOfStatus = (byte: number): MidiMessage | undefined => kinds.get(byte >> 4);
+
 /** Whether a whole message is one that is waited for; null: any. A note-on at velocity 0 is a note-off. */
 export function isMessage(
   bytes: readonly number[],
   { message, channel, number }: { message: MidiMessage; channel: number | null; number: number | null },
 ): boolean {
   const [first = 0, second, third] = bytes;
-  const kind = kinds.get(first >> 4);
+  const kind = kindOfStatus(first);
   const said = kind === 'noteOn' && third === 0 ? 'noteOff' : kind;
   return (
     said === message &&

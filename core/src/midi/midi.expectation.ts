@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { midiMessages, wholeSchema } from '../gadget/index.ts';
 import { defineExpectation } from '../output/index.ts';
-import { messageBytes } from './message.ts';
+import { kindOfStatus, messageBytes } from './message.ts';
 import { hexBytes, type MidiEntry } from './midi.output.ts';
 
 /** What was sent last. */
@@ -17,6 +17,10 @@ export const midi = defineExpectation<MidiEntry>()({
   lanes: ['midi'],
   before: () => '',
   value: ({ bytes }) => hexBytes(bytes),
+  seen({ bytes: [status = 0, first = 0, second] }) {
+    const message = kindOfStatus(status);
+    return message ? { message, channel: (status & 0xf) + 1, first, second: second ?? null } : null;
+  },
   holds: ({ message, channel, first, second }, value) => {
     const wanted = hexBytes(messageBytes(message, channel, first, second ?? 0));
     return second === null ? String(value).slice(0, 5) === wanted.slice(0, 5) : value === wanted;

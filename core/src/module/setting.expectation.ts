@@ -11,4 +11,5 @@ export const setting = defineExpectation<SettingEntry>()({
   before: ({ start }) => start,
   value: (entry) => (entry.what === 'is' ? entry.value : undefined),
   holds: ({ comparison, to }, value) => compares(value, comparison, to),
+  seen: ({ what, value }) => (what === 'is' ? { comparison: '=', to: value } : null),
 });

@@ -12,4 +12,5 @@ export const expectMoved = <K extends 'servo' | 'motor'>(kind: K) =>
     before: () => 0,
     value: ({ value }) => value,
     holds: ({ comparison, to }, value) => compares(value, comparison, to),
+    seen: ({ value }) => ({ comparison: '=', to: value }),
   });

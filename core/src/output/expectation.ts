@@ -34,6 +34,8 @@ export interface OutputExpectation<
   /** What an entry of its lanes makes of it; undefined: nothing, the entry speaks of something else. */
   value(entry: E, wanted: Wanted<F>): string | number | undefined;
   holds(wanted: Wanted<F>, value: string | number): boolean;
+  /** What is to be wanted so that this entry fulfils it; null: it shows nothing that can be wanted. */
+  seen(entry: E): Wanted<F> | null;
 }
 
 /** @template E entries that its output writes, by type; the rest follows from what is given */

@@ -9,5 +9,6 @@ export const text = defineExpectation<TextEntry>()({
   lanes: ['text'],
   before: () => '',
   value: (entry, { row }) => (entry.row === row ? entry.text : undefined),
+  seen: ({ row, text }) => ({ row, text: text.trim().slice(0, 80) }),
   holds: ({ text }, value) => (text === '' ? String(value).trim() === '' : String(value).includes(text)),
 });

@@ -9,5 +9,6 @@ export const serial = defineExpectation<SerialEntry>()({
   lanes: ['serial'],
   before: () => '',
   value: (entry) => (entry.what === 'ends' ? entry.text : undefined),
+  seen: ({ what, text }) => (what === 'ends' ? { text: text.slice(0, 80) } : null),
   holds: ({ text }, value) => value !== '' && String(value).includes(text),
 });

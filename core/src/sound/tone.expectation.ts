@@ -11,4 +11,5 @@ export const tone = defineExpectation<ToneEntry>()({
   before: () => 0,
   value: ({ hz }) => hz,
   holds: ({ comparison, hz }, value) => compares(value, comparison, hz),
+  seen: ({ hz }) => ({ comparison: '=', hz }),
 });

@@ -11,4 +11,5 @@ export const line = defineExpectation<SwitchedEntry>()({
   before: ({ powerUp }) => powerUp,
   value: ({ level }) => level,
   holds: ({ level }, value) => value === level,
+  seen: ({ level }) => ({ level }),
 });

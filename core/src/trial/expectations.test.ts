@@ -1,6 +1,7 @@
 import type { OutputKind } from '../gadget/index.ts';
 import { outputOf, toldGadget } from '../test/toldGadget.ts';
-import { runTrial, trialSchema, type OutputWhat, type OutputWhatOf } from './index.ts';
+import { Machine } from '../machine/index.ts';
+import { runTrial, stretchTrial, trialSchema, type OutputWhat, type OutputWhatOf } from './index.ts';
 
 /* Of every kind of output: what is told, what is then met, and what is not. A kind that is missing does not compile. */
 type Case<K extends OutputKind> = { told: string; met: Said<K>[]; missed: Said<K>[] };
@@ -73,5 +74,12 @@ describe('what a trial can expect of an output', () => {
     expect(judged(200_000, missed)).toEqual(missed.map(() => false));
     // Not before it was told.
     expect(judged(50_000, met.slice(0, 1))).toEqual([false]);
+    // What it showed can be expected, and is then met.
+    const machine = new Machine(gadget, 1);
+    machine.advanceTo(300_000);
+    const recording = { seed: 1, stimuli: [], endUs: 300_000 };
+    const seen = stretchTrial('Seen', gadget, recording, machine.takeTrace(), 50_000, 300_000);
+    expect(seen.expectations.filter(({ what }) => what.kind === kind)).not.toEqual([]);
+    expect(runTrial(gadget, seen).result.passed).toBe(true);
   });
 });

@@ -3,3 +3,4 @@ export { isOutputWhat, type OutputWhat, type OutputWhatOf } from './whatOutput.t
 export { trialLimits, trialSchema, type Expectation, type Trial } from './trial.schema.ts';
 export { runTrial, TrialRun, type ExpectationResult, type TrialLimit, type TrialResult } from './run.ts';
 export { recordedTrial, type Recording } from './recorded.ts';
+export { stretchTrial } from './stretch.ts';

@@ -10,7 +10,7 @@ export interface Recording {
 }
 
 /** Slack around a moment that was recorded: a hand is never twice the same, nor is a bounce. */
-const slackUs = 500_000;
+export const slackUs = 500_000;
 /** First expectations are for looking at, not for listing everything. */
 const suggested = 8;
 
@@ -27,16 +27,22 @@ function seenStates(trace: readonly TraceEntry[], endUs: number): Expectation[] 
   }));
 }
 
+/** The same, if a trial can hold it. @throws RangeError where more was done than that */
+export function checkedRecording(recording: Recording): Recording {
+  const { stimuli } = recording;
+  if (stimuli.length > trialLimits.stimuli)
+    throw new RangeError(
+      `expected at most ${trialLimits.stimuli / 2} presses in one recording, got ${stimuli.length / 2}`,
+    );
+  return recording;
+}
+
 /**
  * A recording as a trial, with what was seen as its first expectations: it passes on the gadget it was made with.
  * @param trace of the recording, from power-up
  * @throws RangeError where more was done than a trial can hold
  */
-export function recordedTrial(name: string, recording: Recording, trace: readonly TraceEntry[]): Trial {
-  const { seed, stimuli, endUs } = recording;
-  if (stimuli.length > trialLimits.stimuli)
-    throw new RangeError(
-      `expected at most ${trialLimits.stimuli / 2} presses in one recording, got ${stimuli.length / 2}`,
-    );
+export const recordedTrial = (name: string, recording: Recording, trace: readonly TraceEntry[]): Trial => {
+  const { seed, stimuli, endUs } = checkedRecording(recording);
   return { name, seed, stimuli, endUs, expectations: seenStates(trace, endUs) };
-}
+};

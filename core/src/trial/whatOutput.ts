@@ -34,5 +34,14 @@ export function valueBy(what: OutputWhat, entry: TraceEntry): string | number | 
   return lanes.includes(entry.lane) ? value(entry, what as never) : undefined;
 }
 
+/** What an entry of an output shows, as something to expect that it fulfils; null: nothing that can be. */
+export function seenBy(output: Output, entry: TraceEntry): OutputWhat | null {
+  const { lanes, seen, value, holds } = expectationOf(output.kind);
+  const wanted = lanes.includes(entry.lane) ? seen(entry) : null;
+  const came = wanted ? value(entry, wanted) : undefined;
+  if (!wanted || came === undefined || !holds(wanted, came)) return null;
+  return { kind: output.kind, outputId: output.id, ...wanted } as OutputWhat;
+}
+
 export const outputHolds = (what: OutputWhat, value: string | number): boolean =>
   expectationOf(what.kind).holds(what as never, value);

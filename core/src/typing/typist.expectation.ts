@@ -14,6 +14,10 @@ export const typist = defineExpectation<TypistEntry>()({
     if (what === 'types' || entry.down !== (what === 'presses')) return undefined;
     return entry.key;
   },
+  seen: (entry) =>
+    entry.lane === 'typed'
+      ? { what: 'types', text: entry.text.slice(0, 80) }
+      : { what: entry.down ? 'presses' : 'releases', text: entry.key },
   holds: ({ text, what }, value) =>
     value !== '' && (text === '' || (what === 'types' ? String(value).includes(text) : value === text)),
 });

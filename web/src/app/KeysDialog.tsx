@@ -20,6 +20,7 @@ const places: Record<KeyPlace, { title: string; keys: readonly (readonly [string
       ['← →', 'Walk through the events'],
       ['Space', 'Stop time, let it run'],
       ['+ −', 'See less of it, see more'],
+      ['[ ]', 'Mark where a stretch begins, where it ends; so does a drag with Shift'],
       ['Home End', 'To the beginning, back to now'],
       ['↑ ↓', 'On its upper edge: higher, lower'],
     ],

@@ -17,10 +17,18 @@ export function Lanes({
   view,
   selected,
   choose,
+  marked,
+  mark,
+  marking,
 }: {
   view: View;
   selected: number | null;
   choose: (entry: number | null) => void;
+  /** The stretch that is marked. */
+  marked: Span | null;
+  mark: (span: Span) => void;
+  /** A drag marks, as it does with Shift; otherwise it goes back in time. */
+  marking: boolean;
 }) {
   const gadget = useDocument();
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -44,14 +52,14 @@ export function Lanes({
     if (element.width !== size[0] || element.height !== size[1]) [element.width, element.height] = size;
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
     const marks = marksIn(gadget, traceNow(), window, thinNow());
-    picture.current = { rows, marks, window, width, selected };
+    picture.current = { rows, marks, window, width, selected, marked };
     paint(context, picture.current);
     const now =
       labelWidth + ((virtualNowUs() - window.fromUs) / (window.toUs - window.fromUs)) * (width - labelWidth);
     context.fillStyle = getComputedStyle(element).getPropertyValue('--ink');
     context.fillRect(now, 0, 1.5, height - axisHeight);
     setAwake(awakeNow(window));
-  }, [gadget, rows, height, selected, windowNow]);
+  }, [gadget, rows, height, selected, marked, windowNow]);
 
   useEffect(() => {
     let frame = 0;
@@ -101,13 +109,21 @@ export function Lanes({
     const px = clientX - canvas.current!.getBoundingClientRect().left;
     return window.fromUs + ((px - labelWidth) / (width - labelWidth)) * (window.toUs - window.fromUs);
   };
+  /** Where a stretch begins that is being marked. */
+  const begunUs = useRef<number | null>(null);
   const onPointerDown = (event: PointerEvent<HTMLCanvasElement>) => {
     moved.current = false;
+    begunUs.current = marking || event.shiftKey ? timeAt(event.clientX) : null;
     event.currentTarget.setPointerCapture(event.pointerId);
   };
   const onPointerMove = (event: PointerEvent<HTMLCanvasElement>) => {
     if (event.buttons !== 1 || (!moved.current && Math.abs(event.movementX) < 2)) return;
     moved.current = true;
+    if (begunUs.current !== null) {
+      const ends = [begunUs.current, timeAt(event.clientX)].map((us) => Math.max(0, Math.min(us, nowUs())));
+      mark({ fromUs: Math.min(...ends), toUs: Math.max(...ends) });
+      return;
+    }
     choose(null);
     player.scrub(Math.max(0, timeAt(event.clientX)));
   };
@@ -139,6 +155,9 @@ export function Lanes({
     </div>
   );
 }
+
+/** Up to where the machine has come: nothing can be marked beyond. */
+const nowUs = () => usePlayer.getState().clock.nowUs;
 
 /** What moves in the window, and what is held down just now. */
 function awakeNow(window: Span): string {

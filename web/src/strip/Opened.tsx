@@ -1,9 +1,11 @@
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import { player, traceNow } from '../workers/index.ts';
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { player, traceNow, usePlayer } from '../workers/index.ts';
 import { isShown } from './laneOf.ts';
+import type { Span } from './lanes.ts';
 import { Lanes } from './Lanes.tsx';
 import { Overview } from './Overview.tsx';
 import type { useShape } from './useShape.ts';
+import { Stretch } from './Stretch.tsx';
 import { closer, type View } from './useView.ts';
 import classes from './Strip.module.css';
 
@@ -15,10 +17,35 @@ interface OpenedProps {
   choose: (entry: number | null) => void;
   pauseOrRun: () => void;
   backToPresent: () => void;
+  /** A drag over the strip marks a stretch. */
+  marking: boolean;
+  setMarking: (marking: boolean) => void;
 }
 
 /** What is seen of the strip while it is open: the whole session on a line, and the window of it in rows. */
-export default function Opened({ view, shape, selected, choose, pauseOrRun, backToPresent }: OpenedProps) {
+export default function Opened({
+  view,
+  shape,
+  selected,
+  choose,
+  pauseOrRun,
+  backToPresent,
+  marking,
+  setMarking,
+}: OpenedProps) {
+  const [marked, mark] = useState<Span | null>(null);
+  const forget = () => {
+    mark(null);
+    setMarking(false);
+  };
+  /** One end of the stretch is the moment that is looked at. */
+  const markEnd = (end: keyof Span) => {
+    const { pastUs, clock } = usePlayer.getState();
+    const atUs = pastUs ?? clock.nowUs;
+    const other = marked ?? { fromUs: atUs, toUs: atUs };
+    const ends = end === 'fromUs' ? [atUs, Math.max(atUs, other.toUs)] : [Math.min(atUs, other.fromUs), atUs];
+    mark({ fromUs: ends[0]!, toUs: ends[1]! });
+  };
   const walk = (by: 1 | -1) => {
     const trace = traceNow();
     const from = selected ?? trace.length;
@@ -41,6 +68,8 @@ export default function Opened({ view, shape, selected, choose, pauseOrRun, back
       '+': () => view.zoom(closer, null),
       '-': () => view.zoom(1 / closer, null),
       ' ': pauseOrRun,
+      '[': () => markEnd('fromUs'),
+      ']': () => markEnd('toUs'),
     };
     const act = keys[event.key];
     if (!act || event.target !== event.currentTarget) return;
@@ -55,15 +84,23 @@ export default function Opened({ view, shape, selected, choose, pauseOrRun, back
     <>
       <Edge {...shape} />
       <Overview view={view} jump={jump} />
+      {(marking || marked) && <Stretch span={marked} forget={forget} />}
       <div
         className={classes.lanes}
         style={{ maxHeight: shape.height }}
         tabIndex={0}
         role="group"
-        aria-label="Events in time. Left and right arrows walk through them, + and − zoom, Space pauses, End comes back to now."
+        aria-label="Events in time. Left and right arrows walk through them, + and − zoom, [ and ] mark a stretch, Space pauses, End comes back to now."
         onKeyDown={onKeyDown}
       >
-        <Lanes view={view} selected={selected} choose={choose} />
+        <Lanes
+          view={view}
+          selected={selected}
+          choose={choose}
+          marked={marked}
+          mark={mark}
+          marking={marking}
+        />
       </div>
     </>
   );

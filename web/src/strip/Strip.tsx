@@ -7,6 +7,7 @@ import {
   IconPlayerPlay,
   IconPlayerSkipForward,
   IconPlus,
+  IconRulerMeasure,
 } from '@tabler/icons-react';
 import { lazy, Suspense, useState } from 'react';
 import { useDocument } from '../client/index.ts';
@@ -32,6 +33,7 @@ export function Strip() {
   const pastUs = usePlayer((state) => state.pastUs);
   // An event is chosen only as long as its moment is looked at; a machine that runs on, or begins anew, has none.
   const selected = pastUs === null ? null : chosen;
+  const [marking, setMarking] = useState(false);
   const running = usePlayer((state) => state.running);
   const factor = usePlayer((state) => state.factor);
   const choose = (index: number | null) => {
@@ -105,6 +107,17 @@ export function Strip() {
         <Why selected={selected} stepping={stepping} />
         {open && (
           <span className={classes.span}>
+            <Tooltip label="Measure a stretch (or drag with Shift)">
+              <ActionIcon
+                variant={marking ? 'filled' : 'subtle'}
+                size="sm"
+                aria-label="Measure a stretch"
+                aria-pressed={marking}
+                onClick={() => setMarking(!marking)}
+              >
+                <IconRulerMeasure size={16} />
+              </ActionIcon>
+            </Tooltip>
             <Tooltip label="Farther (−, or the wheel)">
               <ActionIcon
                 variant="subtle"
@@ -140,6 +153,8 @@ export function Strip() {
             choose={choose}
             pauseOrRun={running ? player.pause : resume}
             backToPresent={backToPresent}
+            marking={marking}
+            setMarking={setMarking}
           />
         </Suspense>
       )}

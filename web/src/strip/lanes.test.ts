@@ -177,7 +177,14 @@ describe('the strip', () => {
   it('finds what is pointed at, lane by lane, and nothing beside it', () => {
     const window = { fromUs: 700_000, toUs: 900_000 };
     const width = labelWidth + 1_000;
-    const picture = { rows, marks: marksIn(gadget, trace, window), window, width, selected: null };
+    const picture = {
+      rows,
+      marks: marksIn(gadget, trace, window),
+      window,
+      width,
+      selected: null,
+      marked: null,
+    };
     const press = trace.findIndex((entry) => entry.lane === 'gesture');
     const x = labelWidth + ((trace[press]!.atUs - window.fromUs) / 200_000) * 1_000;
     const row = (key: string) => rows.flatMap((one) => one.lanes).find((lane) => lane.key === key)!.top + 5;

@@ -11,6 +11,8 @@ export interface Picture {
   window: Span;
   width: number;
   selected: number | null;
+  /** The stretch that is marked. */
+  marked: Span | null;
 }
 
 /** Lines tell the stages apart without colour: solid, dashed, dotted. */
@@ -25,7 +27,7 @@ const dashes: Record<Stage, number[]> = {
 /** Draws the strip. Colours come from the page, so that both themes are followed. */
 export function paint(
   context: CanvasRenderingContext2D,
-  { rows, marks, window, width, selected }: Picture,
+  { rows, marks, window, width, selected, marked }: Picture,
 ): void {
   const style = getComputedStyle(context.canvas);
   const colour = (name: string) => style.getPropertyValue(name).trim();
@@ -68,6 +70,15 @@ export function paint(
   context.clip();
   const written = new Map<string, number>();
   marks.forEach(drawMark);
+  if (marked) {
+    const [from, to] = [x(marked.fromUs), x(marked.toUs)];
+    context.globalAlpha = 0.14;
+    context.fillStyle = ink;
+    context.fillRect(from, 0, to - from, height - axisHeight);
+    context.globalAlpha = 1;
+    context.fillRect(from - 0.5, 0, 1, height - axisHeight);
+    context.fillRect(to - 0.5, 0, 1, height - axisHeight);
+  }
   context.restore();
 
   function axis(): void {

@@ -17,6 +17,7 @@ import {
   TrialRun,
   speedRow,
   speedsOf,
+  stretchTrial,
   sweep,
   taperOf,
   triedSeed,
@@ -120,6 +121,7 @@ const lab = {
   wayInto,
   taskVerdicts,
   recordedTrial,
+  stretchTrial,
   /** How settings do on the same presses of one button's own switch. */
   measure: (
     gadget: Pick<Gadget, 'hands' | 'captures'>,
