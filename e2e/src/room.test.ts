@@ -173,3 +173,48 @@ describe('flow', () => {
     expect(await focused.getAttribute('data-prose')).not.toBeNull();
   });
 });
+
+describe('the map', () => {
+  it('fills its place, and at first sight its words can be read', async () => {
+    const { body } = await bench.server.ask('GET', '/gadgets');
+    for (const wanted of ['Kettle Keeper', 'Cue Lantern', 'Reed Box']) {
+      const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === wanted)!;
+      await bench.goto(`/g/${id}/flow?view=map`);
+      await bench.css('svg[aria-label="Map"] rect');
+      const { least, share } = await bench.driver.executeScript<{ least: number; share: number }>(`
+        const map = document.querySelector('svg[aria-label="Map"]');
+        const { a } = map.getScreenCTM();
+        const sheet = document.querySelector('main').getBoundingClientRect();
+        const frame = map.parentElement.getBoundingClientRect();
+        return {
+          least: Math.min(...[...map.querySelectorAll('text')].map((text) => a * Number(text.getAttribute('font-size')))),
+          share: (sheet.bottom - frame.top) / frame.height,
+        };
+      `);
+      expect(least).toBeGreaterThanOrEqual(11);
+      // Down to the lower edge of the sheet, but for a margin.
+      expect(share).toBeGreaterThan(1);
+      expect(share).toBeLessThan(1.1);
+    }
+  });
+
+  it('opens a rule by its own words, where several lead the same way', async () => {
+    const { body } = await bench.server.ask('GET', '/gadgets');
+    const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Cue Lantern')!;
+    await bench.goto(`/g/${id}/flow?view=map`);
+    const words = await bench.until('the words', async () => {
+      const all = await bench.driver.findElements(By.css('svg[aria-label="Map"] text'));
+      for (const one of all) if ((await one.getText()) === 'after 20 s') return one;
+      return null;
+    });
+    await bench.driver.executeScript(
+      'arguments[0].dispatchEvent(new MouseEvent("click", { bubbles: true }))',
+      words,
+    );
+    await bench.until('its rule', async () =>
+      bench.driver.executeScript(
+        'return /^After 20/.test(document.activeElement.textContent.replace(/^\\d+/, ""))',
+      ),
+    );
+  });
+});

@@ -1,15 +1,17 @@
-import { ActionIcon, Button, Tooltip } from '@mantine/core';
+import { ActionIcon, Tooltip } from '@mantine/core';
 import { IconFocusCentered, IconMinus, IconPlus } from '@tabler/icons-react';
 import { statesReached } from '@hum-lever/core';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useSearchParams } from 'react-router';
 import { useDocument } from '../../../client/index.ts';
 import { goTo, saveFile } from '../../../shared/index.ts';
+import { MapOverview } from './MapOverview.tsx';
 import { useActive, useLastRule } from '../lastRule.ts';
-import type { Arrow, Box, MapDrawing } from './layout.ts';
+import { linePx, type Arrow, type Box, type MapDrawing } from './layout.ts';
 import { ScxmlButtons } from './ScxmlButtons.tsx';
 import { standalone } from './standalone.ts';
 import { useDrawing } from './useDrawing.ts';
+import { useFrame } from './useFrame.ts';
 import { useLook } from './useLook.ts';
 import classes from './Map.module.css';
 
@@ -38,15 +40,15 @@ function Drawn({ drawing }: { drawing: MapDrawing }) {
   const svg = useRef<SVGSVGElement>(null);
   // Where it stood when the map was opened: it must not jump about while the gadget is played.
   const [around] = useState(() => middleOf(drawing, active.at(-1)));
-  const look = useLook(drawing, around);
+  const { frame, size } = useFrame();
+  const look = useLook(drawing, around, size);
   const reached = useMemo(() => statesReached(gadget), [gadget]);
   const open = (kind: 'state' | 'rule', id: string) => {
     setParams({}, { replace: false });
     goTo({ kind, id });
   };
-  const ordered = [...drawing.arrows].sort(
-    (a, b) => Number(a.ruleId === lastRuleId) - Number(b.ruleId === lastRuleId),
-  );
+  const isLast = ({ sayings }: Arrow) => sayings.some(({ ruleId }) => ruleId === lastRuleId);
+  const ordered = [...drawing.arrows].sort((a, b) => Number(isLast(a)) - Number(isLast(b)));
   const onKeyDown = (event: KeyboardEvent) => {
     const moves: Record<string, () => void> = {
       ArrowLeft: () => look.pan(-60, 0),
@@ -65,10 +67,7 @@ function Drawn({ drawing }: { drawing: MapDrawing }) {
   return (
     <>
       <div className={classes.tools}>
-        <p>
-          States in hand are framed in blue, the last rule is drawn thick, what nothing leads to is pale. A
-          click on a state or an arrow opens its card.
-        </p>
+        <p>Blue: in hand. Thick: the last rule. Pale: nothing leads there. A click opens the card.</p>
         <Tooltip label="Closer (+)">
           <ActionIcon variant="default" aria-label="Closer" onClick={() => look.zoom(1.25)}>
             <IconPlus size={16} />
@@ -84,20 +83,17 @@ function Drawn({ drawing }: { drawing: MapDrawing }) {
             <IconFocusCentered size={16} />
           </ActionIcon>
         </Tooltip>
-        <Button
-          size="compact-sm"
-          variant="default"
-          onClick={() =>
+        <ScxmlButtons
+          saveSvg={() =>
             svg.current &&
             saveFile(`${gadget.name} map.svg`, 'image/svg+xml', standalone(svg.current, drawing))
           }
-        >
-          Save as SVG
-        </Button>
-        <ScxmlButtons />
+        />
       </div>
       <div
+        ref={frame}
         className={classes.frame}
+        style={{ height: size.height }}
         tabIndex={0}
         role="group"
         aria-label="Map of the states; arrow keys move it, + and − zoom, 0 shows all of it"
@@ -112,8 +108,8 @@ function Drawn({ drawing }: { drawing: MapDrawing }) {
                 key={box.id}
                 box={box}
                 active={active.includes(box.id)}
-                pale={!reached.has(box.id) && !box.kind.endsWith('istory')}
-                open={() => open('state', box.id)}
+                pale={!reached.has(box.stateId) && !box.kind.endsWith('istory')}
+                open={() => open('state', box.stateId)}
               />
             ))}
           {drawing.boxes
@@ -125,18 +121,19 @@ function Drawn({ drawing }: { drawing: MapDrawing }) {
             <RuleArrow
               key={arrow.id}
               arrow={arrow}
-              last={arrow.ruleId !== null && arrow.ruleId === lastRuleId}
-              pale={arrow.ruleId !== null && !reached.has(arrow.fromId)}
-              open={() => arrow.ruleId !== null && open('rule', arrow.ruleId)}
+              lastRuleId={lastRuleId}
+              pale={arrow.sayings.length > 0 && !reached.has(arrow.fromId)}
+              open={(ruleId) => open('rule', ruleId)}
             />
           ))}
         </svg>
+        {!look.isWhole && <MapOverview drawing={drawing} active={active} look={look} />}
       </div>
     </>
   );
 }
 
-const signs = { history: '↺', deepHistory: '↺↺', final: '◉' } as const;
+const signs = { tag: '→', history: '↺', deepHistory: '↺↺', final: '◉' } as const;
 
 function StateBox({
   box,
@@ -159,11 +156,11 @@ function StateBox({
         y={y}
         width={width}
         height={height}
-        rx={corner}
+        rx={kind === 'tag' ? height / 2 : corner}
         fill={holds ? 'var(--paper)' : 'var(--sheet)'}
         stroke={active ? 'var(--stage-state)' : 'var(--soft)'}
         strokeWidth={active ? 3 : 1}
-        strokeDasharray={kind === 'parallel' ? '7 4' : undefined}
+        strokeDasharray={kind === 'parallel' ? '7 4' : kind === 'tag' ? '2 3' : undefined}
       />
       <text
         x={holds ? x + 12 : x + width / 2}
@@ -193,20 +190,27 @@ function headOf(points: Arrow['points']): string {
 }
 
 function RuleArrow({
-  arrow,
-  last,
+  arrow: { points, label, sayings },
+  lastRuleId,
   pale,
   open,
 }: {
   arrow: Arrow;
-  last: boolean;
+  lastRuleId: string | null;
   pale: boolean;
-  open: () => void;
+  open: (ruleId: string) => void;
 }) {
+  const last = sayings.some(({ ruleId }) => ruleId === lastRuleId);
   const colour = last ? 'var(--stage-state)' : 'var(--soft)';
-  const { points, label } = arrow;
+  const [only] = sayings;
+  // Where several rules lead the same way, each is opened by its own words.
+  const lines = sayings.flatMap(({ ruleId, lines }) => lines.map((line) => ({ ruleId, line })));
   return (
-    <g className={arrow.ruleId === null ? undefined : classes.arrow} opacity={pale ? 0.45 : 1} onClick={open}>
+    <g
+      className={only === undefined ? undefined : classes.arrow}
+      opacity={pale ? 0.45 : 1}
+      onClick={() => only && open(only.ruleId)}
+    >
       <polyline
         points={points.map(({ x, y }) => `${x},${y}`).join(' ')}
         fill="none"
@@ -215,18 +219,28 @@ function RuleArrow({
         strokeLinejoin="round"
       />
       <polygon points={headOf(points)} fill={colour} />
-      {label && (
-        <text
-          x={label.x + 4}
-          y={label.y + 12}
-          fontSize={12}
-          fontFamily="Atkinson Hyperlegible Mono Variable, monospace"
-          fill={last ? 'var(--stage-state)' : 'var(--ink)'}
-          fontWeight={last ? 650 : 400}
-        >
-          {label.text}
-        </text>
-      )}
+      {label &&
+        lines.map(({ ruleId, line }, n) => (
+          <text
+            key={n}
+            x={label.x + 4}
+            y={label.y + 12 + n * linePx}
+            fontSize={12}
+            fontFamily="Atkinson Hyperlegible Next Variable, sans-serif"
+            fill={ruleId === lastRuleId ? 'var(--stage-state)' : 'var(--ink)'}
+            fontWeight={ruleId === lastRuleId ? 650 : 400}
+            // What lies beneath a label is not drawn through it.
+            stroke="var(--paper)"
+            strokeWidth={3}
+            paintOrder="stroke"
+            onClick={(event) => {
+              event.stopPropagation();
+              open(ruleId);
+            }}
+          >
+            {line}
+          </text>
+        ))}
     </g>
   );
 }

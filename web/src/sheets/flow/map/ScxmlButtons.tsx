@@ -1,4 +1,5 @@
-import { Button, FileButton } from '@mantine/core';
+import { Button, FileButton, Menu } from '@mantine/core';
+import { IconChevronDown } from '@tabler/icons-react';
 import { printScxml, type ScxmlNote } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit, useDocument } from '../../../client/index.ts';
@@ -6,8 +7,8 @@ import { count, ReadingNow, saveFile } from '../../../shared/index.ts';
 import { useReading } from '../../../workers/index.ts';
 import classes from './Map.module.css';
 
-/** The flow out to the standard's file, and in from one; what could not be carried over is listed. */
-export function ScxmlButtons() {
+/** The map as a picture, the flow out to the standard's file, and in from one; what was not carried over is listed. */
+export function ScxmlButtons({ saveSvg }: { saveSvg: () => void }) {
   const gadget = useDocument();
   const [told, setTold] = useState<{ message: string; notes: ScxmlNote[] } | null>(null);
   const { reading, run, stop } = useReading();
@@ -29,18 +30,24 @@ export function ScxmlButtons() {
   };
   return (
     <>
-      <Button
-        size="compact-sm"
-        variant="default"
-        onClick={() => saveFile(`${gadget.name}.scxml`, 'application/scxml+xml', printScxml(gadget))}
-      >
-        Save as SCXML
-      </Button>
       <FileButton accept=".scxml,.xml,application/scxml+xml" onChange={(file) => void bring(file)}>
-        {(props) => (
-          <Button size="compact-sm" variant="default" {...props}>
-            Bring SCXML in
-          </Button>
+        {({ onClick }) => (
+          <Menu position="bottom-end">
+            <Menu.Target>
+              <Button size="compact-sm" variant="default" rightSection={<IconChevronDown size={14} />}>
+                Files
+              </Button>
+            </Menu.Target>
+            <Menu.Dropdown>
+              <Menu.Item onClick={saveSvg}>Save as SVG</Menu.Item>
+              <Menu.Item
+                onClick={() => saveFile(`${gadget.name}.scxml`, 'application/scxml+xml', printScxml(gadget))}
+              >
+                Save as SCXML
+              </Menu.Item>
+              <Menu.Item onClick={onClick}>Bring SCXML in</Menu.Item>
+            </Menu.Dropdown>
+          </Menu>
         )}
       </FileButton>
       <ReadingNow reading={reading} stop={stop} />

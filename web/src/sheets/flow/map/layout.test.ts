@@ -2,7 +2,15 @@ import { blankState, emptyFlow, emptyGadget, type Gadget, type State } from '@hu
 import Elk from 'elkjs/lib/elk.bundled.js';
 import * as fc from 'fast-check';
 import { chartArbitrary } from '../../../../../core/src/test/charts.ts';
-import { arrowText, drawingOf, graphOf, type Box, type Direction, type MapDrawing } from './layout.ts';
+import {
+  drawingOf,
+  graphOf,
+  linesOf,
+  sayingOf,
+  type Box,
+  type Direction,
+  type MapDrawing,
+} from './layout.ts';
 
 const elk = new Elk();
 const drawn = async (gadget: Gadget, direction: Direction = 'DOWN'): Promise<MapDrawing> =>
@@ -50,7 +58,7 @@ const onEdge = ({ x, y }: { x: number; y: number }, box: Box) =>
 function check(gadget: Gadget, { boxes, arrows, width, height }: MapDrawing): void {
   const { states } = gadget.flow;
   const boxOf = new Map(boxes.map((box) => [box.id, box]));
-  const whole: Box = { id: '', name: '', kind: 'plain', holds: true, x: 0, y: 0, width, height };
+  const whole: Box = { id: '', stateId: '', name: '', kind: 'plain', holds: true, x: 0, y: 0, width, height };
   for (const { id, parentId } of states) {
     const box = boxOf.get(id)!;
     expect([id, inside(box, parentId === null ? whole : boxOf.get(parentId)!)]).toEqual([id, true]);
@@ -58,17 +66,25 @@ function check(gadget: Gadget, { boxes, arrows, width, height }: MapDrawing): vo
       if (other.id !== id && other.parentId === parentId)
         expect([id, other.id, apart(box, boxOf.get(other.id)!)]).toEqual([id, other.id, true]);
   }
-  // One arrow for each target of each rule, from the state that owns it to where it leads.
-  const led = states.flatMap(({ id, rules }) =>
-    rules.flatMap((rule) => rule.targetIds.map((target) => ({ key: `${rule.id} ${target}`, id, target }))),
-  );
-  const ways = arrows.flatMap(({ id, ruleId }) => (ruleId === null ? [] : [id]));
-  expect(ways.sort()).toEqual(led.map(({ key }) => key).sort());
-  for (const { key, id, target } of led) {
-    const { points, fromId } = arrows.find((arrow) => arrow.id === key)!;
-    expect(fromId).toBe(id);
+  // One arrow for each two states that rules lead between, which says all of those rules in their order.
+  const led = new Map<string, { id: string; target: string; rules: string[] }>();
+  for (const { id, rules } of states)
+    for (const rule of rules)
+      for (const target of rule.targetIds) {
+        const way = led.get(`way ${id} ${target}`) ?? { id, target, rules: [] };
+        way.rules.push(rule.id);
+        led.set(`way ${id} ${target}`, way);
+      }
+  const ways = arrows.filter(({ sayings }) => sayings.length > 0);
+  expect(ways.map(({ id }) => id).sort()).toEqual([...led.keys()].sort());
+  for (const [key, { id, target, rules }] of led) {
+    const { points, fromId, toId, sayings } = arrows.find((arrow) => arrow.id === key)!;
+    expect([fromId, sayings.map(({ ruleId }) => ruleId)]).toEqual([id, rules]);
+    const end = boxOf.get(toId)!;
+    // Or it ends at a tag with the state's name, beside where it began.
+    expect([end.stateId, end.kind === 'tag' || end.id === target]).toEqual([target, true]);
     expect([key, onEdge(points[0]!, boxOf.get(id)!)]).toEqual([key, true]);
-    expect([key, onEdge(points.at(-1)!, boxOf.get(target)!)]).toEqual([key, true]);
+    expect([key, onEdge(points.at(-1)!, end)]).toEqual([key, true]);
     // Only upright and level pieces.
     for (const [n, point] of points.slice(1).entries())
       expect(
@@ -94,11 +110,11 @@ describe('the map', () => {
     for (const direction of ['DOWN', 'RIGHT'] as const) {
       const drawing = await drawn(gadget, direction);
       check(gadget, drawing);
-      const begins = drawing.arrows.filter(({ ruleId }) => ruleId === null).map(({ id }) => id);
+      const begins = drawing.arrows.filter(({ sayings }) => sayings.length === 0).map(({ id }) => id);
       expect(begins).toEqual(['begin all', 'begin s2 s3']);
       expect(drawing.boxes.find(({ id }) => id === 's2')).toMatchObject({ holds: true, name: 'State s2' });
-      const label = drawing.arrows.find(({ ruleId }) => ruleId === 'r3')!.label!;
-      expect(label.text).toMatch(/ \?$/);
+      const { sayings, label } = drawing.arrows.find(({ id }) => id === 'way s2 s5')!;
+      expect([sayings, label === null]).toEqual([[{ ruleId: 'r3', lines: ['after 1 s if 1 > 0'] }], false]);
     }
     // Downwards, what follows lies below; rightwards, beside it.
     const place = async (direction: Direction) =>
@@ -116,16 +132,43 @@ describe('the map', () => {
     expect(width('s2')).toBe(64);
   });
 
-  it('cuts what stands at an arrow, and says so', () => {
-    const gadget = charted([state('s1', { rules: [lead('r1', ['s1'])] })]);
-    const [rule] = gadget.flow.states[0]!.rules;
-    expect(arrowText(rule!, gadget)).toBe('after 1 s');
-    const signal = {
-      ...gadget,
-      flow: { ...gadget.flow, signals: [{ id: 'g1', name: 'a_signal_with_a_long_name_of_its_own' }] },
-    };
-    const text = arrowText({ ...rule!, trigger: { kind: 'signal', signalId: 'g1' } }, signal);
-    expect([[...text].length, text.endsWith('…')]).toEqual([26, true]);
+  it('says what a rule waits for and when, whole words in a few lines', () => {
+    const gadget = charted([
+      state('s1', {
+        rules: [
+          lead('r1', ['s1']),
+          { ...lead('r2', ['s1'], '1 > 0'), trigger: { kind: 'always' } },
+          { ...lead('r3', ['s1'], '2 > 0'), trigger: { kind: 'always' } },
+        ],
+      }),
+    ]);
+    const [from] = gadget.flow.states;
+    const said = from!.rules.map((rule) => sayingOf(rule, from!, gadget).lines);
+    // Where the order matters, it is said; what always waits, waits for its condition.
+    expect(said).toEqual([['after 1 s'], ['2. if 1 > 0'], ['3. if 2 > 0']]);
+    expect(linesOf('after 10 s if heat > 90 && wind == 0')).toEqual([
+      'after 10 s if heat > 90',
+      '&& wind == 0',
+    ]);
+    const long = linesOf(Array.from({ length: 30 }, (_, n) => `word${n}`).join(' '));
+    expect([long.length, long.at(-1)!.endsWith(' …')]).toEqual([3, true]);
+  });
+
+  it('leads far back by a tag, and beside by an arrow', async () => {
+    const drawing = await drawn(
+      charted([
+        state('s1', { rules: [lead('r1', ['s2'])] }),
+        state('s2', { rules: [lead('r2', ['s3']), lead('r3', ['s1'])] }),
+        state('s3', { rules: [lead('r4', ['s1'])] }),
+      ]),
+    );
+    const ends = new Map(drawing.arrows.map(({ id, toId }) => [id, toId]));
+    expect(ends.get('way s2 s1')).toBe('s1');
+    expect(ends.get('way s3 s1')).toBe('tag s3 s1');
+    expect(drawing.boxes.find(({ kind }) => kind === 'tag')).toMatchObject({
+      name: 'State s1',
+      stateId: 's1',
+    });
   });
 
   it('of any chart has every state in its place and every arrow from edge to edge', async () => {

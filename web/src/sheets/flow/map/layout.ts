@@ -1,6 +1,7 @@
 import {
   isHistory,
   nestingOf,
+  showExpression,
   showTrigger,
   stateLabels,
   type Gadget,
@@ -14,20 +15,30 @@ import type { ElkEdgeSection, ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api
 export interface Box {
   id: string;
   name: string;
-  kind: State['kind'] | 'begin';
+  /** A tag stands for a state that lies far back: an arrow to it would cross all that lies between. */
+  kind: State['kind'] | 'begin' | 'tag';
   x: number;
   y: number;
   width: number;
   height: number;
   holds: boolean;
+  /** The state that a click opens; of a tag the one that it stands for. */
+  stateId: string;
 }
-/** An arrow of the map: a rule, or where something begins (ruleId null). */
+/** What one rule says at its arrow. */
+export interface Saying {
+  ruleId: string;
+  lines: readonly string[];
+}
+/** An arrow of the map: all rules that lead from one state to another, or where something begins (no rule). */
 export interface Arrow {
   id: string;
-  ruleId: string | null;
   fromId: string;
+  toId: string;
+  sayings: readonly Saying[];
   points: { x: number; y: number }[];
-  label: { text: string; x: number; y: number } | null;
+  /** Where what they say stands. */
+  label: { x: number; y: number } | null;
 }
 export interface MapDrawing {
   width: number;
@@ -40,15 +51,36 @@ export type Direction = 'DOWN' | 'RIGHT';
 
 const charPx = 7.1;
 const rowPx = 20;
-const longestLabel = 26;
+/** A line of what stands at an arrow. */
+export const linePx = 15;
+const longestLine = 24;
+const mostLines = 3;
 
 const widthOf = (text: string, perChar = charPx) => Math.ceil([...text].length * perChar) + 18;
-const shortened = (text: string) =>
-  text.length > longestLabel ? `${text.slice(0, longestLabel - 1)}…` : text;
 
-/** What stands at an arrow: what the rule waits for, and a sign where it has a condition. */
-export const arrowText = (rule: Rule, gadget: Gadget): string =>
-  shortened(showTrigger(rule.trigger, gadget) + (rule.guard === null ? '' : ' ?'));
+/** In lines, broken between words; what is too much for them is left out behind a word, and said so. */
+export function linesOf(text: string): string[] {
+  const lines: string[] = [];
+  for (const word of text.split(' ')) {
+    const last = lines.at(-1);
+    if (last !== undefined && last.length + 1 + word.length <= longestLine)
+      lines[lines.length - 1] = `${last} ${word}`;
+    else lines.push(word);
+  }
+  if (lines.length <= mostLines) return lines;
+  return [...lines.slice(0, mostLines - 1), `${lines[mostLines - 1]!} …`];
+}
+
+/** What a rule waits for, and under what condition; its number where another of its state waits for the same. */
+export function sayingOf(rule: Rule, state: State, gadget: Gadget): Saying {
+  const asked = (one: Rule) => showTrigger(one.trigger, gadget);
+  const alike = state.rules.filter((one) => asked(one) === asked(rule)).length > 1;
+  const number = alike ? `${state.rules.indexOf(rule) + 1}. ` : '';
+  const guard = rule.guard === null ? '' : `if ${showExpression(rule.guard, gadget)}`;
+  // As soon as something holds: what, is all there is to say.
+  const said = rule.trigger.kind === 'always' && guard !== '' ? guard : `${asked(rule)} ${guard}`.trim();
+  return { ruleId: rule.id, lines: linesOf(number + said) };
+}
 
 const layered = {
   'elk.algorithm': 'layered',
@@ -56,15 +88,18 @@ const layered = {
   'elk.json.shapeCoords': 'ROOT',
   'elk.json.edgeCoords': 'ROOT',
   'elk.edgeRouting': 'ORTHOGONAL',
-  'elk.layered.spacing.nodeNodeBetweenLayers': '34',
-  'elk.spacing.nodeNode': '26',
+  'elk.layered.spacing.nodeNodeBetweenLayers': '24',
+  'elk.spacing.nodeNode': '20',
   'elk.spacing.edgeNode': '14',
   'elk.spacing.edgeEdge': '10',
   'elk.layered.considerModelOrder.strategy': 'NODES_AND_EDGES',
   'elk.layered.cycleBreaking.strategy': 'MODEL_ORDER',
 };
 
-function nodeOf(state: State, nesting: Nesting): ElkNode {
+/** Tags by the state beside which they stand, innermost place. */
+type Tags = ReadonlyMap<string | null, readonly ElkNode[]>;
+
+function nodeOf(state: State, nesting: Nesting, tags: Tags): ElkNode {
   const inner = nesting.childrenOf(state.id);
   const begins = inner.length > 0 && state.kind === 'plain';
   if (inner.length === 0) {
@@ -77,7 +112,11 @@ function nodeOf(state: State, nesting: Nesting): ElkNode {
   }
   return {
     id: state.id,
-    children: [...(begins ? [beginOf(state.id)] : []), ...inner.map((one) => nodeOf(one, nesting))],
+    children: [
+      ...(begins ? [beginOf(state.id)] : []),
+      ...inner.map((one) => nodeOf(one, nesting, tags)),
+      ...(tags.get(state.id) ?? []),
+    ],
     layoutOptions: {
       'elk.padding': `[top=${rowPx + 14},left=14,bottom=14,right=14]`,
       'elk.nodeSize.constraints': 'MINIMUM_SIZE',
@@ -93,32 +132,84 @@ const beginOf = (id: string | null): ElkNode => ({
   layoutOptions: { 'elk.layered.layering.layerConstraint': 'FIRST' },
 });
 
+const tagId = (from: string, to: string) => `tag ${from} ${to}`;
+
+/** Whether an arrow from one state to another would go far back: past a state that stands between, or out of its place. */
+function isFarBack(from: State, to: State, { ordered, childrenOf }: Nesting): boolean {
+  if (ordered.indexOf(to) >= ordered.indexOf(from)) return false;
+  if (to.parentId !== from.parentId) return !isAround(to, from, ordered);
+  const beside = childrenOf(from.parentId);
+  return beside.indexOf(from) - beside.indexOf(to) > 1;
+}
+/** Whether one state lies in another, however deep. */
+function isAround(outer: State, inner: State, all: readonly State[]): boolean {
+  for (let at: State | undefined = inner; at; at = all.find(({ id }) => id === at!.parentId))
+    if (at.parentId === outer.id) return true;
+  return false;
+}
+
+/** Rules that lead from one state to another, as one arrow: those in document order. */
+function waysOf(gadget: Gadget, nesting: Nesting) {
+  const states = new Map(gadget.flow.states.map((state) => [state.id, state]));
+  const ways = new Map<string, { id: string; from: State; to: State; tag: boolean; sayings: Saying[] }>();
+  for (const from of nesting.ordered)
+    for (const rule of from.rules)
+      for (const target of rule.targetIds) {
+        const to = states.get(target);
+        if (!to) continue;
+        const id = `way ${from.id} ${to.id}`;
+        const way = ways.get(id) ?? { id, from, to, tag: isFarBack(from, to, nesting), sayings: [] };
+        way.sayings.push(sayingOf(rule, from, gadget));
+        ways.set(id, way);
+      }
+  return [...ways.values()];
+}
+
 /** The flow as the layout library wants it. */
 export function graphOf(gadget: Gadget, direction: Direction): ElkNode {
   const { flow } = gadget;
   const nesting = nestingOf(flow);
+  const labels = stateLabels(gadget);
   const edges: ElkExtendedEdge[] = [];
-  const lead = (id: string, from: string, to: string, text: string) =>
+  const tags = new Map<string | null, ElkNode[]>();
+  const lead = (id: string, from: string, to: string, lines: readonly string[]) =>
     edges.push({
       id,
       sources: [from],
       targets: [to],
-      ...(text !== '' && { labels: [{ text, width: widthOf(text, 6.2), height: 16 }] }),
+      ...(lines.length > 0 && {
+        labels: [
+          {
+            text: lines.join('\n'),
+            width: Math.max(...lines.map((line) => widthOf(line, 6.6) - 8)),
+            height: lines.length * linePx + 2,
+          },
+        ],
+      }),
     });
-  if (flow.initialId !== null) lead('begin all', beginId(null), flow.initialId, '');
+  if (flow.initialId !== null) lead('begin all', beginId(null), flow.initialId, []);
   for (const state of nesting.ordered) {
     const inner = nesting.childrenOf(state.id).filter((one) => !isHistory(one));
     const first = state.initial?.targetIds ?? inner.slice(0, 1).map(({ id }) => id);
     if (inner.length > 0 && state.kind === 'plain')
-      first.forEach((id) => lead(`begin ${state.id} ${id}`, beginId(state.id), id, ''));
-    for (const rule of state.rules)
-      for (const target of rule.targetIds)
-        lead(`${rule.id} ${target}`, state.id, target, arrowText(rule, gadget));
+      first.forEach((id) => lead(`begin ${state.id} ${id}`, beginId(state.id), id, []));
+  }
+  for (const { id, from, to, tag, sayings } of waysOf(gadget, nesting)) {
+    const lines = sayings.flatMap((one) => one.lines);
+    lead(id, from.id, tag ? tagId(from.id, to.id) : to.id, lines);
+    if (!tag) continue;
+    const name = labels.get(to.id) ?? to.name;
+    const node = { id: tagId(from.id, to.id), width: widthOf(`→ ${name}`), height: 24 };
+    tags.set(from.parentId, [...(tags.get(from.parentId) ?? []), node]);
   }
   return {
     id: 'all',
     layoutOptions: { ...layered, 'elk.direction': direction },
-    children: [beginOf(null), ...nesting.childrenOf(null).map((one) => nodeOf(one, nesting))],
+    children: [
+      beginOf(null),
+      ...nesting.childrenOf(null).map((one) => nodeOf(one, nesting, tags)),
+      ...(tags.get(null) ?? []),
+    ],
     edges,
   };
 }
@@ -127,13 +218,16 @@ export function graphOf(gadget: Gadget, direction: Direction): ElkNode {
 export function drawingOf(gadget: Gadget, laid: ElkNode): MapDrawing {
   const labels = stateLabels(gadget);
   const states = new Map(gadget.flow.states.map((state) => [state.id, state]));
+  const ways = new Map(waysOf(gadget, nestingOf(gadget.flow)).map((way) => [way.id, way]));
   const boxes: Box[] = [];
   const visit = ({ id, x = 0, y = 0, width = 0, height = 0, children = [] }: ElkNode) => {
     const state = states.get(id);
+    const meant = id.startsWith('tag ') ? id.split(' ').at(-1)! : id;
     boxes.push({
       id,
-      name: state ? state.name : (labels.get(id) ?? ''),
-      kind: state?.kind ?? 'begin',
+      stateId: meant,
+      name: state ? state.name : (labels.get(meant) ?? ''),
+      kind: state?.kind ?? (meant === id ? 'begin' : 'tag'),
       holds: children.length > 0,
       x,
       y,
@@ -144,14 +238,14 @@ export function drawingOf(gadget: Gadget, laid: ElkNode): MapDrawing {
   };
   (laid.children ?? []).forEach(visit);
   const arrows = (laid.edges ?? []).map((edge): Arrow => {
-    const [first] = edge.id.split(' ');
     const label = edge.labels?.[0];
     return {
       id: edge.id,
-      ruleId: first === 'begin' ? null : first!,
       fromId: edge.sources[0]!,
+      toId: edge.targets[0]!,
+      sayings: ways.get(edge.id)?.sayings ?? [],
       points: (edge.sections ?? []).flatMap(pointsOf),
-      label: label ? { text: label.text ?? '', x: label.x ?? 0, y: label.y ?? 0 } : null,
+      label: label ? { x: label.x ?? 0, y: label.y ?? 0 } : null,
     };
   });
   return { width: laid.width ?? 0, height: laid.height ?? 0, boxes, arrows };

@@ -7,27 +7,43 @@ interface Look {
   scale: number;
 }
 
-/** Frame of the map, px; the drawing is fitted into it. */
-const frame = { width: 760, height: 400 };
+interface Size {
+  width: number;
+  height: number;
+}
+/** What a frame usually is, px: for choosing between drawings. */
+const usual: Size = { width: 760, height: 520 };
 const margin = 14;
 const closest = 3;
 const farthest = 0.15;
 
 /** How large all of a drawing can be shown, never larger than life. */
-export const fitOf = ({ width, height }: { width: number; height: number }): number =>
+export const fitOf = ({ width, height }: Size, frame: Size = usual): number =>
   Math.min(1, frame.width / (width + 2 * margin), frame.height / (height + 2 * margin));
 
-/** Smaller than this, nothing can be read. */
-const readable = 0.55;
+/** Smaller than this, the words at arrows would be smaller than 11 px. */
+const readable = 0.92;
+
+/** A middle of what is looked at, so that nothing beyond the drawing is shown while it could be filled. */
+const within = (at: number, seen: number, whole: number): number =>
+  seen >= whole + 2 * margin
+    ? whole / 2
+    : Math.max(seen / 2 - margin, Math.min(whole + margin - seen / 2, at));
 
 /**
  * Pan and zoom by pointer, wheel and keys. Starts with all of it where that can be read, otherwise with what lies
  * around a point.
+ * @param frame in which it is shown, px
  */
-export function useLook(drawing: { width: number; height: number }, around: { x: number; y: number } | null) {
-  const fit = fitOf(drawing);
+export function useLook(drawing: Size, around: { x: number; y: number } | null, frame: Size) {
+  const fit = fitOf(drawing, frame);
   const whole: Look = { x: drawing.width / 2, y: drawing.height / 2, scale: fit };
-  const first: Look = fit < readable && around ? { ...around, scale: readable + 0.15 } : whole;
+  const scale = Math.max(fit, readable);
+  const first: Look = {
+    x: within(around?.x ?? 0, frame.width / scale, drawing.width),
+    y: within(around?.y ?? 0, frame.height / scale, drawing.height),
+    scale,
+  };
   const [moved, setMoved] = useState<Look | null>(null);
   const look = moved ?? first;
   const from = useRef<{ x: number; y: number; look: Look; far: boolean } | null>(null);
@@ -40,6 +56,10 @@ export function useLook(drawing: { width: number; height: number }, around: { x:
     pan,
     zoom,
     fit: () => setMoved(whole),
+    /** What is looked at has its middle there. */
+    to: (x: number, y: number) => setMoved({ ...look, x, y }),
+    seen: { x: look.x - w / 2, y: look.y - h / 2, width: w, height: h },
+    isWhole: w >= drawing.width && h >= drawing.height,
     viewBox: `${look.x - w / 2} ${look.y - h / 2} ${w} ${h}`,
     drag: {
       onPointerDown: (event: PointerEvent) => {
