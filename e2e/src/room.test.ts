@@ -213,7 +213,7 @@ describe('the map', () => {
     );
     await bench.until('its rule', async () =>
       bench.driver.executeScript(
-        'return /^After 20/.test(document.activeElement.textContent.replace(/^\\d+/, ""))',
+        'const { id, textContent } = document.activeElement; return id.startsWith("place-") && /after\\s*20/i.test(textContent)',
       ),
     );
   });
