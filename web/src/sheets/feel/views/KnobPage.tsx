@@ -8,7 +8,7 @@ import {
 } from '@hum-lever/core';
 import { useCallback } from 'react';
 import { useDocument } from '../../../client/index.ts';
-import { count } from '../../../shared/index.ts';
+import { count, tickStep } from '../../../shared/index.ts';
 import { lab, traceNow, useAnswer, usePlayer } from '../../../workers/index.ts';
 import { changeOf } from '../cards/change.ts';
 import { AdviceFrame, Verdict } from '../cards/WhatToSet.tsx';
@@ -45,28 +45,64 @@ export function KnobPage({ control }: { control: Knob }) {
   );
 }
 
-const width = 430;
-const height = 150;
+/** The curve, and what stands at its axes, px of the drawing. */
+const curve = { left: 44, right: 424, top: 8, bottom: 142 };
+const size = { width: 440, height: 164 };
+/** Shares of the way that are written at its foot. */
+const waysWritten = [0, 0.25, 0.5, 0.75, 1];
+
+/** Whole steps from the lower to the upper end, with both of them. */
+function valuesWritten(low: number, high: number): number[] {
+  const [least, most] = [Math.min(low, high), Math.max(low, high)];
+  const step = tickStep(most - least || 1, 4);
+  const between: number[] = [];
+  for (let at = Math.ceil(least / step) * step; at < most; at += step)
+    if (at - least > step / 2 && most - at > step / 2) between.push(at);
+  return [least, ...between, most];
+}
 
 /** Value against way, with where it is now. */
 function Response({ control, taper }: { control: Knob; taper: Taper }) {
   usePlayer((state) => state.traceVersion);
   const { low, high } = control.reading;
   const points = responseOf(control, taper);
-  const y = (value: number) => height - 8 - ((value - low) / (high - low)) * (height - 16);
-  const path = points
-    .map(({ way, value }, n) => `${n === 0 ? 'M' : 'L'}${8 + way * (width - 16)} ${y(value)}`)
-    .join(' ');
+  const x = (way: number) => curve.left + way * (curve.right - curve.left);
+  const y = (value: number) =>
+    curve.bottom - ((value - low) / (high - low || 1)) * (curve.bottom - curve.top);
+  const path = points.map(({ way, value }, n) => `${n === 0 ? 'M' : 'L'}${x(way)} ${y(value)}`).join(' ');
   const now = traceNow().findLast((entry) => entry.lane === 'value' && entry.id === control.id);
   const value = now?.lane === 'value' ? now.value : null;
   return (
     <div className={`card ${classes.response}`}>
-      <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`From ${low} to ${high} along the way`}>
-        <path d={`M8 ${height - 8} H${width - 8} M8 8 V${height - 8}`} stroke="var(--line)" fill="none" />
+      <svg
+        viewBox={`0 0 ${size.width} ${size.height}`}
+        role="img"
+        aria-label={`From ${low} to ${high} along the way`}
+      >
+        <g stroke="var(--line)" fill="var(--soft)" fontSize={9.5} fontFamily="var(--number)">
+          {valuesWritten(low, high).map((at) => (
+            <g key={at}>
+              <path d={`M${curve.left} ${y(at)} H${curve.right}`} />
+              <text x={curve.left - 6} y={y(at) + 3.5} textAnchor="end" stroke="none">
+                {at}
+              </text>
+            </g>
+          ))}
+          {waysWritten.map((way) => (
+            <g key={way}>
+              <path d={`M${x(way)} ${curve.bottom} v4`} />
+              <text x={x(way)} y={curve.bottom + 15} textAnchor="middle" stroke="none">
+                {100 * way}
+                {'\u202f%'}
+              </text>
+            </g>
+          ))}
+          <path d={`M${curve.left} ${curve.top} V${curve.bottom}`} fill="none" />
+        </g>
         <path d={path} className={classes.trace} stroke="var(--stage-clean)" />
         {value !== null && (
           <path
-            d={`M8 ${y(value)} H${width - 8}`}
+            d={`M${curve.left} ${y(value)} H${curve.right}`}
             stroke="var(--stage-gesture)"
             strokeDasharray="3 3"
             fill="none"
@@ -74,7 +110,7 @@ function Response({ control, taper }: { control: Knob; taper: Taper }) {
         )}
       </svg>
       <p>
-        From {low} to {high}.{' '}
+        From {low} to {high} along the way, in percent of it.{' '}
         {value === null ? (
           `Move ${control.name} in hand, and its value shows here.`
         ) : (
