@@ -47,7 +47,23 @@ try {
   const id = idOf('Kettle Keeper');
   await driver.get(url);
   await named('Kettle Keeper');
+  // Until everything about them is known, and drawn.
+  await driver.wait(
+    () =>
+      driver.executeScript(
+        `const rows = [...document.querySelectorAll('main li')];
+         return rows.length > 0 && rows.every((row) => /no snags|stop|likely|note/.test(row.textContent) && row.querySelector('[inert] figure'))`,
+      ),
+    60_000,
+  );
   await shot('shelf');
+  await (await named('Start a gadget')).click();
+  await driver.wait(
+    () => driver.executeScript(`return document.querySelectorAll('[role=dialog] [inert]').length === 8`),
+    20_000,
+  );
+  await shot('start');
+  await driver.actions().sendKeys(Key.ESCAPE).perform();
   const open = async (sheet) => {
     await driver.get(`${url}/g/${id}/${sheet}`);
     await labelled('Press Stir');
@@ -73,9 +89,6 @@ try {
     .move({ origin: await find('g[aria-label^="Octave push"]') })
     .perform();
   await shot('wiring');
-  await view('Sets of keys');
-  await scroll(330);
-  await shot('wiring-keys');
   await reed('feel');
   const choice = (name) => driver.findElement(By.xpath(`//main//option[.="${name}"]`)).click();
   await choice('Octave');
