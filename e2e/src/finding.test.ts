@@ -130,3 +130,25 @@ describe('commands by name', () => {
     expect(await first()).toBe('In hand');
   });
 });
+
+describe('many at once', () => {
+  it('three more like a button answer as it does, and one undo takes them back', async () => {
+    await bench.goto('/');
+    await bench.startGadget('Gate counter');
+    await bench.shows('Display: Guests 0');
+    await bench.click('Parts');
+    await bench.clickLabel('Push button: figures of Count');
+    await bench.fill(await bench.label('How many more like Count'), '3');
+    await bench.click('more like it, with its rules');
+    await bench.shows('3 more are there, numbered on');
+    await bench.press('Count 4');
+    await bench.shows('Display: Guests 1');
+    await bench.press('Count 2');
+    await bench.shows('Display: Guests 2');
+    await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
+    await bench.until(
+      'one button again',
+      async () => (await bench.driver.findElements(By.css('[aria-label^="Press Count"]'))).length === 1,
+    );
+  });
+});

@@ -1,2 +1,3 @@
 export { addOwnPartEdit, addPartEdit, figuresEdit, ownClassEdit, type FreshPart } from './fresh.ts';
+export { moreLikeEdit } from './moreLike.ts';
 export { freshEncoder, freshKnob } from './freshControls.ts';

@@ -5,6 +5,7 @@ import {
   figuresEdit,
   figuresOf,
   kindOf,
+  moreLikeEdit,
   ownClassEdit,
   type Control,
   type Figures,
@@ -16,7 +17,7 @@ import {
 } from '@hum-lever/core';
 import { lazy, Suspense, useState } from 'react';
 import { api, edit, keys, queryClient, useDocument } from '../../client/index.ts';
-import { count, FigureField, figureMeta, keyName, TextField } from '../../shared/index.ts';
+import { count, FigureField, figureMeta, keyName, NumberField, TextField } from '../../shared/index.ts';
 import { OutputFigures } from '../../outputs/figures.tsx';
 import { addressWords, readingWords } from '../../words/index.ts';
 import classes from './Parts.module.css';
@@ -73,6 +74,47 @@ export function PartDetails({ part }: { part: Part }) {
       </div>
       <Readings kind={kind} figures={figures} />
       {part.own && <OwnTools part={part} own={part.own} />}
+      <MoreLike part={part} />
+    </div>
+  );
+}
+
+/** So many at once are made at most. */
+const mostAlike = 20;
+
+/** Several more of it, with its settings, rules and place among the keys. */
+function MoreLike({ part }: { part: Part }) {
+  const gadget = useDocument();
+  const [times, setTimes] = useState(1);
+  const [said, setSaid] = useState<string | null>(null);
+  const make = () => {
+    try {
+      const refused = edit(moreLikeEdit(gadget, part, times));
+      setSaid(
+        refused ?? `${count(times, 'more is', 'more are')} there, numbered on; wires are laid in Wiring.`,
+      );
+    } catch (error) {
+      setSaid((error as Error).message);
+    }
+  };
+  return (
+    <div className={classes.alike}>
+      <NumberField
+        label=""
+        aria-label={`How many more like ${part.name}`}
+        width={58}
+        min={1}
+        max={mostAlike}
+        value={times}
+        commit={(typed) => {
+          setTimes(typed);
+          return null;
+        }}
+      />
+      <Button size="compact-sm" variant="default" onClick={make}>
+        {part.plays.length > 0 ? 'more like it, with its rules' : 'more like it'}
+      </Button>
+      {said !== null && <span role="status">{said}</span>}
     </div>
   );
 }
