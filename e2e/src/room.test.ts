@@ -218,3 +218,27 @@ describe('the map', () => {
     );
   });
 });
+
+describe('a small window', () => {
+  it('scrolls no sheet sideways, from 1024 px down to a page that is magnified twice', async () => {
+    const { body } = await bench.server.ask('GET', '/gadgets');
+    const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Cue Lantern')!;
+    const window = bench.driver.manage().window();
+    for (const [width, height, sheets] of [
+      [1024, 640, ['brief', 'parts', 'wiring', 'feel', 'flow', 'trials']],
+      [640, 480, ['flow', 'trials']],
+    ] as const) {
+      await window.setRect({ width, height });
+      for (const sheet of sheets) {
+        await bench.goto(`/g/${id}/${sheet}`);
+        await bench.css('main h1');
+        await bench.label('Press GO');
+        const wider = await bench.driver.executeScript(
+          'const sheet = document.querySelector("main"); return [sheet.scrollWidth - sheet.clientWidth, document.documentElement.scrollWidth - innerWidth]',
+        );
+        expect([sheet, width, wider]).toEqual([sheet, width, [0, 0]]);
+      }
+    }
+    await window.setRect({ width: 1280, height: 800 });
+  });
+});

@@ -22,7 +22,7 @@ export function Spine({ gadgetId }: { gadgetId: string }) {
               const snags = found(id);
               const stop = snags.some(({ level }) => level === 'stop');
               return (
-                <NavLink key={id} to={`/g/${gadgetId}/${id}`} className={classes.link!}>
+                <NavLink key={id} to={`/g/${gadgetId}/${id}`} className={classes.link!} title={title}>
                   <Icon size={18} stroke={1.7} aria-hidden />
                   <span>{title}</span>
                   {snags.length > 0 && (

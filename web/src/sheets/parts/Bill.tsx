@@ -159,6 +159,7 @@ function PartRow({ part, line, first, last, open, toggle, remove }: PartRowProps
             data-print
             aria-expanded={open}
             aria-label={`${kind.title}: figures of ${part.name}`}
+            title={kind.title}
             onClick={toggle}
             leftSection={stage ? <StageIcon stage={stage} /> : <span className={classes.noStage} />}
             rightSection={<IconChevronRight size={14} aria-hidden className={open ? classes.opened! : ''} />}
