@@ -94,17 +94,17 @@ export class CardsService implements OnApplicationShutdown {
 
   private async workOff(): Promise<void> {
     this.working = true;
-    try {
-      for (const id of this.wanted) {
-        this.wanted.delete(id);
-        if (this.closed) break;
+    for (const id of this.wanted) {
+      this.wanted.delete(id);
+      if (this.closed) break;
+      try {
         await this.workOut(id);
+      } catch (error) {
+        // One that cannot be read must not keep the others from being known.
+        if (!this.closed) process.stderr.write(`card of ${id}: ${(error as Error).message}\n`);
       }
-    } catch (error) {
-      if (!this.closed) process.stderr.write(`cards: ${(error as Error).message}\n`);
-    } finally {
-      this.working = false;
     }
+    this.working = false;
   }
 
   private async workOut(gadgetId: string): Promise<void> {
@@ -119,6 +119,7 @@ export class CardsService implements OnApplicationShutdown {
     if (!found) return;
     const { number, ...task } = found;
     const { card, portrait } = await this.ask(task);
+    if (this.closed) return;
     await this.store.write((manager) =>
       manager.upsert(
         CardRow,

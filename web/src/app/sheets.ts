@@ -9,7 +9,6 @@ import {
 } from '@tabler/icons-react';
 import type { Place } from '@hum-lever/core';
 import { lazy, type ComponentType, type LazyExoticComponent } from 'react';
-
 import type { SheetId } from './doable.ts';
 
 export interface Sheet {
