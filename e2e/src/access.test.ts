@@ -41,12 +41,6 @@ async function faults(): Promise<string[]> {
 }
 
 describe('by day and by night', () => {
-  it('the shelf has no fault', async () => {
-    await bench.goto('/');
-    await bench.shows('Kettle Keeper');
-    expect(await faults()).toEqual([]);
-  });
-
   it.each(['brief', 'parts', 'wiring', 'feel', 'flow', 'trials'])('%s has no fault', async (sheet) => {
     const id = await bench.openKettle(sheet);
     await bench.shows('Little screen: Kettle Keeper');
@@ -76,7 +70,7 @@ describe('by day and by night', () => {
     await bench.label('The rule as text');
     expect(await faults()).toEqual([]);
     const waits: Record<string, string> = {
-      Map: 'States in hand are framed',
+      Map: 'Blue: in hand',
       Grid: 'are open',
       Ask: 'Shortest ways for the tasks',
       Players: 'A round begins when',
@@ -155,6 +149,17 @@ describe('by day and by night', () => {
     expect(await faults()).toEqual([]);
   });
 
+  it('the shelf with its pictures, and what one can begin with, have no fault', async () => {
+    await bench.goto('/');
+    await bench.until('all are known', async () =>
+      bench.driver.executeScript('return document.querySelectorAll("main li [inert] figure").length > 3'),
+    );
+    expect(await faults()).toEqual([]);
+    await bench.click('Start a gadget');
+    await bench.shows('Booth panel');
+    expect(await faults()).toEqual([]);
+  });
+
   it('the drawers and dialogs have no fault', async () => {
     await bench.openKettle();
     await bench.shows('Little screen');
@@ -167,7 +172,7 @@ describe('by day and by night', () => {
     expect(await faults()).toEqual([]);
     await bench.clickLabel('Close snags');
     await bench.clickLabel('Keys');
-    await bench.shows('Commands by name');
+    await bench.shows('Commands, and all of the gadget');
     expect(await faults()).toEqual([]);
   });
 });

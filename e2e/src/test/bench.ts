@@ -89,7 +89,12 @@ export class Bench {
   /** On the shelf: a new gadget, of nothing or of one of the patterns. */
   async startGadget(pattern = 'Nothing'): Promise<void> {
     await this.click('Start a gadget');
-    await this.click(pattern);
+    const path = `//*[@role="dialog"]//li//button[normalize-space()=${quoted(pattern)}]`;
+    await this.until(`to begin with ${pattern}`, async () => {
+      const [found] = await this.driver.findElements(By.xpath(path));
+      await found?.click();
+      return found;
+    });
   }
 
   /** Waits until `probe` gives something. Elements that vanish while they are looked at are looked for again. */

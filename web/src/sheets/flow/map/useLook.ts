@@ -21,8 +21,8 @@ const farthest = 0.15;
 export const fitOf = ({ width, height }: Size, frame: Size = usual): number =>
   Math.min(1, frame.width / (width + 2 * margin), frame.height / (height + 2 * margin));
 
-/** Smaller than this, the words at arrows would be smaller than 11 px. */
-const readable = 0.92;
+/** Smaller than this, the words at arrows, 12 px, would be smaller than 11 px; the frame takes a pixel or two of it. */
+const readable = 0.94;
 
 /** A middle of what is looked at, so that nothing beyond the drawing is shown while it could be filled. */
 const within = (at: number, seen: number, whole: number): number =>
