@@ -12,9 +12,19 @@ afterAll(() => bench.close());
 
 const path = () => bench.driver.executeScript<string>('return location.pathname + location.search');
 const command = async (words: string) => {
+  // The one before may still be closing, and takes keys until it has.
+  await bench.until(
+    'no palette',
+    async () => (await bench.driver.findElements(By.css('[aria-label="Command"]'))).length === 0,
+  );
   await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'k'));
   const field = await bench.label('Command');
   await field.sendKeys(words);
+  await bench.until(`${words} offered first`, async () => {
+    const first = await bench.css('.mantine-Spotlight-action');
+    const label = (await first.getText()).toLowerCase();
+    return words.split(' ').every((word) => label.includes(word));
+  });
   return field;
 };
 

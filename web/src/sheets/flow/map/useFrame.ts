@@ -20,6 +20,8 @@ export function useFrame() {
     };
     const observer = new ResizeObserver(measure);
     observer.observe(sheet);
+    // What stands above it can grow as well: it is told by the height of all.
+    observer.observe(element.parentElement!);
     observer.observe(element);
     return () => observer.disconnect();
   }, []);
