@@ -181,6 +181,11 @@ describe('the map', () => {
       const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === wanted)!;
       await bench.goto(`/g/${id}/flow?view=map`);
       await bench.css('svg[aria-label="Map"] rect');
+      // Beside an open strip the map keeps a height of its own.
+      const [open] = await bench.driver.findElements(By.css('[aria-label="Fold the strip"]'));
+      await open?.click();
+      await bench.label('Unfold the strip');
+      await bench.driver.sleep(300);
       const { least, share } = await bench.driver.executeScript<{ least: number; share: number }>(`
         const map = document.querySelector('svg[aria-label="Map"]');
         const { a } = map.getScreenCTM();
