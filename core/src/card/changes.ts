@@ -72,6 +72,12 @@ const single = ({ name, brief, wiring, ...rest }: Gadget): readonly (readonly [C
   ];
 };
 
+/** Ids that parts of one document bring along which the other does not have. */
+const broughtBeyond = ({ parts }: Gadget, other: Gadget): string[] => {
+  const there = new Set(other.parts.map(({ id }) => id));
+  return parts.flatMap(({ id, plays }) => (there.has(id) ? [] : plays));
+};
+
 /**
  * What makes one document another, in the order of the sheets within each: first what came and went, then what is
  * different. What a part brings along or takes away is told with the part only. Empty where they are alike.
@@ -79,7 +85,7 @@ const single = ({ name, brief, wiring, ...rest }: Gadget): readonly (readonly [C
 export function changesBetween(before: Gadget, after: Gadget): Change[] {
   const came: Change[] = [];
   const changed: Change[] = [];
-  const byPart = new Set<string>();
+  const byPart = new Set([...broughtBeyond(after, before), ...broughtBeyond(before, after)]);
   const was = new Map(collections(before));
   for (const [what, now] of collections(after)) {
     const then = was.get(what)!;
@@ -92,13 +98,6 @@ export function changesBetween(before: Gadget, after: Gadget): Change[] {
     }
     for (const [id, { name }] of then)
       if (!now.has(id) && !told(id)) came.push({ how: 'removed', what, name });
-    if (what === 'part')
-      for (const [one, other] of [
-        [before, then],
-        [after, now],
-      ] as const)
-        for (const part of one.parts)
-          if (!(other === then ? now : then).has(part.id)) part.plays.forEach((id) => byPart.add(id));
   }
   const once = new Map(single(before));
   for (const [what, now] of single(after))

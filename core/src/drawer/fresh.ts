@@ -39,7 +39,7 @@ const spareKeys = [
 ];
 
 /** The word itself, or with the least number that makes it new. */
-function numbered(word: string, taken: readonly string[]): string {
+export function numbered(word: string, taken: readonly string[]): string {
   if (!taken.includes(word)) return word;
   let n = 2;
   while (taken.includes(`${word} ${n}`)) n += 1;

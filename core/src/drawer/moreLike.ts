@@ -8,7 +8,7 @@ import {
   type Part,
   type SingleEdit,
 } from '../gadget/index.ts';
-import { addOwnPartEdit, addPartEdit } from './fresh.ts';
+import { addOwnPartEdit, addPartEdit, numbered } from './fresh.ts';
 
 /** What of a control or output is its own, and not taken over by one that is to be like it. */
 const own: ReadonlySet<string> = new Set(['id', 'name', 'kind', 'key', 'backKey']);
@@ -36,8 +36,8 @@ const rulesOf = (gadget: Gadget, ids: ReadonlySet<string>) =>
 
 /**
  * So many more parts like one, as one step: of the same class and figures, what they play set as its own is, named by
- * number, in the same sets of keys and layers, and with its rules, each right behind the one that it is like. Keys of the keyboard
- * are those that are free; wires are laid anew.
+ * number, in the same sets of keys and layers, and with its rules, each right behind the one that it is like. Keys of
+ * the keyboard are those that are free; wires are laid anew.
  * @param times 1 to 20
  * @throws EditRefused where the document cannot hold so many
  */
@@ -51,11 +51,8 @@ export function moreLikeEdit(gadget: Gadget, part: Part, times: number): Edit {
   const base = part.name.replace(/ \d+$/, '');
   const asked = rulesOf(gadget, new Set(part.plays));
   for (let copy = 0; copy < times; copy += 1) {
-    const names = new Set(now.parts.map(({ name }) => name));
-    let n = 2;
-    while (names.has(`${base} ${n}`)) n += 1;
     const given = {
-      name: `${base} ${n}`,
+      name: numbered(base, [base, ...now.parts.map(({ name }) => name)]),
       figures: part.figures,
       priceCents: part.priceCents,
       quantity: part.quantity,

@@ -1,4 +1,4 @@
-import type { Effect } from '../flow/index.ts';
+import type { Effect, OutputOrder } from '../flow/index.ts';
 import { variableShape, variableStart, variableStarts, type Gadget, type Variable } from '../gadget/index.ts';
 import { schedule } from '../kernel/index.ts';
 import { noJobs, type Job } from '../output/index.ts';
@@ -64,9 +64,7 @@ export function carryOut(
       remember(shown, effect.variableId, effect.index, effect.value, atUs, trace);
       return noJobs;
     case 'output':
-      return becomeByLoop(state, compiled, effect.outputId, trace, (was, { definition }, stage) =>
-        definition.apply(was, effect.order as never, stage),
-      );
+      return told(state, compiled, effect.outputId, effect.order, trace);
   }
 }
 
@@ -116,8 +114,6 @@ class OutputStage implements AnyStage {
   }
 }
 
-type Next = (was: OutputState, of: CompiledOutput, stage: AnyStage) => OutputState;
-
 /**
  * An output becomes another. What names one that an edit took away is dropped, and so did the edit with what waited
  * for one of another kind.
@@ -127,7 +123,7 @@ function become(
   compiled: CompiledGadget,
   outputId: string,
   trace: TraceEntry[],
-  next: Next,
+  next: (was: OutputState, of: CompiledOutput, stage: AnyStage) => OutputState,
 ): void {
   const { outputs } = state.shown;
   const of = compiled.outputs.get(outputId);
@@ -135,21 +131,33 @@ function become(
   if (of && was) outputs[outputId] = next(was, of, new OutputStage(state, of, trace));
 }
 
-/** The same by the loop, which has something to do for it. @returns what that is */
-function becomeByLoop(
+/** An output is told something. What waited over an edit for another kind was dropped by it. */
+function told(
   state: MachineState,
   compiled: CompiledGadget,
   outputId: string,
+  order: OutputOrder,
   trace: TraceEntry[],
-  next: Next,
 ): readonly Job[] {
-  let jobs = noJobs;
-  become(state, compiled, outputId, trace, (was, of, stage) => {
-    const is = next(was, of, stage);
-    if (is !== was) jobs = of.definition.jobs(was, is, stage);
-    return is;
-  });
-  return jobs;
+  const of = compiled.outputs.get(outputId);
+  const was = state.shown.outputs[outputId];
+  // Written out: this runs for everything that is shown.
+  if (!of || !was) return noJobs;
+  const stage = new OutputStage(state, of, trace);
+  return jobsOf(state, of, was, of.definition.apply(was, order as never, stage), stage);
+}
+
+/** It is another now. @returns what that gives the loop to do */
+function jobsOf(
+  { shown }: MachineState,
+  { output, definition }: CompiledOutput,
+  was: OutputState,
+  is: OutputState,
+  stage: AnyStage,
+): readonly Job[] {
+  if (is === was) return noJobs;
+  shown.outputs[output.id] = is;
+  return definition.jobs(was, is, stage);
 }
 
 /** What an output planned has come. */
@@ -181,10 +189,12 @@ export function keepUp(
   { output: { id }, upkeep }: KeptUp,
   trace: TraceEntry[],
 ): readonly Job[] {
-  const one = state.shown.outputs[id];
-  const dueUs = one ? upkeep.dueUs(one) : null;
-  if (dueUs === null || dueUs > state.nowUs) return noJobs;
-  return becomeByLoop(state, compiled, id, trace, (was, _of, stage) => upkeep.done(was, stage));
+  const of = compiled.outputs.get(id);
+  const was = state.shown.outputs[id];
+  const dueUs = was ? upkeep.dueUs(was) : null;
+  if (!of || !was || dueUs === null || dueUs > state.nowUs) return noJobs;
+  const stage = new OutputStage(state, of, trace);
+  return jobsOf(state, of, was, upkeep.done(was, stage), stage);
 }
 
 /** The power goes: what can be seen and heard of that, output by output; and all of them are dark. */

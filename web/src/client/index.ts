@@ -24,7 +24,7 @@ export {
   type ConflictChoice,
   type SyncStatus,
 } from './sync.ts';
-export { keepTrial } from './keepTrial.ts';
+export { keepTrial, nextTrialName } from './keepTrial.ts';
 export {
   keys,
   queryClient,

@@ -13,3 +13,10 @@ export async function keepTrial(trial: Trial): Promise<StoredTrial> {
   await queryClient.invalidateQueries({ queryKey: keys.trials(id) });
   return stored;
 }
+
+/** What a trial of the gadget that is open is called that nobody has named yet. */
+export async function nextTrialName(): Promise<string> {
+  const id = useGadget.getState().id!;
+  const known = queryClient.getQueryData<StoredTrial[]>(keys.trials(id)) ?? (await api.trials(id));
+  return `Trial ${known.length + 1}`;
+}

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, keepTrial, keys, queryClient, useGadget, type StoredTrial } from '../client/index.ts';
+import { keepTrial, nextTrialName, useGadget } from '../client/index.ts';
 import { lab, player, traceNow, usePlayer } from '../workers/index.ts';
 
 /** Recording a trial: what hands do from power-up on, until it is kept or forgotten. */
@@ -11,8 +11,7 @@ export function useRecording() {
 
   const keep = async () => {
     const id = useGadget.getState().id!;
-    const known = queryClient.getQueryData<StoredTrial[]>(keys.trials(id)) ?? (await api.trials(id));
-    const name = `Trial ${known.length + 1}`;
+    const name = await nextTrialName();
     const trial = await lab().recordedTrial(name, await player.collect(), traceNow());
     const stored = await keepTrial(trial);
     usePlayer.setState({ recording: false });

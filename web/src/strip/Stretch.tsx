@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, keepTrial, keys, queryClient, useGadget, type StoredTrial } from '../client/index.ts';
+import { keepTrial, nextTrialName, useGadget } from '../client/index.ts';
 import { showDuration, showMoment } from '../shared/index.ts';
 import { lab, player, traceNow, usePlayer } from '../workers/index.ts';
 import type { Span } from './lanes.ts';
@@ -11,10 +11,9 @@ import classes from './Strip.module.css';
 /** Keeps a stretch as a trial: all that hands did from power-up to its end, and what it showed expected of it. */
 async function keepStretch({ fromUs, toUs }: Span): Promise<string> {
   const { id, document } = useGadget.getState();
-  const known = queryClient.getQueryData<StoredTrial[]>(keys.trials(id!)) ?? (await api.trials(id!));
   const inside = traceNow().filter(({ atUs }) => atUs >= fromUs && atUs <= toUs);
   const trial = await lab().stretchTrial(
-    `Trial ${known.length + 1}`,
+    await nextTrialName(),
     document!,
     await player.collect(),
     inside,

@@ -24,7 +24,7 @@ export function measure(trace: readonly TraceEntry[], { fromUs, toUs }: Span): M
   return measured;
 }
 
-/** “3 presses, 1 of them swallowed, 2 states entered, 9 changes of outputs”. */
+/** “3 presses, 1 swallowed, 2 states entered, 9 changes of outputs”. */
 export function measuredWords({ presses, states, outputs, swallowed }: Measured): string {
   const said = [
     ...(presses > 0 ? [count(presses, 'press', 'presses')] : []),
