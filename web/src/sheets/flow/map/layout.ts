@@ -135,27 +135,19 @@ const beginOf = (id: string | null): ElkNode => ({
 const tagId = (from: string, to: string) => `tag ${from} ${to}`;
 
 /** Whether an arrow from one state to another would go far back: past a state that stands between, or out of its place. */
-function isFarBack(from: State, to: State, { ordered, childrenOf }: Nesting): boolean {
+function isFarBack(from: State, to: State, { ordered, childrenOf, isInside }: Nesting): boolean {
   if (ordered.indexOf(to) >= ordered.indexOf(from)) return false;
-  if (to.parentId !== from.parentId) return !isAround(to, from, ordered);
+  if (to.parentId !== from.parentId) return !isInside(from.id, to.id);
   const beside = childrenOf(from.parentId);
   return beside.indexOf(from) - beside.indexOf(to) > 1;
 }
-/** Whether one state lies in another, however deep. */
-function isAround(outer: State, inner: State, all: readonly State[]): boolean {
-  for (let at: State | undefined = inner; at; at = all.find(({ id }) => id === at!.parentId))
-    if (at.parentId === outer.id) return true;
-  return false;
-}
-
 /** Rules that lead from one state to another, as one arrow: those in document order. */
 function waysOf(gadget: Gadget, nesting: Nesting) {
-  const states = new Map(gadget.flow.states.map((state) => [state.id, state]));
   const ways = new Map<string, { id: string; from: State; to: State; tag: boolean; sayings: Saying[] }>();
   for (const from of nesting.ordered)
     for (const rule of from.rules)
       for (const target of rule.targetIds) {
-        const to = states.get(target);
+        const to = nesting.byId.get(target);
         if (!to) continue;
         const id = `way ${from.id} ${to.id}`;
         const way = ways.get(id) ?? { id, from, to, tag: isFarBack(from, to, nesting), sayings: [] };
