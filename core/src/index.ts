@@ -256,7 +256,14 @@ export {
   type PartKind,
   type Reading,
 } from './parts/index.ts';
-export { addOwnPartEdit, addPartEdit, figuresEdit, moreLikeEdit, ownClassEdit } from './drawer/index.ts';
+export {
+  addOwnPartEdit,
+  addPartEdit,
+  addPartsEdit,
+  figuresEdit,
+  moreLikeEdit,
+  ownClassEdit,
+} from './drawer/index.ts';
 export {
   bestRows,
   keyPlaces,

@@ -27,9 +27,6 @@ const rename = async (from: string, to: string) => {
   await bench.fill(await nameField(from), to, Key.ENTER);
   await bench.label(`State ${to}`);
 };
-const slot = (state: string, rule: number, label: string) =>
-  bench.css(`[aria-label="State ${state}"] [aria-label="Rule ${rule}"] [aria-label="${label}"]`);
-
 const openSnags = async () => {
   const button = By.xpath(
     '//*[@aria-label="This gadget"]//button[contains(., "snag") and not(contains(., "No"))]',
@@ -53,10 +50,10 @@ describe('a game of three states', () => {
     await bench.choose('On entering Now: add something that happens', 'Set a light');
     await bench.choose('On entering Done: add something that happens', 'Set a light');
     await bench.clickLabel('Add a rule to Waiting');
-    await bench.pick(await slot('Waiting', 1, 'When'), 'after');
-    await bench.pick(await slot('Waiting', 1, 'Then'), 'go to Now');
+    await bench.pick(await bench.slot('Waiting', 1, 'When'), 'after');
+    await bench.leads('Waiting', 1, 'Now');
     await bench.clickLabel('Add a rule to Now');
-    await bench.pick(await slot('Now', 1, 'Then'), 'go to Done');
+    await bench.leads('Now', 1, 'Done');
     await current('Now');
     await bench.shows('Light: on');
     await bench.press('Push button');
@@ -76,7 +73,7 @@ describe('a game of three states', () => {
     await bench.click('Let a tap of Push button lead to Waiting');
     await bench.until('mended', async () => !(await bench.text('[role=dialog]')).includes('Once in Done'));
     await bench.clickLabel('Close snags');
-    await slot('Done', 1, 'Then');
+    await bench.slot('Done', 1, 'Then');
   });
 
   it('stands in the grid, where what is open is filled or meant so', async () => {
@@ -85,7 +82,7 @@ describe('a game of three states', () => {
     await bench.choose('Waiting, Push button is pressed: open', 'Ignored on purpose');
     await bench.label('Waiting, Push button is pressed: ignored on purpose');
     await bench.choose('Now, Push button is tapped: open', 'Add a rule to Now for it');
-    await bench.pick(await slot('Now', 2, 'Then'), 'go to Waiting');
+    await bench.leads('Now', 2, 'Waiting');
     await bench.segment('Grid');
     await bench.label('Now, Push button is tapped: → Waiting');
   });
@@ -157,7 +154,7 @@ describe('a game of three states', () => {
       /expected .*blink/.test(await bench.text('[aria-label="State Now"] [role=alert]')),
     );
     await bench.fill(again, 'when "Push button" press do Light blink 500 ms then Done', Key.ENTER);
-    await slot('Now', 1, 'Blinking period');
+    await bench.slot('Now', 1, 'Blinking period');
     await bench.saved();
   });
 
@@ -169,7 +166,7 @@ describe('a game of three states', () => {
     await bench.clickLabel('Rule 1 of Now as text');
     const line = `when "Push button" press do ${name} = ${name} + 1; Light blink 500 ms then Done`;
     await bench.fill(await bench.label('The rule as text'), line, Key.ENTER);
-    await slot('Now', 1, 'New value');
+    await bench.slot('Now', 1, 'New value');
     await bench.segment('Ask');
     await bench.shows(`Nothing depends on ${name}: followed only when asked for.`);
     await bench.pick(await bench.label('What is asked'), 'Does it stay in range:');
@@ -327,8 +324,8 @@ describe('by keyboard alone', () => {
         await keys(Key.TAB);
         return false;
       });
-      await keys(`go to ${to}`);
-      await bench.until('chosen', async () => (await focus().getAttribute('value')) !== '');
+      await keys(`go to ${to}`, Key.ENTER);
+      await bench.until('chosen', async () => (await focus().getAttribute('value')) === `go to ${to}`);
     }
     await keys(Key.ESCAPE);
     await bench.playKey(Key.SPACE);

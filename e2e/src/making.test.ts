@@ -24,6 +24,7 @@ describe('from nothing', () => {
     await bench.label('Press Push button');
 
     await bench.click('Flow');
+    // Unnamed, it has a number.
     await bench.click('Add a state');
     await bench.label('State State 1');
     await bench.click('Add a state');
@@ -36,7 +37,7 @@ describe('from nothing', () => {
     await bench.choose('On entering Lit: add something that happens', 'Show text');
     await bench.choose('On entering Lit: add something that happens', 'Sound a tone');
     await bench.clickLabel('Add a rule to State 1');
-    await bench.pick(await bench.css('[aria-label="State State 1"] select[aria-label="Then"]'), 'go to Lit');
+    await bench.leads('State 1', 1, 'Lit');
     await bench.press('Push button');
     await bench.shows('Light: on');
     await bench.shows('Character display: Hello');
@@ -136,5 +137,114 @@ describe('the shelf', () => {
       file.replace(/"name": "Booth light[^"]*"/, '"name": "Dropped in"'),
     );
     await bench.shows('Dropped in');
+  });
+});
+
+describe('made by slots alone', () => {
+  /** A new gadget of nothing, on Parts. */
+  const begin = async () => {
+    await bench.goto('/');
+    bench.steps = 0;
+    await bench.startGadget();
+    await bench.click('Parts');
+  };
+  const current = (state: string) => bench.css(`[aria-label="State ${state}"][aria-current]`);
+  /** Adds a rule, by what is offered for that state. */
+  const rule = (state: string, when = '') => bench.clickLabel(`Add a rule to ${state}${when}`);
+  const time = ' for when time has passed';
+
+  it('a duel of two players takes fewer than 40 clicks and fields, and plays', async () => {
+    await begin();
+    await bench.addParts('2 push buttons', '3 lights', 'piezo');
+    await bench.fill(await bench.label('Name of Push button'), 'Left', Key.ENTER);
+    await bench.fill(await bench.label('Name of Push button 2'), 'Right', Key.ENTER);
+    await bench.click('Flow');
+    await bench.fill(await bench.label('Name of the first state'), 'Ready', Key.ENTER);
+    await rule('Ready');
+    await bench.leads('Ready', 1, 'Waiting');
+    await rule('Waiting', time);
+    await bench.fill(await bench.slot('Waiting', 1, 'Time since entering'), '1000 + random(1500)', Key.ENTER);
+    await bench.leads('Waiting', 1, 'Now');
+    // Too early loses: each rule waits for the next button that the state makes nothing of.
+    await rule('Waiting');
+    await bench.leads('Waiting', 2, 'Right wins');
+    await rule('Waiting');
+    await bench.leads('Waiting', 3, 'Left wins');
+    await rule('Now');
+    await bench.leads('Now', 1, 'Left wins');
+    await rule('Now');
+    await bench.leads('Now', 2, 'Right wins');
+    for (const winner of ['Left wins', 'Right wins']) {
+      await rule(winner, time);
+      await bench.leads(winner, 1, 'Ready');
+    }
+    for (const [state, lit] of [
+      ['Now', 'Light on'],
+      ['Left wins', 'Light 2 on'],
+      ['Right wins', 'Light 3 on'],
+    ])
+      await bench.choose(`On entering ${state}: add something that happens`, lit!);
+    await bench.choose('On entering Now: add something that happens', 'Sound a tone');
+    expect(bench.steps).toBeLessThan(40);
+
+    await bench.press('Left');
+    await current('Now');
+    await bench.shows('Light: on');
+    await bench.press('Right');
+    await current('Right wins');
+    await bench.shows('Light 3: on');
+    await bench.shows('Light: off');
+    await current('Ready');
+    await bench.shows('Light 3: off');
+    // Too early.
+    await bench.press('Left');
+    await current('Waiting');
+    await bench.press('Left');
+    await current('Right wins');
+    await bench.saved();
+  });
+
+  it('regions, an end and a way back are added where states are', async () => {
+    const more = 'Add a state of another kind';
+    await bench.choose(more, '∥ Add one with regions, all at once (parallel)');
+    await bench.label('State State 6');
+    await bench.choose(more, '◉ Add an end (final)');
+    await bench.label('State End');
+    await bench.choose(more, '↺ Add a way back to where State 6 was left (history)');
+    await bench.until('history at the end of the list', async () =>
+      /↺ Back to State 6/.test(await bench.text('[aria-label="States"]')),
+    );
+    await bench.choose('More for State 7', 'Add a state inside');
+    await bench.label('State State 11');
+    expect(await bench.text('[aria-label="States"]')).toMatch(/∥ State 6[^]*State 7[^]*State 11[^]*State 8/);
+    await bench.saved();
+  });
+
+  it('a timer of one button and sixteen lights takes fewer than 30, and runs down', async () => {
+    await begin();
+    await bench.addParts('push button', 'light chain', 'piezo');
+    await bench.click('Flow');
+    await bench.fill(await bench.label('Name of the first state'), 'Idle', Key.ENTER);
+    await rule('Idle');
+    await bench.leads('Idle', 1, 'Running');
+    await bench.choose('On entering Running: add something that happens', 'Light chain lit');
+    // One light less, sixteen times.
+    await rule('Running', time);
+    await bench.pick(await bench.slot('Running', 1, 'When'), 'every');
+    await bench.fill(await bench.slot('Running', 1, 'Time since entering'), '100 ms', Key.ENTER);
+    await bench.choose('Rule 1 of Running: add something that happens', 'Move lights on');
+    await bench.pick(await bench.label('Round, or leaving dark'), 'move on by');
+    await rule('Running', time);
+    await bench.fill(await bench.slot('Running', 2, 'Time since entering'), '1650 ms', Key.ENTER);
+    await bench.leads('Running', 2, 'Over');
+    await bench.choose('On entering Over: add something that happens', 'Sound a tone');
+    await rule('Over');
+    await bench.leads('Over', 1, 'Idle');
+    expect(bench.steps).toBeLessThan(30);
+
+    await bench.press('Push button');
+    await current('Running');
+    await current('Over');
+    await bench.saved();
   });
 });

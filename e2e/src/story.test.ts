@@ -93,10 +93,7 @@ describe('sound', () => {
     await bench.listen();
     await bench.openKettle();
     expect(await bench.heard()).toEqual({ hz: [], gain: [] });
-    await bench.pick(
-      await bench.css('[aria-label="State Ready"] [aria-label="Rule 1"] select[aria-label="Then"]'),
-      'go to Well kept',
-    );
+    await bench.leads('Ready', 1, 'Well kept');
     await sound();
     await bench.until('880 Hz', async () => (await bench.heard()).hz.includes(880));
     await bench.until('silence after it', async () => (await bench.heard()).gain.at(-1) === 0);
@@ -143,10 +140,7 @@ describe('a change is felt at once', () => {
 
   it('a rule: the same press leads elsewhere', async () => {
     await bench.openKettle();
-    await bench.pick(
-      await bench.css('[aria-label="State Ready"] [aria-label="Rule 1"] select[aria-label="Then"]'),
-      'go to Boiled over',
-    );
+    await bench.leads('Ready', 1, 'Boiled over');
     // Letting go would lead on from there.
     const cap = await bench.label('Press Stir');
     await bench.driver.actions().move({ origin: cap }).press().perform();

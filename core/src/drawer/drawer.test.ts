@@ -2,7 +2,7 @@ import { editGadget, readGadget } from '../formats/index.ts';
 import { emptyGadget, type Gadget } from '../gadget/index.ts';
 import { partKinds } from '../parts/index.ts';
 import { checkGadget } from '../snag/index.ts';
-import { addPartEdit, figuresEdit } from './index.ts';
+import { addPartEdit, addPartsEdit, figuresEdit } from './index.ts';
 
 const add = (gadget: Gadget, kind: string, given = {}) =>
   editGadget(gadget, addPartEdit(gadget, kind, given));
@@ -14,6 +14,14 @@ describe('parts out of the drawer', () => {
     expect(new Set(two.parts.map(({ name }) => name)).size).toBe(2);
     const keys = two.controls.flatMap(({ key }) => (key === null ? [] : [key]));
     expect(new Set(keys).size).toBe(keys.length);
+  });
+
+  it('come several at once, as one step, as if one after the other', () => {
+    const bench = emptyGadget('Bench');
+    const three = editGadget(bench, addPartsEdit(bench, 'push-button', 3));
+    expect(three).toEqual(add(add(add(bench, 'push-button'), 'push-button'), 'push-button'));
+    expect(three.parts.map(({ name }) => name)).toEqual(['Push button', 'Push button 2', 'Push button 3']);
+    expect(addPartsEdit(bench, 'light', 1)).toEqual(addPartEdit(bench, 'light'));
   });
 
   it('feel right as they come: no debouncing of a fresh control is a snag', () => {

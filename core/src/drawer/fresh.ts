@@ -1,4 +1,5 @@
 import {
+  applyEdit,
   canonicalJson,
   EditRefused,
   followed,
@@ -107,6 +108,18 @@ export function addPartEdit(
   given: FreshPart = {},
 ): Extract<Edit, { name: 'addPart' }> {
   return added(gadget, { kind: kindId, own: null }, given);
+}
+
+/** So many of one class, each named by number, as one step. @param howMany at least 1 */
+export function addPartsEdit(gadget: Gadget, kindId: string, howMany: number): Edit {
+  const list: Extract<Edit, { name: 'addPart' }>[] = [];
+  let now = gadget;
+  for (let n = 0; n < howMany; n += 1) {
+    const edit = addPartEdit(now, kindId);
+    list.push(edit);
+    now = applyEdit(now, edit);
+  }
+  return list.length === 1 ? list[0]! : { name: 'several', args: [list] };
 }
 
 /** The same for a part that brings its class along. */

@@ -1,3 +1,10 @@
-export { addOwnPartEdit, addPartEdit, figuresEdit, ownClassEdit, type FreshPart } from './fresh.ts';
+export {
+  addOwnPartEdit,
+  addPartEdit,
+  addPartsEdit,
+  figuresEdit,
+  ownClassEdit,
+  type FreshPart,
+} from './fresh.ts';
 export { moreLikeEdit } from './moreLike.ts';
 export { freshEncoder, freshKnob } from './freshControls.ts';

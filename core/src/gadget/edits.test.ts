@@ -106,6 +106,46 @@ describe('edits', () => {
     });
   });
 
+  it('make the state that a rule leads to, in one step, where a rule of that place would look for it', () => {
+    const made = run(pressToLight(), { name: 'leadToNewState', args: ['r1', 'Over'] });
+    expect(made.flow.states.at(-1)).toMatchObject({ id: 's3', name: 'Over', parentId: null, kind: 'plain' });
+    expect(made.flow.states[0]!.rules[0]).toMatchObject({ id: 'r1', targetIds: ['s3'] });
+    // One more region would be entered with all the others: it lies in the region that the rule belongs to.
+    const { id: _ruleId, ...press } = rule('r1', { targetIds: [] });
+    const inRegion = run(
+      pressToLight(),
+      { name: 'addParallelState', args: ['Both', ['Sound', 'Light']] },
+      { name: 'addRule', args: ['s4', press] },
+      { name: 'leadToNewState', args: ['r3', 'Loud'] },
+    );
+    expect(inRegion.flow.states.slice(2).map(({ name, kind, parentId }) => [name, kind, parentId])).toEqual([
+      ['Both', 'parallel', null],
+      ['Sound', 'plain', 's3'],
+      ['Light', 'plain', 's3'],
+      ['Loud', 'plain', 's4'],
+    ]);
+    expect(inRegion.flow.states[3]!.rules[0]).toMatchObject({ id: 'r3', targetIds: ['s6'] });
+  });
+
+  it('add an end and a way back where there is something to come back to', () => {
+    const one = run(emptyGadget('Ends'), { name: 'addState', args: ['Game'] });
+    const inner = run(one, { name: 'addState', args: ['Round', 's1'] });
+    const back = run(
+      inner,
+      { name: 'addState', args: ['Where it was', 's1', 'history'] },
+      { name: 'addState', args: ['Over', 's1', 'final'] },
+    );
+    expect(back.flow.states.map(({ kind }) => kind)).toEqual(['plain', 'plain', 'history', 'final']);
+    expect(openGadget(back).outcome).toBe('opened');
+    expect(() => run(one, { name: 'addState', args: ['Back', 's1', 'history'] })).toThrow(
+      /at least one other/,
+    );
+    expect(() => run(one, { name: 'addState', args: ['Back', null, 'history'] })).toThrow(
+      /history to lie in/,
+    );
+    expect(() => run(one, { name: 'addParallelState', args: ['Both', []] })).toThrow(/at least one region/);
+  });
+
   it('of any kind, one after the other, leave a document that the door takes, or are refused with a reason', () => {
     const done = new Map<string, number>();
     fc.assert(

@@ -24,7 +24,10 @@ export const idPrefix = {
  * The next free id with this prefix: one more than the highest in use. Pure, so that the same edit on the same
  * document always gives the same document.
  */
-export function nextId(gadget: Gadget, kind: keyof typeof idPrefix): string {
+export const nextId = (gadget: Gadget, kind: keyof typeof idPrefix): string => nextIds(gadget, kind, 1)[0]!;
+
+/** The next free ids with this prefix, so many of them. */
+export function nextIds(gadget: Gadget, kind: keyof typeof idPrefix, howMany: number): string[] {
   const prefix = idPrefix[kind];
   const { brief, controls, chords, captures, outputs, parts, wiring, flow } = gadget;
   const records = [
@@ -50,5 +53,5 @@ export function nextId(gadget: Gadget, kind: keyof typeof idPrefix): string {
   ];
   const pattern = new RegExp(`^${prefix}(\\d{1,9})$`);
   const highest = ids.reduce((most, id) => Math.max(most, Number(pattern.exec(id)?.[1] ?? 0)), 0);
-  return `${prefix}${highest + 1}`;
+  return Array.from({ length: howMany }, (_, n) => `${prefix}${highest + 1 + n}`);
 }

@@ -178,7 +178,7 @@ export {
   type End,
   type SingleEdit,
 } from './edits/index.ts';
-export { nextId } from './ids.ts';
+export { nextId, nextIds } from './ids.ts';
 export {
   powerEnd,
   signal,

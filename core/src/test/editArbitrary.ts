@@ -218,7 +218,13 @@ const argsOf = {
       ),
   ),
   replaceFlow: gadgetArbitrary.map(({ flow }): Args<'replaceFlow'> => [flow]),
-  addState: fc.tuple(name, fc.option(stateId)),
+  addState: fc.tuple(
+    name,
+    fc.option(stateId),
+    fc.constantFrom('plain' as const, 'final' as const, 'history' as const, 'deepHistory' as const),
+  ),
+  addParallelState: fc.tuple(name, fc.array(name, { maxLength: 3 }), fc.option(stateId)),
+  leadToNewState: fc.tuple(ruleId, name),
   changeState: fc.tuple(
     stateId,
     fc.oneof(

@@ -20,6 +20,8 @@ const freshServer = () => ApiServer.start({ demo: true, web: true, runSeconds })
 /** A browser in front of a server: what a maker has, as a test drives it. */
 export class Bench {
   private spare: Promise<ApiServer> | null = null;
+  /** Clicks made and fields filled or picked from, as a hand would count them. */
+  steps = 0;
 
   private constructor(
     public server: ApiServer,
@@ -95,6 +97,7 @@ export class Bench {
       await found?.click();
       return found;
     });
+    this.steps += 1;
   }
 
   /** Waits until `probe` gives something. Elements that vanish while they are looked at are looked for again. */
@@ -142,7 +145,10 @@ export class Bench {
     const [word] = await this.driver.findElements(By.css(`${within} [data-word=${JSON.stringify(slot)}]`));
     const [sentence] =
       slot === 'Only if' && !word ? await this.driver.findElements(By.css(`${within} [data-prose]`)) : [];
-    await (word ?? sentence)?.click();
+    const opens = word ?? sentence;
+    if (!opens) return;
+    await opens.click();
+    this.steps += 1;
   }
 
   /** The element with that accessible name; `within` narrows the search. */
@@ -171,6 +177,7 @@ export class Bench {
       }
       return true;
     });
+    this.steps += 1;
   }
 
   async clickLabel(name: string, within = ''): Promise<void> {
@@ -178,6 +185,7 @@ export class Bench {
       await (await this.label(name, within)).click();
       return true;
     });
+    this.steps += 1;
   }
 
   /** Opens a menu and takes an entry. */
@@ -189,6 +197,7 @@ export class Bench {
   /** Replaces what stands in a field, and leaves it. */
   async fill(field: WebElement, text: string, leave: string = Key.TAB): Promise<void> {
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, leave);
+    this.steps += 1;
   }
 
   /** On Parts: adds parts from the catalogue by the words that find them. */
@@ -199,6 +208,7 @@ export class Bench {
       await this.until(`${word} added`, async () => / added\./.test(await this.text('[role=dialog]')));
     }
     await (await this.css('body')).sendKeys(Key.ESCAPE);
+    this.steps += 1;
     await this.until(
       'the catalogue closed',
       async () => (await this.driver.findElements(By.css('[role=dialog]'))).length === 0,
@@ -223,6 +233,18 @@ export class Bench {
   /** Picks an option of a select by its text. */
   async pick(select: WebElement, option: string): Promise<void> {
     await select.findElement(By.xpath(`.//option[normalize-space()=${quoted(option)}]`)).click();
+    this.steps += 1;
+  }
+
+  /** On Flow: the slot of a rule. */
+  slot(state: string, rule: number, name: string): Promise<WebElement> {
+    return this.label(name, `[aria-label="State ${state}"] [aria-label="Rule ${rule}"]`);
+  }
+
+  /** On Flow: where a rule leads, by the state's name; one that is not there yet is made. */
+  async leads(state: string, rule: number, to: string): Promise<void> {
+    await this.fill(await this.slot(state, rule, 'Then'), to, Key.ENTER);
+    await this.label(`State ${to}`);
   }
 
   /** Waits for an image of the gadget, or any text of the page. */

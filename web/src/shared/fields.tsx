@@ -37,8 +37,13 @@ export function useCommit(value: string, commit: Commit<string>, tell?: (typed: 
 
 export type FieldProps = { value: string; commit: Commit<string> };
 
-export function TextField(props: FieldProps & Omit<TextInputProps, 'value'>) {
-  if (useAsProse()) return <Word slot={props['aria-label'] ?? ''}>“{props.value}”</Word>;
+/** @param quoted where it is read, as words that are the maker's own */
+export function TextField({
+  quoted = true,
+  ...props
+}: FieldProps & Omit<TextInputProps, 'value'> & { quoted?: boolean }) {
+  const { value } = props;
+  if (useAsProse()) return <Word slot={props['aria-label'] ?? ''}>{quoted ? `“${value}”` : value}</Word>;
   return <TextFieldTyped {...props} />;
 }
 

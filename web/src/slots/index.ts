@@ -1,2 +1,10 @@
 export { ComparisonSlot } from './ComparisonSlot.tsx';
-export { ExpressionSlot, LengthSlot, NamedSlot, OutputSlot, PlainSlot, VariableSlot } from './slots.tsx';
+export {
+  ExpressionSlot,
+  LengthSlot,
+  NamedSlot,
+  OutputSlot,
+  PlainSlot,
+  TimeSlot,
+  VariableSlot,
+} from './slots.tsx';

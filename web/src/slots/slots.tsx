@@ -1,25 +1,14 @@
-import {
-  limits,
-  readableUnit,
-  lengthUnits,
-  type LengthUnit,
-  showExpression,
-  showTemplate,
-  type Length,
-  type Variable,
-} from '@hum-lever/core';
-import { useState } from 'react';
+import { limits, showExpression, showTemplate, type Length, type Variable } from '@hum-lever/core';
 import { useDocument } from '../client/index.ts';
 import {
   Choice,
   CompletingField,
-  NumberField,
   TextField,
-  WhileWriting,
   typedExpression,
   typedTemplate,
   type Typed,
 } from '../shared/index.ts';
+import { outside, readTime, showTime, wantedLength, wantedTime } from './times.ts';
 import classes from './Slots.module.css';
 
 /** Which of the gadget's outputs of these kinds. */
@@ -141,42 +130,33 @@ export function ExpressionSlot({
   );
 }
 
-const units: readonly LengthUnit[] = ['ms', 's', 'min', 'h', 'd'];
-
-/** A time in the unit that it is best read in, or another that was chosen for typing it. */
-function FixedLength({
+/** A time, in the unit that it is best read in. */
+export function TimeSlot({
   label,
-  minUs,
   value,
+  minUs = 0,
+  maxUs = limits.timeUs,
   commit,
 }: {
   label: string;
-  minUs: number;
   value: number;
+  minUs?: number;
+  maxUs?: number;
   commit: (us: number) => string | null;
 }) {
-  const [chosen, setChosen] = useState<LengthUnit | null>(null);
-  const unit = chosen ?? readableUnit(value, ['d', 'h', 'min', 's']) ?? 'ms';
-  const us = lengthUnits[unit];
   return (
-    <>
-      <NumberField
-        label=""
-        aria-label={label}
-        width={76}
-        decimals={unit === 'ms' ? 3 : 6}
-        min={minUs / us}
-        max={limits.lengthUs / us}
-        step={unit === 'ms' ? 50 : 1}
-        value={value / us}
-        commit={(typed) => {
-          const said = commit(Math.round(typed * us));
-          if (said === null) setChosen(null);
-          return said;
-        }}
-      />
-      <Choice label={`${label}, in which unit`} data={units} value={unit} choose={setChosen} />
-    </>
+    <TextField
+      size="xs"
+      className={classes.short!}
+      classNames={{ input: 'number' }}
+      aria-label={label}
+      quoted={false}
+      value={showTime(value)}
+      commit={(typed) => {
+        const us = readTime(typed, value);
+        return us === null ? wantedTime : (outside(us, minUs, maxUs) ?? commit(us));
+      }}
+    />
   );
 }
 
@@ -192,28 +172,20 @@ export function LengthSlot({
   minUs?: number;
   commit: (length: Length) => string | null;
 }) {
-  const fixed = typeof value === 'number';
+  const gadget = useDocument();
   return (
-    <>
-      {fixed ? (
-        <FixedLength label={label} minUs={minUs} value={value} commit={commit} />
-      ) : (
-        <>
-          <ExpressionSlot short label={label} value={value.ms} commit={(ms) => commit({ ms })} />
-          ms
-        </>
-      )}
-      <WhileWriting>
-        <button
-          type="button"
-          className={classes.swap}
-          aria-label={fixed ? `${label}: work it out` : `${label}: a fixed time`}
-          title={fixed ? 'Work it out by an expression' : 'A fixed time'}
-          onClick={() => commit(fixed ? { ms: String(Math.round(value / 1_000)) } : 1_000_000)}
-        >
-          {fixed ? 'ƒ' : '123'}
-        </button>
-      </WhileWriting>
-    </>
+    <CompletingField
+      className={classes.short!}
+      aria-label={label}
+      language="expression"
+      gadget={gadget}
+      value={typeof value === 'number' ? showTime(value) : `${showExpression(value.ms, gadget)} ms`}
+      commit={(typed) => {
+        const us = readTime(typed, value);
+        if (us !== null) return outside(us, minUs, limits.lengthUs) ?? commit(us);
+        const read = typedExpression(typed.replace(/\s*ms\s*$/, ''), gadget);
+        return 'ok' in read ? commit({ ms: read.ok }) : `${wantedLength} ${read.refused}`;
+      }}
+    />
   );
 }

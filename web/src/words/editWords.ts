@@ -52,6 +52,8 @@ export const editWords: Record<EditName | 'replace', string> = {
   changeVariable: 'the change of a variable',
   removeVariable: 'the removal of a variable',
   addState: 'the new state',
+  addParallelState: 'the new state with regions',
+  leadToNewState: 'the new state',
   changeState: 'the change of a state',
   moveState: 'the move of a state',
   setInitialState: 'the new starting state',

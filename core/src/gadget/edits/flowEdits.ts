@@ -1,9 +1,17 @@
 import { produce, type Draft } from 'immer';
 import { canonicalJson } from '../canonical.ts';
 import { findRule } from '../find.ts';
-import { blankState, type Flow, type MarkKind, type Rule, type State, type Trigger } from '../flow.schema.ts';
+import {
+  blankState,
+  type Flow,
+  type MarkKind,
+  type Rule,
+  type State,
+  type StateKind,
+  type Trigger,
+} from '../flow.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
-import { nextId } from '../ids.ts';
+import { nextId, nextIds } from '../ids.ts';
 import { isHistory, nestingOf } from '../nesting.ts';
 import { drop, dropTriggers, EditRefused, findIn, moveBy, unlink, type Patch } from './help.ts';
 
@@ -88,11 +96,45 @@ export const flowEdits = {
       for (const id of gone) unlink(draft, id);
     }),
 
-  addState: (gadget: Gadget, name: string, parentId: string | null = null) =>
+  addState: (
+    gadget: Gadget,
+    name: string,
+    parentId: string | null = null,
+    kind: Exclude<StateKind, 'parallel'> = 'plain',
+  ) =>
     produce(gadget, (draft) => {
       const id = nextId(gadget, 'state');
-      draft.flow.states.push({ ...blankState(), id, name, parentId });
+      draft.flow.states.push({ ...blankState(), id, name, parentId, kind });
       draft.flow.initialId ??= id;
+    }),
+  /** A state whose regions, by name, are all at once; it is none without them. */
+  addParallelState: (
+    gadget: Gadget,
+    name: string,
+    regions: readonly string[],
+    parentId: string | null = null,
+  ) =>
+    produce(gadget, (draft) => {
+      if (regions.length === 0) throw new EditRefused('Expected a name for at least one region.');
+      const [id, ...inner] = nextIds(gadget, 'state', regions.length + 1) as [string, ...string[]];
+      draft.flow.states.push(
+        { ...blankState(), id, name, parentId, kind: 'parallel' },
+        ...inner.map((one, at) => ({ ...blankState(), id: one, name: regions[at]!, parentId: id })),
+      );
+      draft.flow.initialId ??= id;
+    }),
+  /**
+   * A rule leads to a state that is made for it: beside the rule's own, or in it where that is a region, as a state
+   * beside it would be one more region.
+   */
+  leadToNewState: (gadget: Gadget, ruleId: string, name: string) =>
+    produce(gadget, (draft) => {
+      const { rule, state } = ruleDraft(draft, ruleId);
+      const id = nextId(gadget, 'state');
+      const region = draft.flow.states.some((one) => one.id === state.parentId && one.kind === 'parallel');
+      draft.flow.states.push({ ...blankState(), id, name, parentId: region ? state.id : state.parentId });
+      rule.targetIds = [id];
+      rule.internal = false;
     }),
   changeState: (
     gadget: Gadget,
@@ -196,8 +238,8 @@ export const flowEdits = {
         state.name,
       );
       copy.initial = null;
-      let last = Number(nextId(gadget, 'rule').slice(1));
-      copy.rules = copy.rules.map((rule) => ({ ...rule, id: `r${last++}` }));
+      const ids = nextIds(gadget, 'rule', copy.rules.length);
+      copy.rules = copy.rules.map((rule, at) => ({ ...rule, id: ids[at]! }));
       states.splice(states.indexOf(state) + 1, 0, copy);
     }),
   /** Whether the state leaves that event unanswered on purpose. */

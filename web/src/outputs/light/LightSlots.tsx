@@ -1,6 +1,6 @@
 import type { LightMode } from '@hum-lever/core';
-import { Choice, DurationField, NumberField } from '../../shared/index.ts';
-import { PlainSlot } from '../../slots/index.ts';
+import { Choice, NumberField } from '../../shared/index.ts';
+import { PlainSlot, TimeSlot } from '../../slots/index.ts';
 
 /** How each mode starts out when it is chosen. */
 const freshLight: Record<LightMode['mode'], LightMode> = {
@@ -28,12 +28,9 @@ export function LightSlots({ light, put }: { light: LightMode; put: (light: Ligh
         choose={(chosen) => put(freshLight[chosen as LightMode['mode']])}
       />
       {light.mode === 'blink' && (
-        <DurationField
-          label=""
-          aria-label="Blinking period"
-          width={98}
+        <TimeSlot
+          label="Blinking period"
           minUs={10_000}
-          step={50}
           value={light.periodUs}
           commit={(periodUs) => put({ ...light, periodUs })}
         />
@@ -51,12 +48,9 @@ export function LightSlots({ light, put }: { light: LightMode; put: (light: Ligh
             commit={(levelPercent) => put({ ...light, levelPercent })}
           />
           over
-          <DurationField
-            label=""
-            aria-label="Length of the fade"
-            width={98}
+          <TimeSlot
+            label="Length of the fade"
             minUs={1_000}
-            step={50}
             value={light.overUs}
             commit={(overUs) => put({ ...light, overUs })}
           />
@@ -70,12 +64,9 @@ export function LightSlots({ light, put }: { light: LightMode; put: (light: Ligh
             commit={(steps) => put({ ...light, steps })}
           />
           a step every
-          <DurationField
-            label=""
-            aria-label="Length of a step"
-            width={98}
+          <TimeSlot
+            label="Length of a step"
             minUs={10_000}
-            step={50}
             value={light.stepUs}
             commit={(stepUs) => put({ ...light, stepUs })}
           />

@@ -1,5 +1,11 @@
-import { colouredLights, type Gadget } from '@hum-lever/core';
-import { firstOf, type Offer } from '../offer.ts';
+import { colouredLights, type Gadget, type LightMode } from '@hum-lever/core';
+import { firstOf, whileHere, type Offer } from '../offer.ts';
+
+const lasting = (label: string, outputId: string, light: LightMode): Required<Offer> => ({
+  label,
+  action: { kind: 'light', outputId, light },
+  until: { kind: 'light', outputId, light: { mode: 'off' } },
+});
 
 export function light(gadget: Gadget): Offer[] {
   const outputId = firstOf(gadget, 'light');
@@ -16,5 +22,9 @@ export function light(gadget: Gadget): Offer[] {
             action: { kind: 'colour', outputId: coloured, colour: 'red' } as const,
           },
         ]),
+    ...whileHere(gadget, 'light', (name, id) => lasting(`${name} on`, id, { mode: 'on' })),
+    ...whileHere(gadget, 'light', (name, id) =>
+      lasting(`${name} blinks`, id, { mode: 'blink', periodUs: 500_000 }),
+    ),
   ];
 }

@@ -1,5 +1,5 @@
 import type { Gadget } from '@hum-lever/core';
-import { firstOf, type Offer } from '../offer.ts';
+import { firstOf, whileHere, type Offer } from '../offer.ts';
 
 export function lights(gadget: Gadget): Offer[] {
   const outputId = firstOf(gadget, 'lights');
@@ -27,5 +27,10 @@ export function lights(gadget: Gadget): Offer[] {
       label: 'Fade lights through colours',
       action: { kind: 'fadeLights', ...all, through: ['blue', 'off'], over: 2_000_000 },
     },
+    ...whileHere(gadget, 'lights', (name, id) => ({
+      label: `${name} lit`,
+      action: { kind: 'paintLights', ...all, outputId: id, colour: 'amber', percent: '100' },
+      until: { kind: 'paintLights', ...all, outputId: id, colour: 'off', percent: '0' },
+    })),
   ];
 }

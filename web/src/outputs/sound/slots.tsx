@@ -1,6 +1,5 @@
 import type { Note } from '@hum-lever/core';
-import { DurationField } from '../../shared/index.ts';
-import { ExpressionSlot, PlainSlot } from '../../slots/index.ts';
+import { ExpressionSlot, PlainSlot, TimeSlot } from '../../slots/index.ts';
 import type { SlotsBy } from '../slotsBy.ts';
 
 /** Notes as text: pitch and length, one after the other. */
@@ -16,11 +15,8 @@ export const tone: SlotsBy<'tone' | 'tune' | 'silence'> = {
       sounds at
       <ExpressionSlot label="Pitch in hertz" value={action.hz} commit={(hz) => put({ ...action, hz })} />
       Hz {action.lengthUs === 0 ? 'until changed' : 'for'}
-      <DurationField
-        label=""
-        aria-label="Length, 0 until changed"
-        width={92}
-        step={50}
+      <TimeSlot
+        label="Length, 0 until changed"
         value={action.lengthUs}
         commit={(lengthUs) => put({ ...action, lengthUs })}
       />

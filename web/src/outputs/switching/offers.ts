@@ -1,5 +1,5 @@
 import type { Gadget } from '@hum-lever/core';
-import { firstOf, type Offer } from '../offer.ts';
+import { firstOf, whileHere, type Offer } from '../offer.ts';
 
 export function line(gadget: Gadget): Offer[] {
   const outputId = firstOf(gadget, 'line');
@@ -11,5 +11,10 @@ export function line(gadget: Gadget): Offer[] {
       label: 'Send a burst on a carrier',
       action: { kind: 'burst', outputId, carrierHz: '38000', length: 10_000 },
     },
+    ...whileHere(gadget, 'line', (name, id) => ({
+      label: `${name} on`,
+      action: { kind: 'switch', outputId: id, to: 'on' },
+      until: { kind: 'switch', outputId: id, to: 'off' },
+    })),
   ];
 }

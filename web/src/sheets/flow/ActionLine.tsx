@@ -1,7 +1,9 @@
 import { ActionIcon, Menu } from '@mantine/core';
 import { IconChevronUp, IconPlus, IconX } from '@tabler/icons-react';
 import type { Action } from '@hum-lever/core';
+import { useRef } from 'react';
 import { useDocument } from '../../client/index.ts';
+import { lastingOffers } from '../../outputs/offers.ts';
 import { ActionSlots } from './ActionSlots.tsx';
 import { begin, Prose } from './Prose.tsx';
 import { actionChoices } from './sentences.ts';
@@ -10,7 +12,18 @@ import classes from './Flow.module.css';
 type Put = (actions: Action[]) => string | null;
 
 /** What happens, one after the other, as running text; `put` replaces the whole list. */
-export function ActionList({ label, actions, put }: { label: string; actions: Action[]; put: Put }) {
+export function ActionList({
+  label,
+  actions,
+  put,
+  putLasting,
+}: {
+  label: string;
+  actions: Action[];
+  put: Put;
+  /** Where something can last: what happens first, and what takes it back in the end. */
+  putLasting?: (action: Action, until: Action) => void;
+}) {
   const replace = (index: number, by: Action[]) => put(actions.toSpliced(index, 1, ...by));
   return (
     <ul className={classes.actions} aria-label={label}>
@@ -52,22 +65,51 @@ export function ActionList({ label, actions, put }: { label: string; actions: Ac
             begin(`${label} ${actions.length}`);
             put([...actions, action]);
           }}
+          addLasting={putLasting}
         />
       </li>
     </ul>
   );
 }
 
-function AddAction({ label, add }: { label: string; add: (action: Action) => void }) {
+function AddAction({
+  label,
+  add,
+  addLasting,
+}: {
+  label: string;
+  add: (action: Action) => void;
+  addLasting: ((action: Action, until: Action) => void) | undefined;
+}) {
   const gadget = useDocument();
+  const button = useRef<HTMLButtonElement>(null);
+  const lasting = addLasting ? lastingOffers(gadget) : [];
   return (
     <Menu position="bottom-start" returnFocus={false}>
       <Menu.Target>
-        <button type="button" className={classes.add} aria-label={`${label}: add something that happens`}>
+        <button
+          type="button"
+          ref={button}
+          className={classes.add}
+          aria-label={`${label}: add something that happens`}
+        >
           <IconPlus size={13} aria-hidden /> do
         </button>
       </Menu.Target>
-      <Menu.Dropdown>
+      <Menu.Dropdown className={classes.choices!}>
+        {lasting.length > 0 && <Menu.Label>As long as it is here</Menu.Label>}
+        {lasting.map(({ label: word, action, until }) => (
+          <Menu.Item
+            key={word}
+            onClick={() => {
+              addLasting!(action, until);
+              button.current?.focus();
+            }}
+          >
+            {word}
+          </Menu.Item>
+        ))}
+        {lasting.length > 0 && <Menu.Label>Just once, on entering</Menu.Label>}
         {actionChoices(gadget).map(({ label: word, action }) => (
           <Menu.Item key={word} onClick={() => add(action)}>
             {word}

@@ -2,8 +2,15 @@ import { isOutputAction, kindsTold, type Action } from '@hum-lever/core';
 import type { ReactNode } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { outputSlots } from '../../outputs/slots.ts';
-import { Choice, DurationField } from '../../shared/index.ts';
-import { ExpressionSlot, LengthSlot, NamedSlot, OutputSlot, VariableSlot } from '../../slots/index.ts';
+import { Choice } from '../../shared/index.ts';
+import {
+  ExpressionSlot,
+  LengthSlot,
+  NamedSlot,
+  OutputSlot,
+  TimeSlot,
+  VariableSlot,
+} from '../../slots/index.ts';
 
 type Put = (action: Action) => string | null;
 type Of<K extends Action['kind']> = Extract<Action, { kind: K }>;
@@ -168,12 +175,9 @@ const slots: Slots = {
   wait: ({ action, put }) => (
     <>
       everything waits
-      <DurationField
-        label=""
-        aria-label="Length of the wait"
-        width={92}
+      <TimeSlot
+        label="Length of the wait"
         minUs={1_000}
-        step={50}
         value={action.lengthUs}
         commit={(lengthUs) => put({ ...action, lengthUs })}
       />

@@ -1,8 +1,9 @@
-import { Button, SegmentedControl } from '@mantine/core';
+import { SegmentedControl } from '@mantine/core';
 import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'react-router';
-import { edit, useDocument, useGadget } from '../../client/index.ts';
-import { FirstStep, SheetFrame, showMade } from '../../shared/index.ts';
+import { useDocument } from '../../client/index.ts';
+import { FirstStep, SheetFrame } from '../../shared/index.ts';
+import { AddState, FirstState } from './AddState.tsx';
 import { Panels } from './Panels.tsx';
 import { RulesView } from './RulesView.tsx';
 import classes from './Flow.module.css';
@@ -33,13 +34,6 @@ export function FlowPage() {
   const { flow } = useDocument();
   const [params, setParams] = useSearchParams();
   const view: View = views.find(({ value }) => value === params.get('view'))?.value ?? 'rules';
-  const addState = () => {
-    const refused = edit({ name: 'addState', args: [`State ${flow.states.length + 1}`] });
-    if (refused !== null) return;
-    if (view !== 'rules') setParams({}, { replace: true });
-    showMade({ kind: 'state', id: useGadget.getState().document!.flow.states.at(-1)!.id });
-  };
-  const add = <Button onClick={addState}>Add a state</Button>;
   const tools = (
     <>
       <SegmentedControl
@@ -49,7 +43,7 @@ export function FlowPage() {
         value={view}
         onChange={(value) => setParams(value === 'rules' ? {} : { view: value }, { replace: true })}
       />
-      {add}
+      <AddState shown={() => view !== 'rules' && setParams({}, { replace: true })} />
     </>
   );
   return (
@@ -60,7 +54,7 @@ export function FlowPage() {
     >
       {flow.states.length === 0 ? (
         <>
-          <FirstStep action={add}>
+          <FirstStep action={<FirstState />}>
             A state is how the gadget is at the moment: ready, running, over. Add one, say what happens on
             entering it, then add rules for what leads on. Keys that always do the same need none: layers of
             keys say what each does.

@@ -7,7 +7,7 @@ import { Choice, CompletingField, typedGuard, useAsProse, useNear, usePlace } fr
 import { ActionList } from './ActionLine.tsx';
 import { useFiredLast } from './lastRule.ts';
 import { Prose } from './Prose.tsx';
-import { targetChoices } from './sentences.ts';
+import { TargetSlot } from './TargetSlot.tsx';
 import { saysWhen, TriggerSlots } from './TriggerSlots.tsx';
 import classes from './Flow.module.css';
 
@@ -172,15 +172,7 @@ function Head({
         </>
       )}
       {read && <span className={classes.colon}>:</span>}
-      {(!read || leads) && (
-        <Choice
-          label="Then"
-          stage="state"
-          data={targetChoices(gadget, state.id)}
-          value={first ?? ''}
-          choose={(chosen) => change({ targetIds: chosen ? [chosen] : [], internal: false })}
-        />
-      )}
+      {(!read || leads) && <TargetSlot state={state} rule={rule} />}
       {others.length > 0 && (
         <span className={classes.also}>
           and to {others.map((id) => gadget.flow.states.find((one) => one.id === id)?.name).join(', ')}

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
-import { IconPlayerPlay } from '@tabler/icons-react';
-import { isHistory, nextId, type State } from '@hum-lever/core';
+import { IconPlayerPlay, IconPlus } from '@tabler/icons-react';
+import { isHistory, nextId, type State, type Trigger } from '@hum-lever/core';
 import { memo, useRef } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, TextField, useNear, usePlace } from '../../shared/index.ts';
@@ -10,7 +10,7 @@ import { useIsActive } from './lastRule.ts';
 import { kindSigns, kindWords } from './Outline.tsx';
 import { RuleLine } from './RuleLine.tsx';
 import { begin, Prose } from './Prose.tsx';
-import { firstTrigger } from './sentences.ts';
+import { afterTime, nextTrigger } from './sentences.ts';
 import { StateMenu } from './StateMenu.tsx';
 import classes from './Flow.module.css';
 
@@ -59,8 +59,8 @@ const Inside = memo(function Inside({ state, around, inner, everywhere }: StateC
   const parent = flow.states.find((one) => one.id === state.parentId);
   const first = parent ? parent.initial?.targetIds.includes(state.id) : flow.initialId === state.id;
   const history = isHistory(state);
-  const addRule = () => {
-    const fresh = { trigger: firstTrigger(gadget), guard: null, actions: [], targetIds: [], internal: false };
+  const addRule = (trigger: Trigger) => {
+    const fresh = { trigger, guard: null, actions: [], targetIds: [], internal: false };
     // It is written at once; which id it gets is the edit's to say.
     begin(nextId(gadget, 'rule'));
     edit({ name: 'addRule', args: [state.id, fresh] });
@@ -112,14 +112,24 @@ const Inside = memo(function Inside({ state, around, inner, everywhere }: StateC
       {!history && (
         <div className={classes.foot}>
           {state.kind !== 'final' && (
-            <Button
-              size="compact-xs"
-              variant="default"
-              onClick={addRule}
-              aria-label={`Add a rule to ${state.name}`}
-            >
-              Add a rule
-            </Button>
+            <>
+              <Button
+                size="compact-xs"
+                variant="default"
+                onClick={() => addRule(nextTrigger(gadget, state))}
+                aria-label={`Add a rule to ${state.name}`}
+              >
+                Add a rule
+              </Button>
+              <button
+                type="button"
+                className={classes.add}
+                onClick={() => addRule(afterTime)}
+                aria-label={`Add a rule to ${state.name} for when time has passed`}
+              >
+                <IconPlus size={13} aria-hidden /> after a time
+              </button>
+            </>
           )}
           {state.entry.length === 0 && <OnEntering state={state} change={change} />}
           {state.exit.length === 0 && state.kind !== 'final' && <OnLeaving state={state} change={change} />}
@@ -141,6 +151,9 @@ const OnEntering = ({ state, change }: EndsProps) => (
       label={`On entering ${state.name}`}
       actions={state.entry}
       put={(entry) => change({ entry })}
+      putLasting={(action, until) =>
+        change({ entry: [...state.entry, action], exit: [...state.exit, until] })
+      }
     />
   </div>
 );

@@ -10,6 +10,7 @@ import {
   type State,
 } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
+import { AddStateItems } from './AddState.tsx';
 import { copyState } from './clipboard.ts';
 import { markWords } from './markWords.ts';
 import { kindWords } from './Outline.tsx';
@@ -52,15 +53,7 @@ export function StateMenu({ state, first }: { state: State; first: boolean }) {
         >
           Start here
         </Menu.Item>
-        {holds && (
-          <Menu.Item
-            onClick={() =>
-              edit({ name: 'addState', args: [`State ${gadget.flow.states.length + 1}`, state.id] })
-            }
-          >
-            Add a state inside
-          </Menu.Item>
-        )}
+        {holds && <AddStateItems parent={state} />}
         <Menu.Item disabled={at === 0} onClick={() => edit({ name: 'moveState', args: [state.id, -1] })}>
           Move up
         </Menu.Item>

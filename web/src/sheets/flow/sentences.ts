@@ -1,11 +1,12 @@
 import {
   codeGestures,
-  buttonsHeard,
+  controlsHeard,
   controlsOf,
   heardAs,
   gestureKinds,
   keyGestures,
   keySetsOf,
+  nestingOf,
   gesturesOf,
   isHistory,
   stateLabels,
@@ -17,6 +18,7 @@ import {
   type GestureKind,
   type NumberedKeys,
   type PowerEvent,
+  type State,
   type Trigger,
 } from '@hum-lever/core';
 import { outputOffers } from '../../outputs/offers.ts';
@@ -33,13 +35,33 @@ export interface TriggerChoice extends Choice {
   trigger: Trigger;
 }
 
-/** What a new rule waits for: a press, where there is a button. */
-export function firstTrigger(gadget: Gadget): Trigger {
-  const [button] = buttonsHeard(gadget);
-  return button
-    ? { kind: 'gesture', controlId: button.id, gesture: 'press' }
-    : { kind: 'after', delay: 1_000_000 };
+/**
+ * What a new rule of a state waits for: the first button, or turn, that neither the state nor one around it makes
+ * anything of; where all are answered, time.
+ */
+export function nextTrigger(gadget: Gadget, state: State): Trigger {
+  const around = [state, ...nestingOf(gadget.flow).ancestorsOf(state.id)];
+  const triggers = [
+    ...around.flatMap(({ rules }) => rules.map(({ trigger }) => trigger)),
+    ...gadget.flow.ignored.flatMap((one) =>
+      around.some(({ id }) => id === one.stateId) ? [one.trigger] : [],
+    ),
+  ];
+  const said = new Set(triggers.map(triggerValue));
+  const heard = new Set(triggers.flatMap((trigger) => controlsHeard(gadget, trigger)));
+  const others = heardAs(gadget);
+  const free = controlsOf(gadget, 'button').find(({ id }) => !others.has(id) && !heard.has(id));
+  if (free) return { kind: 'gesture', controlId: free.id, gesture: 'press' };
+  for (const { id, kind } of gadget.controls)
+    if (kind === 'encoder' || kind === 'knob')
+      for (const gesture of ['up', 'down'] as const) {
+        const trigger: Trigger = { kind: 'gesture', controlId: id, gesture };
+        if (!said.has(triggerValue(trigger))) return trigger;
+      }
+  return afterTime;
 }
+/** As it is before anybody says how long. */
+export const afterTime: Trigger = { kind: 'after', delay: 1_000_000 };
 
 /** What a control can be heard to do; codes are named one by one. */
 function saidBy(control: Control): GestureKind[] {
@@ -144,7 +166,7 @@ export function triggerChoices(gadget: Gadget, current: Trigger): TriggerChoice[
       label: `${name}: together`,
       trigger: { kind: 'chord' as const, chordId: id },
     })),
-    { label: 'after', trigger: { kind: 'after', delay: 1_000_000 } },
+    { label: 'after', trigger: afterTime },
     { label: 'every', trigger: { kind: 'every', delay: 1_000_000 } },
     ...flow.timers.map(({ id, name }) => ({
       label: `timer ${name} runs out`,
@@ -198,6 +220,33 @@ export function targetChoices(gadget: Gadget, ownId: string): Choice[] {
           : `go ${isHistory(state) ? 'back by' : 'to'} ${labels.get(state.id)}`,
     })),
   ];
+}
+
+/** What a rule could do next: lead to a state, or stay (''), or lead to one that is made for it. */
+export type TargetOffer = { label: string; value: string } | { label: string; makes: string };
+
+/**
+ * Where a rule could lead, for what is typed of it: the likeliest first. A name that no state has makes one.
+ * @param typed null: nothing yet
+ */
+export function targetOffers(gadget: Gadget, ownId: string, typed: string | null): TargetOffer[] {
+  const choices = targetChoices(gadget, ownId);
+  const name = (typed ?? '').trim().replace(/^go (to|back by) /i, '');
+  if (name === '') return choices;
+  const sought = name.toLowerCase();
+  const names = new Map(gadget.flow.states.map((state) => [state.id, state.name.toLowerCase()]));
+  const nearness = ({ value, label }: Choice): number => {
+    const called = names.get(value) ?? label;
+    if (called === sought || label.toLowerCase() === typed?.trim().toLowerCase()) return 0;
+    if (called.startsWith(sought)) return 1;
+    return label.toLowerCase().includes(sought) ? 2 : 3;
+  };
+  const ranked = choices
+    .map((choice) => ({ choice, rank: nearness(choice) }))
+    .filter(({ rank }) => rank < 3)
+    .sort((a, b) => a.rank - b.rank);
+  const known = ranked.map(({ choice }) => choice);
+  return ranked[0]?.rank === 0 ? known : [...known, { label: `a new state, “${name}”`, makes: name }];
 }
 
 /** Actions that this gadget has parts for, each as it starts out. */

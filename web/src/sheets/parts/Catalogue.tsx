@@ -2,12 +2,12 @@ import '../../shared/styles/dialog.css';
 import { ActionIcon, Button, Modal, Text, TextInput, UnstyledButton } from '@mantine/core';
 import { IconSearch, IconTrash } from '@tabler/icons-react';
 import { useMutation } from '@tanstack/react-query';
-import { addOwnPartEdit, addPartEdit, partGroups, type Edit, type OwnClass } from '@hum-lever/core';
+import { addOwnPartEdit, addPartsEdit, partGroups, type Edit, type OwnClass } from '@hum-lever/core';
 import { lazy, Suspense, useState } from 'react';
 import { api, edit, keys, queryClient, useDocument, useDrawer, useGadget } from '../../client/index.ts';
 import { count, showMoney } from '../../shared/index.ts';
 import { partGroupWords } from '../../words/index.ts';
-import { findKinds, isSought } from './find.ts';
+import { findKinds, isSought, readNumber } from './find.ts';
 import classes from './Parts.module.css';
 
 const OwnPart = lazy(() => import('./OwnPart.tsx'));
@@ -18,7 +18,8 @@ export default function Catalogue({ close }: { close: (addedId: string | null) =
   const [sought, setSought] = useState('');
   const [added, setAdded] = useState<string | null>(null);
   const [addedId, setAddedId] = useState<string | null>(null);
-  const { found, nearest } = findKinds(sought);
+  const { howMany, sought: word } = readNumber(sought);
+  const { found, nearest } = findKinds(word);
   const [describing, setDescribing] = useState(false);
   const add = (made: Edit, title: string): string | null => {
     const refused = edit(made);
@@ -26,7 +27,8 @@ export default function Catalogue({ close }: { close: (addedId: string | null) =
     if (refused === null) setAddedId(useGadget.getState().document!.parts.at(-1)!.id);
     return refused;
   };
-  const take = (kindId: string, title: string) => add(addPartEdit(gadget, kindId), title);
+  const times = (title: string) => (howMany === 1 ? title : `${howMany} × ${title}`);
+  const take = (kindId: string, title: string) => add(addPartsEdit(gadget, kindId, howMany), times(title));
   if (describing)
     return (
       <Suspense fallback={null}>
@@ -56,7 +58,7 @@ export default function Catalogue({ close }: { close: (addedId: string | null) =
         <TextInput
           data-autofocus
           aria-label="Find a part"
-          placeholder="button, light, encoder, charger …"
+          placeholder="button, 3 lights, encoder, charger …"
           leftSection={<IconSearch size={16} aria-hidden />}
           value={sought}
           onChange={(event) => setSought(event.currentTarget.value)}
@@ -65,7 +67,7 @@ export default function Catalogue({ close }: { close: (addedId: string | null) =
       <Text size="sm" role="status" className={classes.added!}>
         {added ??
           (nearest
-            ? `${count(found.length, 'class', 'classes')}. Enter adds ${nearest.title}, a click adds any; the list stays open.`
+            ? `${count(found.length, 'class', 'classes')}. Enter adds ${times(nearest.title)}, a click adds any; the list stays open.`
             : 'No class goes by that word.')}
       </Text>
       <div className={classes.catalogue}>
@@ -92,7 +94,7 @@ export default function Catalogue({ close }: { close: (addedId: string | null) =
         {found.length === 0 && (
           <p>Nothing of the catalogue is called that. Try another word, or describe it from its sheet.</p>
         )}
-        <Drawer sought={sought} take={(own) => add(addOwnPartEdit(gadget, own), own.title)} />
+        <Drawer sought={word} take={(own) => add(addOwnPartEdit(gadget, own), own.title)} />
       </div>
       <Button variant="default" onClick={() => setDescribing(true)}>
         Describe a part that is not here…

@@ -1,5 +1,5 @@
 import { partKinds } from '@hum-lever/core';
-import { findKinds } from './find.ts';
+import { findKinds, readNumber } from './find.ts';
 
 const nearest = (typed: string) => findKinds(typed).nearest?.id ?? null;
 
@@ -45,5 +45,24 @@ describe('finding a class of part', () => {
     expect(findKinds('power').found.map(({ id }) => id)).toEqual(
       expect.arrayContaining(['cell', 'charger', 'fuse']),
     );
+  });
+
+  it.each([
+    ['3 lights', 3, 'light'],
+    ['1 lens', 1, 'lens'],
+    ['2 x push button', 2, 'push button'],
+    ['12×light', 12, 'light'],
+    ['light', 1, 'light'],
+    ['', 1, ''],
+    // Not a number of parts: it is sought as it stands.
+    ['0 lights', 1, '0 lights'],
+    ['21 lights', 1, '21 lights'],
+    ['16', 1, '16'],
+  ])('“%s” asks for %i of “%s”', (typed, howMany, sought) => {
+    expect(readNumber(typed)).toEqual({ howMany, sought });
+  });
+
+  it('no title begins with what would be read as a number', () => {
+    for (const { title } of partKinds) expect(readNumber(title)).toEqual({ howMany: 1, sought: title });
   });
 });

@@ -62,6 +62,18 @@ function nearness({ title }: PartKind, sought: string): number {
   return name.startsWith(sought) ? 1 : name.includes(sought) ? 2 : 3;
 }
 
+/** So many parts can be asked for at once; who needs more of one class makes a set of keys or lights of it. */
+const mostAtOnce = 20;
+
+/** How many are asked for: “3 lights”, “2 x push button”; what stands behind the number is what is sought. */
+export function readNumber(typed: string): { howMany: number; sought: string } {
+  const [, number, sought] = /^\s*(\d{1,3})\s*(?:×|x\s)?\s*(\D.*)$/.exec(typed) ?? [];
+  const howMany = Number(number);
+  if (sought === undefined || howMany < 1 || howMany > mostAtOnce) return { howMany: 1, sought: typed };
+  // Several are said in the plural, and classes in the singular.
+  return { howMany, sought: howMany > 1 ? sought.trimEnd().replace(/s$/, '') : sought };
+}
+
 /** Classes in whose title, description or group all typed words stand, in the catalogue's order; and the nearest. */
 export function findKinds(typed: string): { found: PartKind[]; nearest: PartKind | null } {
   const sought = typed.trim().toLowerCase();
