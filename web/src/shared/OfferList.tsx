@@ -23,6 +23,7 @@ export default function OfferList({
   offers,
   about,
   firstChosen = false,
+  written = false,
   take,
   list,
   hand,
@@ -32,6 +33,8 @@ export default function OfferList({
   about: string;
   /** Enter takes the first, as long as no other is gone to. */
   firstChosen?: boolean;
+  /** They are of a language that is typed, not words to read. */
+  written?: boolean;
   take: (at: number) => void;
 }) {
   const first = firstChosen ? 0 : null;
@@ -85,7 +88,7 @@ export default function OfferList({
               key={text}
               id={idOf(at)}
               value={String(at)}
-              className="number"
+              className={written ? 'number' : undefined}
               data-combobox-selected={at === chosen || undefined}
               aria-selected={at === chosen}
             >

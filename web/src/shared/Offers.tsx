@@ -26,6 +26,7 @@ export default function Offers({
     <OfferList
       {...list}
       offers={offers.map(({ text }) => text)}
+      written
       about="What could come next"
       take={(at) => {
         const { text, start } = offers[at]!;

@@ -72,6 +72,9 @@ export function ActionList({
   );
 }
 
+/** More than so many would push what happens once out of sight, and come behind it. */
+const fewLasting = 8;
+
 function AddAction({
   label,
   add,
@@ -84,6 +87,22 @@ function AddAction({
   const gadget = useDocument();
   const button = useRef<HTMLButtonElement>(null);
   const lasting = addLasting ? lastingOffers(gadget) : [];
+  const whileHere = lasting.length > 0 && (
+    <>
+      <Menu.Label>As long as it is here</Menu.Label>
+      {lasting.map(({ label: word, action, until }) => (
+        <Menu.Item
+          key={word}
+          onClick={() => {
+            addLasting!(action, until);
+            button.current?.focus();
+          }}
+        >
+          {word}
+        </Menu.Item>
+      ))}
+    </>
+  );
   return (
     <Menu position="bottom-start" returnFocus={false}>
       <Menu.Target>
@@ -97,24 +116,14 @@ function AddAction({
         </button>
       </Menu.Target>
       <Menu.Dropdown className={classes.choices!}>
-        {lasting.length > 0 && <Menu.Label>As long as it is here</Menu.Label>}
-        {lasting.map(({ label: word, action, until }) => (
-          <Menu.Item
-            key={word}
-            onClick={() => {
-              addLasting!(action, until);
-              button.current?.focus();
-            }}
-          >
-            {word}
-          </Menu.Item>
-        ))}
+        {lasting.length <= fewLasting && whileHere}
         {lasting.length > 0 && <Menu.Label>Just once, on entering</Menu.Label>}
         {actionChoices(gadget).map(({ label: word, action }) => (
           <Menu.Item key={word} onClick={() => add(action)}>
             {word}
           </Menu.Item>
         ))}
+        {lasting.length > fewLasting && whileHere}
       </Menu.Dropdown>
     </Menu>
   );

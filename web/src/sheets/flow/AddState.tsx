@@ -36,9 +36,15 @@ export function AddStateItems({
   const inside = parent === null ? '' : ' inside';
   const next = (by: number) => `State ${flow.states.length + by}`;
   const id = parent?.id ?? null;
-  const returns = (parent === null ? flow.states : [parent]).filter(
-    (one) => !isHistory(one) && nesting.childrenOf(one.id).some((inner) => !isHistory(inner)),
-  );
+  const holds = (one: State) =>
+    !isHistory(one) && nesting.childrenOf(one.id).some((inner) => !isHistory(inner));
+  // In its own menu a state has both; here, where all are, the usual one.
+  const returns =
+    parent === null
+      ? flow.states.filter(holds).map((home) => ({ home, kind: 'history' as const }))
+      : (['history', 'deepHistory'] as const).flatMap((kind) =>
+          holds(parent) ? [{ home: parent, kind }] : [],
+        );
   return (
     <>
       <Menu.Item onClick={() => make({ name: 'addState', args: [next(1), id] })}>
@@ -50,17 +56,15 @@ export function AddStateItems({
       <Menu.Item onClick={() => make({ name: 'addState', args: ['End', id, 'final'] })}>
         {kindSigns.final} Add an end{inside} (final)
       </Menu.Item>
-      {returns.flatMap((home) =>
-        (['history', 'deepHistory'] as const).map((kind) => (
-          <Menu.Item
-            key={`${home.id} ${kind}`}
-            onClick={() => make({ name: 'addState', args: [`Back to ${home.name}`, home.id, kind] })}
-          >
-            {kindSigns[kind]} Add a way back to {kind === 'history' ? 'where' : 'just where'} {home.name} was
-            left ({kind === 'history' ? 'history' : 'deep history'})
-          </Menu.Item>
-        )),
-      )}
+      {returns.map(({ home, kind }) => (
+        <Menu.Item
+          key={`${home.id} ${kind}`}
+          onClick={() => make({ name: 'addState', args: [`Back to ${home.name}`, home.id, kind] })}
+        >
+          {kindSigns[kind]} Add a way back to {kind === 'history' ? 'where' : 'just where'} {home.name} was
+          left ({kind === 'history' ? 'history' : 'deep history'})
+        </Menu.Item>
+      ))}
     </>
   );
 }

@@ -49,7 +49,7 @@ export function FlowPage() {
   return (
     <SheetFrame
       title="Flow"
-      about="What it does: in each state, the first rule that fits answers."
+      about="In each state, the first rule that fits answers."
       tools={flow.states.length > 0 && tools}
     >
       {flow.states.length === 0 ? (
