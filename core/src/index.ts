@@ -263,6 +263,8 @@ export {
   figuresEdit,
   moreLikeEdit,
   ownClassEdit,
+  sameForAlike,
+  type SameForAlike,
 } from './drawer/index.ts';
 export {
   bestRows,

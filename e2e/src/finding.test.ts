@@ -161,4 +161,33 @@ describe('many at once', () => {
       async () => (await bench.driver.findElements(By.css('[aria-label^="Press Count"]'))).length === 1,
     );
   });
+
+  it('what is changed of one is offered for those like it, as one step of undo', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.click('Parts');
+    await bench.addParts('3 push buttons', '2 lights');
+    await bench.fill(await bench.label('Price of one Push button 2'), '0.70', Key.ENTER);
+    const offered = () => bench.text('[aria-label="Others like it"]');
+    await bench.until('what was changed', async () =>
+      (await offered()).includes(
+        'Only Push button 2 was changed. Push button and Push button 3 are of the same',
+      ),
+    );
+    await bench.click('Change these 2 too');
+    const prices = async () =>
+      Promise.all(
+        ['Push button', 'Push button 2', 'Push button 3'].map(async (name) =>
+          (await bench.label(`Price of one ${name}`)).getAttribute('value'),
+        ),
+      );
+    await bench.until('all three', async () => new Set(await prices()).size === 1);
+    await bench.until(
+      'nothing more to offer',
+      async () => (await bench.driver.findElements(By.css('[aria-label="Others like it"]'))).length === 0,
+    );
+    await bench.clickLabel('Undo the last step');
+    await bench.until('one alone', async () => new Set(await prices()).size === 2);
+    await bench.saved();
+  });
 });

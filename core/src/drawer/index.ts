@@ -8,3 +8,4 @@ export {
 } from './fresh.ts';
 export { moreLikeEdit } from './moreLike.ts';
 export { freshEncoder, freshKnob } from './freshControls.ts';
+export { sameForAlike, type SameForAlike } from './sameForAlike.ts';

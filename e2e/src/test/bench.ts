@@ -15,11 +15,8 @@ const { flags } = JSON.parse(readFileSync(join(__dirname, '../../../scripts/chro
   flags: string[];
 };
 
-const freshServer = () => ApiServer.start({ demo: true, web: true, runSeconds });
-
 /** A browser in front of a server: what a maker has, as a test drives it. */
 export class Bench {
-  private spare: Promise<ApiServer> | null = null;
   /** Clicks made and fields filled or picked from, as a hand would count them. */
   steps = 0;
 
@@ -31,6 +28,7 @@ export class Bench {
 
   static async open({ demo = true } = {}): Promise<Bench> {
     const server = await ApiServer.start({ demo, web: true, runSeconds });
+    server.keep();
     const profile = mkdtempSync(join(tmpdir(), 'hum-lever-chrome-'));
     const options = new Options();
     options.setChromeBinaryPath(process.env['CHROME_BIN'] ?? '/usr/bin/chromium');
@@ -43,20 +41,24 @@ export class Bench {
     return new Bench(server, driver, profile);
   }
 
-  /** A fresh server with the demo, at a port of its own: to the browser another site, so it remembers nothing. */
+  /** The shelf as it was at first, and a browser that remembers nothing of it. */
   async renew(): Promise<void> {
-    await this.driver.get('about:blank');
     const [first, ...others] = await this.driver.getAllWindowHandles();
     for (const handle of others) {
       await this.driver.switchTo().window(handle);
       await this.driver.close();
     }
     await this.driver.switchTo().window(first!);
+    // Left first: a page that goes would save once more.
     await this.driver.get('about:blank');
-    await this.server.stopAndClear();
-    this.server = await (this.spare ?? freshServer());
-    // The next one comes up beside the test: a start takes longer than many a test.
-    this.spare = freshServer();
+    await (this.driver as ChromiumWebDriver).sendDevToolsCommand('Storage.clearDataForOrigin', {
+      origin: this.server.url,
+      storageTypes: 'all',
+    });
+    if (!this.server.isUp) await this.restartServer();
+    // What the page sent as it went has come by then.
+    await this.driver.sleep(100);
+    this.server.putBack();
     // What the last test complained about is its own.
     await this.complaints();
   }
@@ -64,7 +66,6 @@ export class Bench {
   async close(): Promise<void> {
     await this.driver.quit();
     await this.server.stopAndClear();
-    await (await this.spare)?.stopAndClear();
     rmSync(this.profile, { recursive: true, force: true });
   }
 
@@ -158,11 +159,17 @@ export class Bench {
 
   button(text: string): Promise<WebElement> {
     const path = `//*[self::button or self::a or @role="menuitem"][normalize-space()=${quoted(text)}]`;
-    return this.until(`a button "${text}"`, async () => {
-      const all = await this.driver.findElements(By.xpath(path));
-      for (const one of all) if ((await one.isDisplayed()) && (await one.isEnabled())) return one;
-      return null;
-    });
+    return this.until(`a button "${text}"`, () =>
+      this.driver.executeScript<WebElement | null>(
+        `const all = document.evaluate(arguments[0], document, null, 7, null);
+         for (let n = 0; n < all.snapshotLength; n += 1) {
+           const one = all.snapshotItem(n);
+           if (one.checkVisibility({ visibilityProperty: true }) && !one.disabled) return one;
+         }
+         return null;`,
+        path,
+      ),
+    );
   }
 
   async click(text: string): Promise<void> {
@@ -249,16 +256,25 @@ export class Bench {
 
   /** Waits for an image of the gadget, or any text of the page. */
   async shows(text: string): Promise<void> {
-    await this.until(`"${text}" on the page`, async () => {
-      const images = await this.driver.findElements(By.css('[role=img]'));
-      for (const image of images) if ((await image.getAttribute('aria-label'))?.startsWith(text)) return true;
-      return (await this.text('body')).includes(text);
-    });
+    await this.until(`"${text}" on the page`, () =>
+      this.driver.executeScript<boolean>(
+        `const plain = (said) => said.replaceAll('\\u202f', ' ').replaceAll('\\u00a0', ' ');
+         const images = [...document.querySelectorAll('[role=img]')];
+         const sought = plain(arguments[0]);
+         return images.some((one) => plain(one.getAttribute('aria-label') ?? '').startsWith(sought))
+           || plain(document.body.innerText).includes(sought);`,
+        text,
+      ),
+    );
   }
 
   async text(selector: string): Promise<string> {
+    const said = await this.driver.executeScript<string>(
+      'return arguments[0].innerText ?? arguments[0].textContent',
+      await this.css(selector),
+    );
     // Numbers and units stand a narrow space apart; a test may write a plain one.
-    return (await (await this.css(selector)).getText()).replaceAll('\u202f', ' ');
+    return said.replaceAll('\u202f', ' ').replaceAll('\u00a0', ' ').trim();
   }
 
   /** The strip's sentence, once it has these words in it. */

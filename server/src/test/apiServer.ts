@@ -1,3 +1,4 @@
+import Database from 'libsql';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -48,6 +49,35 @@ export class ApiServer {
     return spawn(process.execPath, [...own, ...args]);
   }
 
+  private withDatabase(work: (database: Database.Database) => void): void {
+    const database = new Database(join(this.folder, 'hum-lever.sqlite'));
+    try {
+      database.exec('PRAGMA busy_timeout = 10000');
+      work(database);
+    } finally {
+      database.close();
+    }
+  }
+  private get kept(): string {
+    return join(this.folder, 'as-it-was.sqlite');
+  }
+  /** Keeps what the shelf holds now, to be put back by `putBack`. */
+  keep(): void {
+    this.withDatabase((database) => database.exec(`VACUUM INTO '${this.kept}'`));
+  }
+  /** Everything on the shelf is as it was kept, while the server goes on: a start takes longer than many a test. */
+  putBack(): void {
+    this.withDatabase((database) => {
+      database.exec(`PRAGMA foreign_keys = OFF; ATTACH '${this.kept}' AS kept; BEGIN IMMEDIATE`);
+      const tables = database
+        .prepare(`SELECT name FROM kept.sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'`)
+        .all() as { name: string }[];
+      for (const { name } of tables)
+        database.exec(`DELETE FROM main."${name}"; INSERT INTO main."${name}" SELECT * FROM kept."${name}"`);
+      database.exec('COMMIT; DETACH kept');
+    });
+  }
+
   get log(): string {
     return this.output();
   }
@@ -81,10 +111,13 @@ export class ApiServer {
     }
   }
 
+  get isUp(): boolean {
+    return this.process.exitCode === null && this.process.signalCode === null;
+  }
+
   /** Ends the process and waits for it; returns its exit code. */
   stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<number | null> {
-    const { exitCode, signalCode } = this.process;
-    if (exitCode !== null || signalCode !== null) return Promise.resolve(exitCode);
+    if (!this.isUp) return Promise.resolve(this.process.exitCode);
     return new Promise((resolve) => {
       this.process.removeAllListeners('exit');
       this.process.on('exit', resolve);

@@ -22,6 +22,7 @@ const RevisionDrawer = lazy(() => import('../revisions/index.ts'));
 const ConflictDialog = lazy(() => import('./ConflictDialog.tsx'));
 const KeysDialog = lazy(() => import('./KeysDialog.tsx'));
 const Commands = lazy(() => import('./Commands.tsx'));
+const Alike = lazy(() => import('./Alike.tsx'));
 
 /** Opens the gadget of the address; null while it comes, an error where it does not. */
 function useOpened(gadgetId: string): { ready: boolean; error: Error | null; again: () => void } {
@@ -88,6 +89,7 @@ function Bench({ gadgetId }: { gadgetId: string }) {
   const [commandsWanted, commands] = useDisclosure(false);
   const ever = { snags: useEver(snagsOpen), revisions: useEver(revisionsOpen), keys: useEver(keysOpen) };
   const { undo, redo } = useHistory((history) => history);
+  const edited = useEver(useGadget(({ made }) => made !== null));
   const conflicted = useSync(({ status }) => status.kind === 'conflict');
   const navigate = useNavigate();
   const { pathname } = useLocation();
@@ -121,6 +123,7 @@ function Bench({ gadgetId }: { gadgetId: string }) {
       <InHand />
       <Strip />
       <Suspense fallback={null}>
+        {edited && <Alike />}
         {conflicted && <ConflictDialog />}
         {ever.snags && <SnagDrawer opened={snagsOpen} close={snags.close} show={show} />}
         {ever.revisions && <RevisionDrawer id={gadgetId} opened={revisionsOpen} close={revisions.close} />}

@@ -8,11 +8,13 @@ interface GadgetState {
   document: Gadget | null;
   /** What the last change was, for the words of undo. */
   lastEdit: Edit['name'] | 'replace' | null;
+  /** What the last edit made of what; null: none was made since it was put on the bench. */
+  made: { was: Gadget; is: Gadget } | null;
 }
 
 /** The document being worked on, with its past and future. Nothing here knows of the server. */
 export const useGadget = create<GadgetState>()(
-  temporal((): GadgetState => ({ id: null, document: null, lastEdit: null }), {
+  temporal((): GadgetState => ({ id: null, document: null, lastEdit: null, made: null }), {
     partialize: ({ document, lastEdit }) => ({ document, lastEdit }),
     equality: (a, b) => a.document === b.document,
     limit: 200,
@@ -25,7 +27,7 @@ export const useHistory = <T>(pick: (history: ReturnType<typeof useGadget.tempor
 
 /** Puts a gadget on the bench; its past begins here. */
 export function putOnBench(id: string, document: Gadget): void {
-  useGadget.setState({ id, document, lastEdit: null });
+  useGadget.setState({ id, document, lastEdit: null, made: null });
   useGadget.temporal.getState().clear();
 }
 
@@ -40,7 +42,12 @@ export function edit(change: Edit): string | null {
   if (!document) return 'No gadget is open.';
   try {
     const edited = editGadget(document, change);
-    if (edited !== document) useGadget.setState({ document: edited, lastEdit: change.name });
+    if (edited !== document)
+      useGadget.setState({
+        document: edited,
+        lastEdit: change.name,
+        made: { was: document, is: edited },
+      });
     return null;
   } catch (error) {
     if (error instanceof EditRefused) return error.message;

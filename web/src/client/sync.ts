@@ -94,7 +94,7 @@ const isOwn = ({ saveId }: { saveId: string | null }) => saveId !== null && sent
 /** Leaves the bench; what is unsaved is sent now, or stays a draft. */
 export function closeGadget(): void {
   void save();
-  useGadget.setState({ id: null, document: null, lastEdit: null });
+  useGadget.setState({ id: null, document: null, lastEdit: null, made: null });
 }
 
 useGadget.subscribe(({ id, document }, before) => {

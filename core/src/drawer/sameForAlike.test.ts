@@ -1,0 +1,103 @@
+import * as fc from 'fast-check';
+import { applyEdit, emptyGadget, type Button, type Edit, type Gadget } from '../gadget/index.ts';
+import { gadgetArbitrary } from '../test/arbitraries.ts';
+import { editArbitrary, furnished } from '../test/editArbitrary.ts';
+import { addPartsEdit, figuresEdit, sameForAlike } from './index.ts';
+
+const with_ = (...list: [kind: string, howMany: number][]): Gadget =>
+  list.reduce((gadget, [kind, n]) => applyEdit(gadget, addPartsEdit(gadget, kind, n)), emptyGadget('Bench'));
+/** What is offered after that edit, and what becomes of the gadget with it. */
+const after = (gadget: Gadget, edit: Edit) => {
+  const is = applyEdit(gadget, edit);
+  const offer = sameForAlike(gadget, is);
+  return { offer, all: offer && applyEdit(is, offer.edit) };
+};
+const buttons = ({ controls }: Gadget) => controls.filter((one): one is Button => one.kind === 'button');
+const debounce = { algorithm: 'stable', params: { settleUs: 7_000 }, wholePort: false };
+
+describe('the same for all alike', () => {
+  const gadget = with_(['push-button', 3], ['foot-switch', 1], ['light', 2], ['key-matrix', 1]);
+  const [first, second, third] = buttons(gadget);
+
+  it('goes from one control to those of parts of its class, and no further', () => {
+    const { offer, all } = after(gadget, { name: 'changeControl', args: [first!.id, { debounce }] });
+    expect(offer).toMatchObject({ changed: 'Push button', others: ['Push button 2', 'Push button 3'] });
+    const set = buttons(all!).filter((one) => one.debounce.algorithm === 'stable');
+    expect(set.map(({ id }) => id)).toEqual([first, second, third].map((one) => one!.id));
+    // Taken, nothing is left to offer.
+    expect(
+      sameForAlike(applyEdit(gadget, { name: 'changeControl', args: [first!.id, { debounce }] }), all!),
+    ).toBeNull();
+  });
+
+  it('leaves out who is so already, and keeps what each has of its own', () => {
+    const held = (button: Button, holdUs: number | null) => ({ gestures: { ...button.gestures, holdUs } });
+    const before = applyEdit(
+      applyEdit(gadget, { name: 'changeControl', args: [second!.id, held(second!, 900_000)] }),
+      {
+        name: 'changeControl',
+        args: [third!.id, { gestures: { ...third!.gestures, doubleWindowUs: 250_000 } }],
+      },
+    );
+    const { offer, all } = after(before, { name: 'changeControl', args: [first!.id, held(first!, 900_000)] });
+    expect(offer!.others).toEqual(['Push button 3']);
+    expect(buttons(all!)[2]!.gestures).toMatchObject({ holdUs: 900_000, doubleWindowUs: 250_000 });
+  });
+
+  it('goes from one key of a keypad to all its keys', () => {
+    const keys = buttons(gadget).filter(({ name }) => name.startsWith('Key'));
+    const { offer } = after(gadget, { name: 'changeControl', args: [keys[4]!.id, { debounce }] });
+    expect(offer!.others).toHaveLength(keys.length - 1);
+  });
+
+  it('goes from one light to the other, and not for a name', () => {
+    const [lamp] = gadget.outputs;
+    expect(
+      after(gadget, { name: 'changeOutput', args: [lamp!.id, { colour: 'blue' }] }).offer!.others,
+    ).toEqual(['Light 2']);
+    expect(after(gadget, { name: 'changeOutput', args: [lamp!.id, { name: 'Stove' }] }).offer).toBeNull();
+    expect(after(gadget, { name: 'changeControl', args: [first!.id, { key: 'KeyM' }] }).offer).toBeNull();
+  });
+
+  it('takes figures and prices to parts of the class, with what follows from them', () => {
+    const chains = with_(['light-chain', 2]);
+    const [one, two] = chains.parts;
+    const twelve = after(chains, figuresEdit(chains, one!, { pixels: 12 }));
+    expect(twelve.offer!.others).toEqual([two!.name]);
+    expect(twelve.all!.outputs).toMatchObject([{ count: 12 }, { count: 12 }]);
+    const back = after(twelve.all!, figuresEdit(twelve.all!, twelve.all!.parts[0]!, {}));
+    expect(back.all!.parts.map(({ figures }) => figures)).toEqual([{}, {}]);
+    const dear = after(chains, { name: 'changePart', args: [one!.id, { priceCents: 900 }] });
+    expect(dear.all!.parts.map(({ priceCents }) => priceCents)).toEqual([900, 900]);
+    expect(after(chains, { name: 'changePart', args: [one!.id, { quantity: 3, have: 1 }] }).offer).toBeNull();
+  });
+
+  it('of any edit is a valid document, in which nothing but what is alike was changed', () => {
+    let offers = 0;
+    fc.assert(
+      fc.property(gadgetArbitrary, fc.array(editArbitrary, { maxLength: 8 }), (given, list) => {
+        let now = applyEdit(furnished(given), addPartsEdit(furnished(given), 'push-button', 2));
+        for (const make of list) {
+          let is: Gadget;
+          try {
+            is = applyEdit(now, make(now));
+          } catch {
+            continue;
+          }
+          const offer = sameForAlike(now, is);
+          if (offer) {
+            offers += 1;
+            const all = applyEdit(is, offer.edit);
+            expect(all.flow).toBe(is.flow);
+            expect(offer.others.length).toBeGreaterThan(0);
+            for (const [was, end] of all.controls.map((one, n) => [is.controls[n]!, one] as const))
+              expect([end.id, end.name, end.key]).toEqual([was.id, was.name, was.key]);
+          }
+          now = is;
+        }
+      }),
+      { seed: 11, numRuns: 150 },
+    );
+    expect(offers).toBeGreaterThan(10);
+  });
+});
