@@ -15,6 +15,8 @@ const common = {
   testEnvironment: 'node',
   transform: swc,
   extensionsToTreatAsEsm: [],
+  // How often dear properties are tried: see core/src/test/runs.ts.
+  globals: { timesAsOften: Number(process.env.HUM_LEVER_RUNS ?? 1) },
   moduleNameMapper: { '^@hum-lever/core$': '<rootDir>/../core/src/index.ts' },
 };
 export default {

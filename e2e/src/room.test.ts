@@ -231,7 +231,11 @@ describe('a small window', () => {
     const window = bench.driver.manage().window();
     for (const [width, height, sheets] of [
       [1024, 640, ['brief', 'parts', 'wiring', 'feel', 'flow', 'trials']],
-      [640, 480, ['flow', 'trials']],
+      [
+        640,
+        480,
+        ['brief', 'parts', 'wiring', 'feel', 'flow', 'flow?view=compare', 'flow?view=grid', 'trials'],
+      ],
     ] as const) {
       await window.setRect({ width, height });
       for (const sheet of sheets) {

@@ -36,6 +36,22 @@ describe('the server is away', () => {
     expect((await head(id)).document.name).toBe('Kettle in the rain');
   });
 
+  it('what was not fetched yet says so, is fetched when asked, and takes nothing along', async () => {
+    const id = await bench.openKettle();
+    await bench.server.stop('SIGKILL');
+    await rename('Kettle at night');
+    await status('Server away, kept here');
+    await bench.click('Trials');
+    await bench.shows('could not be fetched: the server does not answer');
+    await bench.press('Stir');
+    await bench.shows('Stove light: 60 %');
+    await bench.restartServer();
+    await bench.click('Try again');
+    await bench.css('section[aria-label="Trials"]');
+    await status('Saved as 3');
+    expect((await head(id)).document.name).toBe('Kettle at night');
+  });
+
   it('unsaved edits survive a reload', async () => {
     const id = await bench.openKettle();
     await bench.server.stop('SIGKILL');
@@ -52,7 +68,7 @@ describe('the server is away', () => {
   it('opening says so, and works once it is back', async () => {
     const id = await bench.openKettle();
     await bench.clickLabel('Hum Lever: to the shelf');
-    await bench.shows('Kettle Keeper');
+    await bench.button('Kettle Keeper');
     await bench.server.stop('SIGKILL');
     await bench.click('Kettle Keeper');
     await bench.shows('The server does not answer.');

@@ -4,6 +4,7 @@ import { freshWork, StandsStill } from '../kernel/index.ts';
 import { chart, chartArbitrary, lead, on, raise } from '../test/charts.ts';
 import { button, frozen, numberVariable, rule, state } from '../test/fixtures.ts';
 import { PlainChart } from '../test/plainChart.ts';
+import { runs } from '../test/runs.ts';
 import {
   activeIds,
   compileFlow,
@@ -348,7 +349,7 @@ describe('compiled tables', () => {
       fc.property(chartArbitrary, (gadget) => {
         expect(openGadget(gadget)).toMatchObject({ outcome: 'opened' });
       }),
-      { seed: 40, numRuns: 200 },
+      { seed: 40, numRuns: runs(100) },
     );
   });
   it('do what the algorithm of the standard does, word by word, on any chart', () => {
@@ -370,7 +371,7 @@ describe('compiled tables', () => {
           came.map(({ did, active }, n) => [did, expected[n]!.active.length === 0 ? [] : active]),
         ).toEqual(expected.map(({ did, active }) => [did, active]));
       }),
-      { seed: 41, numRuns: 1_500 },
+      { seed: 41, numRuns: runs(600) },
     );
     // Charts that never rest are few, or the comparison would be worth little.
     expect(rested).toBeGreaterThan(1_000);

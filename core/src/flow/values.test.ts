@@ -3,6 +3,7 @@ import type { Action, Gadget } from '../gadget/index.ts';
 import { replay } from '../machine/index.ts';
 import { gadgetArbitrary, stimuliArbitrary } from '../test/arbitraries.ts';
 import { numberVariable, pressToLight, rule, state } from '../test/fixtures.ts';
+import { runs } from '../test/runs.ts';
 import { longestText, valueRanges } from './index.ts';
 
 const set = (value: string, variableId = 'v1'): Action => ({ kind: 'set', variableId, index: null, value });
@@ -69,8 +70,8 @@ describe('what variables can come to', () => {
           expect(entry.value).toBeLessThanOrEqual(range.high);
         }
       }),
-      { seed: 81, numRuns: 900 },
+      { seed: 81, numRuns: runs(300) },
     );
-    expect(seen).toBeGreaterThan(120);
+    expect(seen).toBeGreaterThan(40);
   });
 });

@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import { emptyFlow, type Gadget } from '../gadget/index.ts';
 import { replay } from '../machine/index.ts';
 import { gadgetArbitrary, stimuliArbitrary } from '../test/arbitraries.ts';
+import { runs } from '../test/runs.ts';
 import { printScxml, readScxml } from './index.ts';
 
 const back = (gadget: Gadget) => {
@@ -20,7 +21,7 @@ describe('SCXML of a whole gadget', () => {
         const text = (one: Gadget) => printScxml(one).replace(/\br\d+\b/g, 'r');
         expect(text({ ...read, name: gadget.name })).toBe(text(gadget));
       }),
-      { seed: 31, numRuns: 150 },
+      { seed: 31, numRuns: runs(60) },
     );
   });
 
@@ -31,7 +32,7 @@ describe('SCXML of a whole gadget', () => {
           replay(one, stimuli, 2_000_000, 3).map(({ atUs, lane }) => `${atUs} ${lane}`);
         expect(played(back(gadget).gadget)).toEqual(played(gadget));
       }),
-      { seed: 32, numRuns: 80 },
+      { seed: 32, numRuns: runs(40) },
     );
   });
 });

@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import { gadgetArbitrary } from '../test/arbitraries.ts';
 import { editArbitrary, furnished } from '../test/editArbitrary.ts';
 import { button, frozen, part, partsFor, pressToLight, rule, numberVariable } from '../test/fixtures.ts';
+import { runs } from '../test/runs.ts';
 import {
   applyEdit,
   canonicalJson,
@@ -166,7 +167,7 @@ describe('edits', () => {
         const read = openGadget(JSON.parse(canonicalJson(current)));
         expect(read).toEqual({ outcome: 'opened', gadget: current, migratedFrom: null });
       }),
-      { seed: 8, numRuns: 300 },
+      { seed: 8, numRuns: runs(110) },
     );
     // Each kind of edit was tried where it can be done.
     expect(Object.keys(edits).filter((name) => name !== 'several' && !done.has(name))).toEqual([]);

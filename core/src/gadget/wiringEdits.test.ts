@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { frozen, part, pressToLight } from '../test/fixtures.ts';
 import { edited, gadgetOf, wired } from '../test/wiringFixtures.ts';
+import { runs } from '../test/runs.ts';
 import {
   blankState,
   emptyFlow,
@@ -357,7 +358,7 @@ describe('edits of the wiring', () => {
         }
         expect(openGadget(current).outcome).toBe('opened');
       }),
-      { seed: 91, numRuns: 200 },
+      { seed: 91, numRuns: runs(80) },
     );
   });
 });

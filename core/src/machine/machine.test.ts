@@ -12,6 +12,7 @@ import {
   state,
   numberVariable,
 } from '../test/fixtures.ts';
+import { runs } from '../test/runs.ts';
 import { applyEdit, EditRefused, emptyFlow, openGadget, type Action, type Gadget } from '../gadget/index.ts';
 import { readRule, showRule } from '../flow/index.ts';
 import { darkLight } from '../light/level.ts';
@@ -183,7 +184,7 @@ describe('the same again', () => {
         pieces.push(...machine.takeTrace());
         expect(JSON.stringify(pieces)).toBe(JSON.stringify(straight));
       }),
-      { seed: 12, numRuns: 150 },
+      { seed: 12, numRuns: runs(60) },
     );
   });
 
@@ -193,7 +194,7 @@ describe('the same again', () => {
         const trace = replay(gadget, stimuli, 2_500_000, 1);
         trace.forEach(({ atUs }, i) => expect(atUs).toBeGreaterThanOrEqual(trace[i - 1]?.atUs ?? 0));
       }),
-      { seed: 13, numRuns: 50 },
+      { seed: 13, numRuns: runs(30) },
     );
     const worn = pressToLight({ contact: contactOf('worn') });
     expect(replay(worn, press(1, 90), 200_000, 1)).not.toEqual(replay(worn, press(1, 90), 200_000, 2));
@@ -234,7 +235,7 @@ describe('taking over an edit while running', () => {
           expect(machine.takeTrace()).toEqual(replay(gadget, stimuli, 2_500_000, 4));
         },
       ),
-      { seed: 15, numRuns: 60 },
+      { seed: 15, numRuns: runs(30) },
     );
   });
 
@@ -444,7 +445,7 @@ describe('taking over an edit while running', () => {
           expect(restored.takeTrace()).toEqual(machine.takeTrace());
         },
       ),
-      { seed: 17, numRuns: 120 },
+      { seed: 17, numRuns: runs(45) },
     );
   });
 
@@ -468,7 +469,7 @@ describe('taking over an edit while running', () => {
           expect(restored.takeTrace()).toEqual(machine.takeTrace());
         },
       ),
-      { seed: 16, numRuns: 80 },
+      { seed: 16, numRuns: runs(40) },
     );
   });
 });

@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import { Machine, type Stimulus } from '../machine/index.ts';
 import { gadgetArbitrary, stimuliArbitrary } from '../test/arbitraries.ts';
 import { pressToLight, rule, state } from '../test/fixtures.ts';
+import { runs } from '../test/runs.ts';
 import { runTrial, stretchTrial, trialLimits, trialSchema } from './index.ts';
 
 const played = (gadget: ConstructorParameters<typeof Machine>[0], stimuli: Stimulus[], endUs: number) => {
@@ -87,7 +88,7 @@ describe('a stretch of what was played', () => {
           expect(result.expectations.filter(({ passed }) => passed === false)).toEqual([]);
         },
       ),
-      { seed: 21, numRuns: 150 },
+      { seed: 21, numRuns: runs(60) },
     );
     expect(expected).toBeGreaterThan(50);
   });

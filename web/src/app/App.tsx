@@ -1,13 +1,14 @@
 import { MantineProvider } from '@mantine/core';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { queryClient } from '../client/index.ts';
 import { theme } from './theme.ts';
+import { onDemand } from '../shared/onDemand.tsx';
 
-const Shelf = lazy(() => import('../shelf/index.ts'));
-const Workshop = lazy(() => import('./Workshop.tsx'));
-const SheetPage = lazy(() => import('./SheetPage.tsx'));
+const Shelf = onDemand(() => import('../shelf/index.ts'));
+const Workshop = onDemand(() => import('./Workshop.tsx'));
+const SheetPage = onDemand(() => import('./SheetPage.tsx'));
 
 export function App() {
   return (

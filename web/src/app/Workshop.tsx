@@ -1,11 +1,11 @@
 import { Button } from '@mantine/core';
 import { useDisclosure, useHotkeys } from '@mantine/hooks';
 import type { Snag } from '@hum-lever/core';
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { closeGadget, openGadget, useGadget, useHistory, useSync } from '../client/index.ts';
 import { InHand } from '../inhand/index.ts';
-import { goTo, useEver } from '../shared/index.ts';
+import { goTo, optional, useEver, onDemand } from '../shared/index.ts';
 import { checkSoon } from '../snags/index.ts';
 import { Strip } from '../strip/index.ts';
 import { player } from '../workers/index.ts';
@@ -17,12 +17,12 @@ import { useReturn } from './useReturn.ts';
 import classes from './Workshop.module.css';
 
 // What opens on demand comes on demand, and stays from then on.
-const SnagDrawer = lazy(() => import('../snags/SnagDrawer.tsx'));
-const RevisionDrawer = lazy(() => import('../revisions/index.ts'));
-const ConflictDialog = lazy(() => import('./ConflictDialog.tsx'));
-const KeysDialog = lazy(() => import('./KeysDialog.tsx'));
-const Commands = lazy(() => import('./Commands.tsx'));
-const Alike = lazy(() => import('./Alike.tsx'));
+const SnagDrawer = onDemand(() => import('../snags/SnagDrawer.tsx'));
+const RevisionDrawer = onDemand(() => import('../revisions/index.ts'));
+const ConflictDialog = onDemand(() => import('./ConflictDialog.tsx'));
+const KeysDialog = onDemand(() => import('./KeysDialog.tsx'));
+const Commands = onDemand(() => import('./Commands.tsx'));
+const Alike = optional(() => import('./Alike.tsx'));
 
 /** Opens the gadget of the address; null while it comes, an error where it does not. */
 function useOpened(gadgetId: string): { ready: boolean; error: Error | null; again: () => void } {

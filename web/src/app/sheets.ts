@@ -8,8 +8,9 @@ import {
   type Icon,
 } from '@tabler/icons-react';
 import type { Place } from '@hum-lever/core';
-import { lazy, type ComponentType, type LazyExoticComponent } from 'react';
+import { type ComponentType, type LazyExoticComponent } from 'react';
 import type { SheetId } from './doable.ts';
+import { onDemand } from '../shared/onDemand.tsx';
 
 export interface Sheet {
   id: SheetId;
@@ -26,42 +27,42 @@ export const sheets: readonly Sheet[] = [
     title: 'Brief',
     group: 'Plan',
     icon: IconNotebook,
-    page: lazy(() => import('../sheets/brief/index.ts')),
+    page: onDemand(() => import('../sheets/brief/index.ts')),
   },
   {
     id: 'parts',
     title: 'Parts',
     group: 'Plan',
     icon: IconCircuitPushbutton,
-    page: lazy(() => import('../sheets/parts/index.ts')),
+    page: onDemand(() => import('../sheets/parts/index.ts')),
   },
   {
     id: 'wiring',
     title: 'Wiring',
     group: 'Plan',
     icon: IconPlug,
-    page: lazy(() => import('../sheets/wiring/index.ts')),
+    page: onDemand(() => import('../sheets/wiring/index.ts')),
   },
   {
     id: 'feel',
     title: 'Feel',
     group: 'Shape',
     icon: IconHandFinger,
-    page: lazy(() => import('../sheets/feel/index.ts')),
+    page: onDemand(() => import('../sheets/feel/index.ts')),
   },
   {
     id: 'flow',
     title: 'Flow',
     group: 'Shape',
     icon: IconRoute,
-    page: lazy(() => import('../sheets/flow/index.ts')),
+    page: onDemand(() => import('../sheets/flow/index.ts')),
   },
   {
     id: 'trials',
     title: 'Trials',
     group: 'Prove',
     icon: IconFlag,
-    page: lazy(() => import('../sheets/trials/index.ts')),
+    page: onDemand(() => import('../sheets/trials/index.ts')),
   },
 ];
 

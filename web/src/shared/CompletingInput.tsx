@@ -1,9 +1,9 @@
 import type { Gadget } from '@hum-lever/core';
-import { lazy } from 'react';
 import { OfferingInput, type OfferingProps } from './OfferingInput.tsx';
+import { optional } from './onDemand.tsx';
 import type { Language } from './Offers.tsx';
 
-const Offers = lazy(() => import('./Offers.tsx'));
+const Offers = optional(() => import('./Offers.tsx'));
 
 /** A line of text that offers what could come next, while it is typed. */
 export function CompletingInput({

@@ -1,9 +1,10 @@
 import { TextInput, type TextInputProps } from '@mantine/core';
-import { lazy, Suspense, useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { Suspense, useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { optional } from './onDemand.tsx';
 import type { OfferListHand, OffersHand } from './OfferList.tsx';
 import classes from './CompletingInput.module.css';
 
-export const OfferList = lazy(() => import('./OfferList.tsx'));
+export const OfferList = optional(() => import('./OfferList.tsx'));
 
 export type OfferingProps = Omit<
   TextInputProps,

@@ -2,6 +2,7 @@ export { ReadingNow } from './ReadingNow.tsx';
 export { useNear } from './useNear.ts';
 export { BarIcon, ThemeButton } from './BarIcon.tsx';
 export { CompletingInput } from './CompletingInput.tsx';
+export { onDemand, optional } from './onDemand.tsx';
 export { OfferingInput, OfferList } from './OfferingInput.tsx';
 export { CompletingField, DurationField, NumberField, RowField, TextField, type Typed } from './fields.tsx';
 export { reading, refusal, typedExpression, typedGuard, typedTemplate } from './typedText.ts';

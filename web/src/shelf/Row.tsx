@@ -1,15 +1,15 @@
 import { ActionIcon, Button, Menu, TextInput } from '@mantine/core';
 import { IconDots } from '@tabler/icons-react';
 import { useMutation } from '@tanstack/react-query';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { Suspense, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { api, fileUrl, usePortrait, type ShelfGadget } from '../client/index.ts';
-import { useNear } from '../shared/index.ts';
+import { useNear, onDemand } from '../shared/index.ts';
 import { showAgo } from './ago.ts';
 import { Facts } from './Facts.tsx';
 import classes from './Shelf.module.css';
 
-const Portrait = lazy(() =>
+const Portrait = onDemand(() =>
   import('../inhand/Portrait.tsx').then((module) => ({ default: module.Portrait })),
 );
 

@@ -3,14 +3,14 @@ import { Dropzone } from '@mantine/dropzone';
 import '@mantine/dropzone/styles.layer.css';
 import { useLocalStorage } from '@mantine/hooks';
 import { useMutation } from '@tanstack/react-query';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { Suspense, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, backupUrl, queryClient, useGadgets, type ShelfGadget } from '../client/index.ts';
-import { count, FirstStep, ThemeButton, useEver } from '../shared/index.ts';
+import { count, FirstStep, ThemeButton, useEver, onDemand } from '../shared/index.ts';
 import { Row } from './Row.tsx';
 import classes from './Shelf.module.css';
 
-const StartDialog = lazy(() => import('./StartDialog.tsx'));
+const StartDialog = onDemand(() => import('./StartDialog.tsx'));
 
 /** Larger than any document may be, so that the server's own limit says what is wrong. */
 const largestFile = 5_000_000;

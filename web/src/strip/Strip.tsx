@@ -9,9 +9,9 @@ import {
   IconPlus,
   IconRulerMeasure,
 } from '@tabler/icons-react';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { useDocument } from '../client/index.ts';
-import { showDuration, showMoment, StageIcon } from '../shared/index.ts';
+import { showDuration, showMoment, StageIcon, onDemand } from '../shared/index.ts';
 import { mostTelling, sayWhy, stageOf } from '../words/index.ts';
 import { player, traceNow, usePlayer } from '../workers/index.ts';
 import { isShown } from './laneOf.ts';
@@ -20,7 +20,7 @@ import { closer, spanLimits, useView } from './useView.ts';
 import classes from './Strip.module.css';
 
 // Shut until it is wanted: what draws it comes then.
-const Opened = lazy(() => import('./Opened.tsx'));
+const Opened = onDemand(() => import('./Opened.tsx'));
 
 /** Time, as rows along the path: a line of words until one wants to see. */
 export function Strip() {

@@ -1,21 +1,21 @@
 import { SegmentedControl } from '@mantine/core';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { useSearchParams } from 'react-router';
 import { useDocument } from '../../client/index.ts';
-import { FirstStep, SheetFrame } from '../../shared/index.ts';
+import { FirstStep, SheetFrame, onDemand } from '../../shared/index.ts';
 import { AddState, FirstState } from './AddState.tsx';
 import { Panels } from './Panels.tsx';
 import { RulesView } from './RulesView.tsx';
 import classes from './Flow.module.css';
 
-const MapView = lazy(() => import('./map/index.ts').then(({ MapView: view }) => ({ default: view })));
-const GridView = lazy(() => import('./grid/index.ts').then(({ GridView: view }) => ({ default: view })));
+const MapView = onDemand(() => import('./map/index.ts').then(({ MapView: view }) => ({ default: view })));
+const GridView = onDemand(() => import('./grid/index.ts').then(({ GridView: view }) => ({ default: view })));
 
-const AskView = lazy(() => import('./ask/index.ts').then(({ AskView: view }) => ({ default: view })));
-const PlayersView = lazy(() =>
+const AskView = onDemand(() => import('./ask/index.ts').then(({ AskView: view }) => ({ default: view })));
+const PlayersView = onDemand(() =>
   import('./players/index.ts').then(({ PlayersView: view }) => ({ default: view })),
 );
-const CompareView = lazy(() =>
+const CompareView = onDemand(() =>
   import('./compare/index.ts').then(({ CompareView: view }) => ({ default: view })),
 );
 

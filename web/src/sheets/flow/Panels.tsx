@@ -1,15 +1,14 @@
 import { controlsOf, type Variable } from '@hum-lever/core';
-import { lazy } from 'react';
 import { useDocument } from '../../client/index.ts';
-import { count } from '../../shared/index.ts';
+import { count, onDemand } from '../../shared/index.ts';
 import { usePlayer } from '../../workers/index.ts';
 import { Fold } from './Fold.tsx';
 import { nowWords } from './nowWords.ts';
 import classes from './Flow.module.css';
 
-const Variables = lazy(() => import('./Variables.tsx'));
-const Inside = lazy(() => import('./Inside.tsx'));
-const Layers = lazy(() => import('./Layers.tsx'));
+const Variables = onDemand(() => import('./Variables.tsx'));
+const Inside = onDemand(() => import('./Inside.tsx'));
+const Layers = onDemand(() => import('./Layers.tsx'));
 
 const idsOf = (list: readonly { id: string }[]) => list.map(({ id }) => id);
 

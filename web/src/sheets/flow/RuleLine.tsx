@@ -1,9 +1,17 @@
 import { ActionIcon, Menu } from '@mantine/core';
 import { IconDots, IconKeyboard } from '@tabler/icons-react';
 import { areInside, showExpression, type Rule, type State } from '@hum-lever/core';
-import { lazy, memo, Suspense, useRef, useState } from 'react';
+import { memo, Suspense, useRef, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { Choice, CompletingField, typedGuard, useAsProse, useNear, usePlace } from '../../shared/index.ts';
+import {
+  Choice,
+  CompletingField,
+  typedGuard,
+  useAsProse,
+  useNear,
+  usePlace,
+  onDemand,
+} from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
 import { useFiredLast } from './lastRule.ts';
 import { Prose } from './Prose.tsx';
@@ -11,8 +19,8 @@ import { TargetSlot } from './TargetSlot.tsx';
 import { saysWhen, TriggerSlots } from './TriggerSlots.tsx';
 import classes from './Flow.module.css';
 
-const TypedRule = lazy(() => import('./TypedRule.tsx'));
-const WhyNot = lazy(() => import('./WhyNot.tsx'));
+const TypedRule = onDemand(() => import('./TypedRule.tsx'));
+const WhyNot = onDemand(() => import('./WhyNot.tsx'));
 
 interface RuleProps {
   state: State;

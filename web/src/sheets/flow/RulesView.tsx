@@ -1,14 +1,15 @@
 import { TextInput } from '@mantine/core';
 import { isHistory, nestingOf } from '@hum-lever/core';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { useCopied } from './clipboard.ts';
 import { Outline } from './Outline.tsx';
 import { Panels } from './Panels.tsx';
 import { StateCard } from './StateCard.tsx';
 import classes from './Flow.module.css';
+import { onDemand } from '../../shared/index.ts';
 
-const PasteButton = lazy(() => import('./PasteButton.tsx'));
+const PasteButton = onDemand(() => import('./PasteButton.tsx'));
 
 /** From so many states on, a filter helps more than it takes room. */
 const manyStates = 8;

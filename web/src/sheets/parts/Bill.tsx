@@ -51,7 +51,7 @@ export function Bill() {
           </Button>
         </p>
       )}
-      <Table className={classes.table!} verticalSpacing={5} horizontalSpacing={6}>
+      <Table className={`${classes.table} stacks`} verticalSpacing={5} horizontalSpacing={6}>
         <Table.Thead>
           <Table.Tr>
             <Table.Th>Part</Table.Th>
@@ -175,7 +175,7 @@ function PartRow({ part, line, first, last, open, toggle, remove }: PartRowProps
             commit={(typed) => change({ name: typed.trim() })}
           />
         </Table.Td>
-        <Table.Td className="right">
+        <Table.Td className="right" data-says="take">
           <NumberField
             label=""
             aria-label={`How many of ${part.name} to take`}
@@ -186,7 +186,7 @@ function PartRow({ part, line, first, last, open, toggle, remove }: PartRowProps
             commit={(quantity) => change({ quantity })}
           />
         </Table.Td>
-        <Table.Td className="right">
+        <Table.Td className="right" data-says="have">
           <NumberField
             label=""
             aria-label={`How many of ${part.name} there are already`}
@@ -197,7 +197,7 @@ function PartRow({ part, line, first, last, open, toggle, remove }: PartRowProps
             commit={(have) => change({ have })}
           />
         </Table.Td>
-        <Table.Td className="right">
+        <Table.Td className="right" data-says="each">
           <NumberField
             label=""
             aria-label={`Price of one ${part.name}`}
@@ -209,7 +209,9 @@ function PartRow({ part, line, first, last, open, toggle, remove }: PartRowProps
             commit={(price) => change({ priceCents: Math.round(price * 100) })}
           />
         </Table.Td>
-        <Table.Td className="number right">{showMoney(line.toPayCents, gadget.bill.currency)}</Table.Td>
+        <Table.Td className="number right" data-says="to pay">
+          {showMoney(line.toPayCents, gadget.bill.currency)}
+        </Table.Td>
         <Table.Td>
           <span className={classes.tools}>
             <ActionIcon
@@ -258,10 +260,18 @@ function OtherRow({ line }: { line: BillLine }) {
     <Table.Tr className={classes.other!}>
       <Table.Td>{what}</Table.Td>
       <Table.Td>{role ? `for ${line.name}` : line.name}</Table.Td>
-      <Table.Td className="number right">{line.quantity}</Table.Td>
-      <Table.Td className="number right">{line.have}</Table.Td>
-      <Table.Td className="number right">{showMoney(line.eachCents, currency)}</Table.Td>
-      <Table.Td className="number right">{showMoney(line.toPayCents, currency)}</Table.Td>
+      <Table.Td className="number right" data-says="take">
+        {line.quantity}
+      </Table.Td>
+      <Table.Td className="number right" data-says="have">
+        {line.have}
+      </Table.Td>
+      <Table.Td className="number right" data-says="each">
+        {showMoney(line.eachCents, currency)}
+      </Table.Td>
+      <Table.Td className="number right" data-says="to pay">
+        {showMoney(line.toPayCents, currency)}
+      </Table.Td>
       <Table.Td />
     </Table.Tr>
   );

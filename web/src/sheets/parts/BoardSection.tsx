@@ -1,13 +1,13 @@
 import { Button, Table, VisuallyHidden } from '@mantine/core';
 import { boardChoices, boardOf, type BoardFault } from '@hum-lever/core';
-import { lazy, Suspense, useCallback, useState } from 'react';
+import { Suspense, useCallback, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { Choice, count, showBytes, showCurrent, showMoney, showVolts } from '../../shared/index.ts';
+import { Choice, count, showBytes, showCurrent, showMoney, showVolts, onDemand } from '../../shared/index.ts';
 import { clashWords } from '../../words/index.ts';
 import { lab, useAnswer } from '../../workers/index.ts';
 import classes from './Parts.module.css';
 
-const BoardDialog = lazy(() => import('./BoardDialog.tsx'));
+const BoardDialog = onDemand(() => import('./BoardDialog.tsx'));
 
 const why = (fault: BoardFault): string => {
   switch (fault.kind) {

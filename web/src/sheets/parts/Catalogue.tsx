@@ -3,14 +3,14 @@ import { ActionIcon, Button, Modal, Text, TextInput, UnstyledButton } from '@man
 import { IconSearch, IconTrash } from '@tabler/icons-react';
 import { useMutation } from '@tanstack/react-query';
 import { addOwnPartEdit, addPartsEdit, partGroups, type Edit, type OwnClass } from '@hum-lever/core';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { api, edit, keys, queryClient, useDocument, useDrawer, useGadget } from '../../client/index.ts';
-import { count, showMoney } from '../../shared/index.ts';
+import { count, showMoney, onDemand } from '../../shared/index.ts';
 import { partGroupWords } from '../../words/index.ts';
 import { findKinds, isSought, readNumber } from './find.ts';
 import classes from './Parts.module.css';
 
-const OwnPart = lazy(() => import('./OwnPart.tsx'));
+const OwnPart = onDemand(() => import('./OwnPart.tsx'));
 
 /** The catalogue: every class of part, found by a few letters; Enter takes the first. */
 export default function Catalogue({ close }: { close: (addedId: string | null) => void }) {

@@ -15,14 +15,22 @@ import {
   type Part,
   type PartKind,
 } from '@hum-lever/core';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { api, edit, keys, queryClient, useDocument } from '../../client/index.ts';
-import { count, FigureField, figureMeta, keyName, NumberField, TextField } from '../../shared/index.ts';
+import {
+  count,
+  FigureField,
+  figureMeta,
+  keyName,
+  NumberField,
+  TextField,
+  onDemand,
+} from '../../shared/index.ts';
 import { OutputFigures } from '../../outputs/figures.tsx';
 import { addressWords, readingWords } from '../../words/index.ts';
 import classes from './Parts.module.css';
 
-const OwnPart = lazy(() => import('./OwnPart.tsx'));
+const OwnPart = onDemand(() => import('./OwnPart.tsx'));
 
 /** In how many places of the flow what the part plays is used. */
 export const usesOf = (gadget: Gadget, part: Part): number =>

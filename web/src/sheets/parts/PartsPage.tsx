@@ -1,16 +1,16 @@
 import { Button, Menu } from '@mantine/core';
 import { IconChevronDown } from '@tabler/icons-react';
 import { printBillCsv, type CsvFault } from '@hum-lever/core';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { replaceDocument, useDocument } from '../../client/index.ts';
-import { FirstStep, ReadingNow, saveFile, SheetFrame, showMade } from '../../shared/index.ts';
+import { FirstStep, ReadingNow, saveFile, SheetFrame, showMade, onDemand } from '../../shared/index.ts';
 import { useReading } from '../../workers/index.ts';
 import { Bill } from './Bill.tsx';
 import { BoardSection } from './BoardSection.tsx';
 import { CsvFaults, FilePicker } from './CsvFaults.tsx';
 import { Gauges } from './Gauges.tsx';
 
-const Catalogue = lazy(() => import('./Catalogue.tsx'));
+const Catalogue = onDemand(() => import('./Catalogue.tsx'));
 
 /** What is bought: parts with their figures, a bill that adds itself up, and the board that carries them. */
 export function PartsPage() {

@@ -31,7 +31,7 @@ export function SmallParts({ nets }: { nets: Nets }) {
           </Button>
         )}
       </div>
-      <Table className={classes.table!} verticalSpacing={3}>
+      <Table className={`${classes.table} stacks`} verticalSpacing={3}>
         <Table.Thead>
           <Table.Tr>
             <Table.Th>What</Table.Th>
@@ -76,7 +76,7 @@ function ProposalRow({ nets, proposal }: { nets: Nets; proposal: Decided }) {
   return (
     <Table.Tr>
       <Table.Td>{title}</Table.Td>
-      <Table.Td>{nameOf(nets, proposal)}</Table.Td>
+      <Table.Td data-says="for">{nameOf(nets, proposal)}</Table.Td>
       <Table.Td>
         {proposal.value === 0 ? (
           ''
@@ -102,7 +102,9 @@ function ProposalRow({ nets, proposal }: { nets: Nets; proposal: Decided }) {
           </span>
         )}
       </Table.Td>
-      <Table.Td className="number right">{decision?.quantity ?? proposal.quantity}</Table.Td>
+      <Table.Td className="number right" data-says="pieces">
+        {decision?.quantity ?? proposal.quantity}
+      </Table.Td>
       <Table.Td>
         <Decision proposal={proposal} what={what} />
       </Table.Td>
@@ -150,9 +152,11 @@ function LeftOverRow({ nets, companion }: { nets: Nets; companion: Companion }) 
   return (
     <Table.Tr>
       <Table.Td>{title}</Table.Td>
-      <Table.Td>{nameOf(nets, companion)}</Table.Td>
+      <Table.Td data-says="for">{nameOf(nets, companion)}</Table.Td>
       <Table.Td className="number">{value === 0 ? '' : `${value} ${unit}`}</Table.Td>
-      <Table.Td className="number right">{quantity}</Table.Td>
+      <Table.Td className="number right" data-says="pieces">
+        {quantity}
+      </Table.Td>
       <Table.Td>
         <span className={classes.buttons}>
           nothing needs it any more

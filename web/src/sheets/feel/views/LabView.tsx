@@ -12,9 +12,9 @@ import {
   type Button,
   type SweepWish,
 } from '@hum-lever/core';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { useDocument } from '../../../client/index.ts';
-import { Choice, DurationField, NumberField } from '../../../shared/index.ts';
+import { Choice, DurationField, NumberField, onDemand } from '../../../shared/index.ts';
 import { methodName } from '../../../words/index.ts';
 import { AdviceCard } from '../AdviceCard.tsx';
 import { modelWords } from '../cards/ContactCard.tsx';
@@ -23,7 +23,7 @@ import { useAdvice } from '../useAdvice.ts';
 import { useSweep, type Swept } from './useSweep.ts';
 import { RowTable } from './RowTable.tsx';
 
-const TradeChart = lazy(() => import('./TradeChart.tsx'));
+const TradeChart = onDemand(() => import('./TradeChart.tsx'));
 
 const firstWish: SweepWish = { ...usualWish, algorithms: everyAlgorithm };
 

@@ -56,7 +56,7 @@ function Changes({ before }: { before: Gadget }) {
             : `${count(changes.length, 'difference')} in what it does`}
         </h2>
         {changes.length > 0 && (
-          <Table verticalSpacing={4}>
+          <Table className="stacks" verticalSpacing={4}>
             <Table.Thead>
               <Table.Tr>
                 <Table.Th>State</Table.Th>
@@ -84,8 +84,12 @@ function ChangeRow({ change }: { change: FlowChange }) {
     <Table.Tr>
       <Table.Td>{change.state}</Table.Td>
       <Table.Td>{when}</Table.Td>
-      <Table.Td className="number">{was}</Table.Td>
-      <Table.Td className="number">{is}</Table.Td>
+      <Table.Td className="number" data-says="then">
+        {was}
+      </Table.Td>
+      <Table.Td className="number" data-says="now">
+        {is}
+      </Table.Td>
     </Table.Tr>
   );
 }

@@ -1,11 +1,12 @@
 import { Table } from '@mantine/core';
 import { shareInterval, standingOf, type Gadget, type Round, type Standing } from '@hum-lever/core';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { quartilesOf } from './bins.ts';
 import type { Played } from './useRounds.ts';
 import classes from './Players.module.css';
+import { onDemand } from '../../../shared/index.ts';
 
-const Histogram = lazy(() => import('./Histogram.tsx'));
+const Histogram = onDemand(() => import('./Histogram.tsx'));
 
 interface Summed {
   standing: Standing;
