@@ -374,7 +374,7 @@ describe('compiled tables', () => {
       { seed: 41, numRuns: runs(600) },
     );
     // Charts that never rest are few, or the comparison would be worth little.
-    expect(rested).toBeGreaterThan(1_000);
+    expect(rested).toBeGreaterThan(400);
   });
   it('stop a chart that never rests, and say where it is', () => {
     const gadget = chart([

@@ -90,6 +90,6 @@ describe('a stretch of what was played', () => {
       ),
       { seed: 21, numRuns: runs(60) },
     );
-    expect(expected).toBeGreaterThan(50);
+    expect(expected).toBeGreaterThan(20);
   });
 });
