@@ -9,7 +9,7 @@ import { gzipSync } from 'node:zlib';
 import { feelRows, pressRow } from './benchFeel.mjs';
 import { dearRows } from './benchDear.mjs';
 import { flowRows } from './benchFlow.mjs';
-import { pageRows } from './benchPage.mjs';
+import { firstPressRow, pageRows } from './benchPage.mjs';
 import { ensureBrowser } from './browser.mjs';
 import { at, build, install } from './common.mjs';
 
@@ -357,6 +357,7 @@ for (const [what, measured, note] of await dearRows()) row(what, measured, '', n
 
 ensureBrowser();
 for (const one of await pageRows({ seconds: 30 })) rows.push(one);
+rows.push(await firstPressRow());
 
 const wide = Math.max(...rows.map(({ what }) => what.length));
 for (const { what, measured, asked, note } of rows)

@@ -5,5 +5,7 @@ import './app/styles.ts';
 import './app/look.css';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/App.tsx';
+import { askForAll } from './app/wanted.ts';
 
+askForAll(location.pathname);
 createRoot(document.getElementById('root')!).render(<App />);

@@ -4,11 +4,12 @@ import { Suspense } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { queryClient } from '../client/index.ts';
 import { theme } from './theme.ts';
+import { pages } from './wanted.ts';
 import { onDemand } from '../shared/onDemand.tsx';
 
-const Shelf = onDemand(() => import('../shelf/index.ts'));
-const Workshop = onDemand(() => import('./Workshop.tsx'));
-const SheetPage = onDemand(() => import('./SheetPage.tsx'));
+const Shelf = onDemand(pages.shelf);
+const Workshop = onDemand(pages.workshop);
+const SheetPage = onDemand(pages.sheetPage);
 
 export function App() {
   return (

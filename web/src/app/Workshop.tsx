@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useDisclosure, useHotkeys } from '@mantine/hooks';
 import type { Snag } from '@hum-lever/core';
-import { Suspense, useEffect, useRef, useState } from 'react';
+import { startTransition, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { closeGadget, openGadget, useGadget, useHistory, useSync } from '../client/index.ts';
 import { InHand } from '../inhand/index.ts';
@@ -56,6 +56,16 @@ function useFollowers(ready: boolean): void {
   }, [ready]);
 }
 
+/** False for the first picture, and then true in pieces: what can wait makes nobody else wait. */
+function useAfterwards(): boolean {
+  const [is, set] = useState(false);
+  useEffect(() => {
+    const frame = requestAnimationFrame(() => startTransition(() => set(true)));
+    return () => cancelAnimationFrame(frame);
+  }, []);
+  return is;
+}
+
 /** A gadget on the bench: spine, sheet, in hand, strip. */
 export default function Workshop() {
   const { gadgetId = '' } = useParams();
@@ -94,6 +104,7 @@ function Bench({ gadgetId }: { gadgetId: string }) {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const sheet = useRef<HTMLElement>(null);
+  const drawn = useAfterwards();
   useReturn(sheet);
   const openKeys = () => {
     setHere(keyPlaceOf(document.activeElement, pathname.split('/').at(-1)!));
@@ -118,7 +129,7 @@ function Bench({ gadgetId }: { gadgetId: string }) {
       <TopBar gadgetId={gadgetId} openSnags={snags.open} openRevisions={revisions.open} openKeys={openKeys} />
       <Spine gadgetId={gadgetId} />
       <main ref={sheet} className={classes.sheet}>
-        <Outlet />
+        {drawn && <Outlet />}
       </main>
       <InHand />
       <Strip />

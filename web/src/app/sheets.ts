@@ -11,6 +11,7 @@ import type { Place } from '@hum-lever/core';
 import { type ComponentType, type LazyExoticComponent } from 'react';
 import type { SheetId } from './doable.ts';
 import { onDemand } from '../shared/onDemand.tsx';
+import { sheetPages } from './sheetPages.ts';
 
 export interface Sheet {
   id: SheetId;
@@ -27,42 +28,42 @@ export const sheets: readonly Sheet[] = [
     title: 'Brief',
     group: 'Plan',
     icon: IconNotebook,
-    page: onDemand(() => import('../sheets/brief/index.ts')),
+    page: onDemand(sheetPages.brief),
   },
   {
     id: 'parts',
     title: 'Parts',
     group: 'Plan',
     icon: IconCircuitPushbutton,
-    page: onDemand(() => import('../sheets/parts/index.ts')),
+    page: onDemand(sheetPages.parts),
   },
   {
     id: 'wiring',
     title: 'Wiring',
     group: 'Plan',
     icon: IconPlug,
-    page: onDemand(() => import('../sheets/wiring/index.ts')),
+    page: onDemand(sheetPages.wiring),
   },
   {
     id: 'feel',
     title: 'Feel',
     group: 'Shape',
     icon: IconHandFinger,
-    page: onDemand(() => import('../sheets/feel/index.ts')),
+    page: onDemand(sheetPages.feel),
   },
   {
     id: 'flow',
     title: 'Flow',
     group: 'Shape',
     icon: IconRoute,
-    page: onDemand(() => import('../sheets/flow/index.ts')),
+    page: onDemand(sheetPages.flow),
   },
   {
     id: 'trials',
     title: 'Trials',
     group: 'Prove',
     icon: IconFlag,
-    page: onDemand(() => import('../sheets/trials/index.ts')),
+    page: onDemand(sheetPages.trials),
   },
 ];
 

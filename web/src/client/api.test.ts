@@ -1,4 +1,5 @@
 import { emptyGadget } from '@hum-lever/core';
+import { askAhead } from './ahead.ts';
 import { addPicture, api, ApiProblem, runTrial, ServerAway } from './api.ts';
 
 interface Asked {
@@ -28,6 +29,25 @@ const kept = globalThis.fetch;
 afterEach(() => {
   globalThis.fetch = kept;
   jest.useRealTimers();
+});
+
+describe('what is asked ahead', () => {
+  it('is taken by who opens that gadget, once', async () => {
+    const asked = answering(json(200, { id: 'g1' }), json(200, { id: 'g1', again: true }));
+    askAhead('g1');
+    expect(await api.open('g1')).toEqual({ id: 'g1' });
+    expect(asked).toHaveLength(1);
+    expect(await api.open('g1')).toEqual({ id: 'g1', again: true });
+  });
+
+  it('is let lie for another gadget, and where it fails who takes it hears of it', async () => {
+    const asked = answering(json(200, { id: 'g1' }), json(200, { id: 'g2' }), new TypeError('away'));
+    askAhead('g1');
+    expect(await api.open('g2')).toEqual({ id: 'g2' });
+    expect(asked.map(({ url }) => url)).toEqual(['/api/gadgets/g1', '/api/gadgets/g2']);
+    askAhead('g3');
+    expect(await failure(api.open('g3'))).toBeInstanceOf(ServerAway);
+  });
 });
 
 describe('what is asked of the server', () => {

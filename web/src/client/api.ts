@@ -1,3 +1,4 @@
+import { takeAhead } from './ahead.ts';
 import type { Card, Fault, Gadget, OwnClass, Picture, Portrait, Trial, TrialResult } from '@hum-lever/core';
 
 export interface GadgetSummary {
@@ -109,13 +110,14 @@ async function answerOf<T>(response: Response): Promise<T> {
   throw new ApiProblem(response.status, problem);
 }
 
-async function asked(path: string, init: RequestInit): Promise<Response> {
+async function answered(response: Promise<Response>): Promise<Response> {
   try {
-    return await fetch(`/api${path}`, init);
+    return await response;
   } catch {
     throw new ServerAway();
   }
 }
+const asked = (path: string, init: RequestInit) => answered(fetch(`/api${path}`, init));
 
 async function call<T>(method: string, path: string, { body, base, saveId }: Options = {}): Promise<T> {
   const headers: Record<string, string> = { 'content-type': 'application/json' };
@@ -131,7 +133,8 @@ export const api = {
   create: (name: string) => call<OpenGadget>('POST', '/gadgets', { body: { name } }),
   createFrom: (document: Gadget) => call<OpenGadget>('POST', '/gadgets', { body: { document } }),
   importText: (text: string) => call<OpenGadget>('POST', '/gadgets/import', { body: text }),
-  open: (id: string) => call<OpenGadget>('GET', `/gadgets/${id}`),
+  open: async (id: string) =>
+    answerOf<OpenGadget>(await answered(takeAhead(id) ?? fetch(`/api/gadgets/${id}`, { method: 'GET' }))),
   save: (id: string, base: number, document: Gadget, saveId: string) =>
     call<GadgetSummary>('PUT', `/gadgets/${id}`, { body: document, base, saveId }),
   kept: (id: string) => call<Kept>('GET', `/gadgets/${id}/kept`),

@@ -214,17 +214,20 @@ function lastRuleAt(
 }
 
 let worker: Worker | undefined;
-function send(command: Command): void {
+function started(): Worker {
   if (!worker) {
     worker = new Worker(new URL('./machine.worker.ts', import.meta.url), { type: 'module' });
     worker.addEventListener('message', ({ data }: MessageEvent<Report>) => receive(data));
   }
-  worker.postMessage(command);
+  return worker;
 }
+const send = (command: Command): void => started().postMessage(command);
 
 const freshSeed = () => crypto.getRandomValues(new Int32Array(1))[0]!;
 
 export const player = {
+  /** It comes up while the gadget is still on its way. */
+  start: () => void started(),
   /** Powers the gadget up anew. */
   load(gadget: Gadget): void {
     usePlayer.setState({ recording: false, idleTouch: false, adopted: null });
