@@ -220,6 +220,12 @@ export class Bench {
       'the catalogue closed',
       async () => (await this.driver.findElements(By.css('[role=dialog]'))).length === 0,
     );
+    // It has the focus a moment later, and would take what is typed elsewhere.
+    await this.until('the last one ready to be named', () =>
+      this.driver.executeScript(
+        'return /^Name of /.test(document.activeElement.getAttribute("aria-label") ?? "")',
+      ),
+    );
   }
 
   /** One of several that stand side by side on the sheet, or a box to tick, by its label. */

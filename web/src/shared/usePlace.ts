@@ -8,6 +8,20 @@ export const useFound = create<{ place: Place | null }>(() => ({ place: null }))
 /** Longer than a dialog takes to hand back the focus, shorter than a hand takes to the keys. */
 const focusMs = 200;
 
+/** Does it a moment later, unless a hand has gone on to something else by then: nothing is typed away from there. */
+function unlessGoneOn(afterMs: number, work: () => void): void {
+  const signs = ['keydown', 'pointerdown'] as const;
+  const end = () => {
+    clearTimeout(timer);
+    for (const sign of signs) removeEventListener(sign, end, true);
+  };
+  const timer = setTimeout(() => {
+    end();
+    work();
+  }, afterMs);
+  for (const sign of signs) addEventListener(sign, end, true);
+}
+
 export function goTo(place: Place | null): void {
   useFound.setState({ place });
 }
@@ -19,12 +33,14 @@ export function usePlace(id: string): { id: string; className: string | undefine
     if (!found) return;
     const element = document.getElementById(`place-${id}`);
     element?.scrollIntoView({ block: 'center' });
-    // Dialogs hand back the focus first; what was made, or is being written, keeps it.
-    setTimeout(() => {
-      if (!element || element.contains(document.activeElement)) return;
+    // Dialogs hand back the focus first; what was made has had it by then, and it may have gone on from there.
+    let had = element?.contains(document.activeElement) ?? true;
+    element?.addEventListener('focusin', () => (had = true), { once: true });
+    unlessGoneOn(focusMs, () => {
+      if (!element || had) return;
       element.tabIndex = -1;
       element.focus({ preventScroll: true });
-    }, focusMs);
+    });
     // Long enough to be seen, short enough not to stay in the way.
     const timer = setTimeout(() => goTo(null), 4_000);
     return () => clearTimeout(timer);
@@ -36,9 +52,9 @@ export function usePlace(id: string): { id: string; className: string | undefine
 export function showMade(place: Place): void {
   goTo(place);
   // It is drawn with the next turn of the page, and dialogs hand back the focus first.
-  setTimeout(() => {
+  unlessGoneOn(80, () => {
     const name = document.querySelector<HTMLInputElement>(`#place-${CSS.escape(place.id)} input`);
     name?.focus({ preventScroll: true });
     name?.select();
-  }, 80);
+  });
 }
