@@ -73,6 +73,14 @@ describe('the same for all alike', () => {
     expect(after(chains, { name: 'changePart', args: [one!.id, { quantity: 3, have: 1 }] }).offer).toBeNull();
   });
 
+  it('resizes all keypads of the class, each with keys of its own', () => {
+    const pads = with_(['key-matrix', 3]);
+    const { offer, all } = after(pads, figuresEdit(pads, pads.parts[0]!, { rows: 4, columns: 4 }));
+    expect(offer!.others).toHaveLength(2);
+    expect(all!.parts.map(({ plays }) => plays.length)).toEqual([16, 16, 16]);
+    expect(new Set(all!.parts.flatMap(({ plays }) => plays)).size).toBe(48);
+  });
+
   it('changes nothing but what it names, in any gadget', () => {
     fc.assert(
       fc.property(gadgetArbitrary, fc.nat(2), fc.boolean(), (given, which, byHold) => {

@@ -96,14 +96,10 @@ function forParts(gadget: Gadget, [was, is]: [Part, Part]): Found {
   const price = was.priceCents !== is.priceCents;
   const others: string[] = [];
   const list: SingleEdit[] = [];
+  // Only more keys or lights need ids, which those before have used up.
   let now = gadget;
-  const does = (edit: Edit) => {
-    list.push(...(edit.name === 'several' ? edit.args[0] : [edit]));
-    now = applyEdit(now, edit);
-  };
-  for (const { id } of gadget.parts) {
-    const part = now.parts.find((one) => one.id === id)!;
-    if (id === is.id || classOf(part) !== classOf(is)) continue;
+  for (const part of gadget.parts) {
+    if (part.id === is.id || classOf(part) !== classOf(is)) continue;
     const before = list.length;
     const wanted = { ...part.figures };
     for (const figure of figures) {
@@ -111,9 +107,13 @@ function forParts(gadget: Gadget, [was, is]: [Part, Part]): Found {
       if (is.figures[figure] === undefined) delete wanted[figure];
       else wanted[figure] = is.figures[figure];
     }
-    if (!same(wanted, part.figures)) does(figuresEdit(now, part, wanted));
+    if (!same(wanted, part.figures)) {
+      const edit = figuresEdit(now, part, wanted);
+      list.push(...(edit.name === 'several' ? edit.args[0] : [edit]));
+      if (edit.name === 'resizePart') now = applyEdit(now, edit);
+    }
     if (price && part.priceCents !== is.priceCents)
-      does({ name: 'changePart', args: [id, { priceCents: is.priceCents }] });
+      list.push({ name: 'changePart', args: [part.id, { priceCents: is.priceCents }] });
     if (list.length > before) others.push(part.name);
   }
   return { others, list };
