@@ -87,9 +87,11 @@ describe('commands by name', () => {
 
   it('go back to where a sheet was left', async () => {
     await bench.openKettle('parts');
-    await bench.driver.executeScript('document.querySelector("main").scrollTo(0, 300)');
+    // The sheet is drawn after the gadget in hand.
     await bench.until('scrolled', async () =>
-      bench.driver.executeScript('return document.querySelector("main").scrollTop === 300'),
+      bench.driver.executeScript(
+        'const sheet = document.querySelector("main"); sheet.scrollTo(0, 300); return sheet.scrollTop === 300',
+      ),
     );
     await bench.driver.sleep(100);
     await (await command('state simmering')).sendKeys(Key.ENTER);
