@@ -5,6 +5,7 @@ import {
   nameSchema,
   nestingOf,
   nextId,
+  nextIds,
   openGadget,
   stateKinds,
   variableSchema,
@@ -92,8 +93,7 @@ export function pasteStates(gadget: Gadget, clipping: Clipping, parentId: string
   if (clipping.states.length > room)
     return { gadget, notes: [`Expected at most ${room} states more, got ${clipping.states.length}.`] };
   const before = withNames(gadget, clipping);
-  const from = Number(nextId(before, 'state').slice(1));
-  const ids = clipping.states.map((_, at) => `s${from + at}`);
+  const ids = nextIds(before, 'state', clipping.states.length);
   const fresh = clipping.states.map(({ name, kind, in: home }, at): State => {
     return { ...blankState(), id: ids[at]!, name, kind, parentId: home === null ? parentId : ids[home]! };
   });

@@ -133,8 +133,10 @@ export const api = {
   create: (name: string) => call<OpenGadget>('POST', '/gadgets', { body: { name } }),
   createFrom: (document: Gadget) => call<OpenGadget>('POST', '/gadgets', { body: { document } }),
   importText: (text: string) => call<OpenGadget>('POST', '/gadgets/import', { body: text }),
-  open: async (id: string) =>
-    answerOf<OpenGadget>(await answered(takeAhead(id) ?? fetch(`/api/gadgets/${id}`, { method: 'GET' }))),
+  open: async (id: string) => {
+    const ahead = takeAhead(id);
+    return ahead ? answerOf<OpenGadget>(await answered(ahead)) : call<OpenGadget>('GET', `/gadgets/${id}`);
+  },
   save: (id: string, base: number, document: Gadget, saveId: string) =>
     call<GadgetSummary>('PUT', `/gadgets/${id}`, { body: document, base, saveId }),
   kept: (id: string) => call<Kept>('GET', `/gadgets/${id}/kept`),

@@ -3,7 +3,7 @@ import type { Capture } from '../contact.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import type { Chord } from '../gestures.schema.ts';
 import type { Hands } from '../human.ts';
-import { nextId } from '../ids.ts';
+import { nextId, nextIds } from '../ids.ts';
 import type { Codes } from '../turning.schema.ts';
 import { drop, dropChord, dropCodeRules, EditRefused, findIn, type Without } from './help.ts';
 
@@ -38,13 +38,9 @@ export const feelEdits = {
       const control = findIn(draft.controls, id, 'control');
       if (control.kind !== 'codes') throw new EditRefused('Expected a receiver of codes.');
       const kept = new Map(control.codes.map(({ code, id: known }) => [code, known]));
-      let next = Number(nextId(gadget, 'code').slice(1));
+      const fresh = nextIds(gadget, 'code', codes.length).values();
       const before = control.codes.map(({ id: known }) => known);
-      control.codes = codes.map((code) => {
-        const known = kept.get(code.code);
-        if (known === undefined) next += 1;
-        return { ...code, id: known ?? `d${next - 1}` };
-      });
+      control.codes = codes.map((code) => ({ ...code, id: kept.get(code.code) ?? fresh.next().value! }));
       const now = new Set(control.codes.map(({ id: known }) => known));
       dropCodeRules(draft, (codeId) => before.includes(codeId) && !now.has(codeId));
     }),
