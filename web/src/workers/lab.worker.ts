@@ -43,6 +43,8 @@ import {
   type TrialResult,
 } from '@hum-lever/core';
 import { expose } from 'comlink';
+import { createStore, get, set } from 'idb-keyval';
+import { remembering } from './keptReport.ts';
 
 /** Presses that one press on the Feel sheet is held against. */
 const measured = 10_000;
@@ -75,8 +77,16 @@ export interface Sweep {
   wish: SweepWish;
 }
 
+const reports = createStore('hum-lever-reports', 'reports');
+
+/** The address of this file goes with what is in it and in all that it takes from others; not while it is developed. */
+const program = import.meta.env.PROD ? import.meta.url : String(performance.timeOrigin);
+
 const lab = {
-  check: checkGadget,
+  check: remembering(checkGadget, program, {
+    get: (key) => get(key, reports),
+    set: (key, value) => set(key, value, reports),
+  }),
   /** Pictures of documents as they stand in files; null for one that cannot be opened. */
   portraits: (raws: unknown[]): (Portrait | null)[] =>
     raws.map((raw) => {
