@@ -10,7 +10,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { parseArgs } from 'node:util';
-import { at, build, install } from './common.mjs';
+import { at, build, install, serverMain } from './common.mjs';
 import { dearDocuments } from './attackDear.mjs';
 
 const { values, positionals } = parseArgs({
@@ -43,7 +43,7 @@ const demoFiles = readdirSync(at('demo')).flatMap((folder) =>
 );
 
 async function serve(folder) {
-  const child = spawn(process.execPath, [at('server/dist/main.js'), '--port', '0', '--data', folder]);
+  const child = spawn(process.execPath, [serverMain, '--port', '0', '--data', folder]);
   let output = '';
   const url = await new Promise((resolve, reject) => {
     child.stdout.on('data', (data) => {

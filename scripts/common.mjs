@@ -3,7 +3,6 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { brotliCompressSync, gzipSync } from 'node:zlib';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 export const at = (...path) => join(root, ...path);
@@ -19,6 +18,38 @@ export function run(command, args, options = {}) {
 export function tool(name, ...args) {
   run(process.execPath, [at('node_modules', ...name.split('/')), ...args]);
 }
+
+/**
+ * Commands beside one another, each lane one after the other; what one says comes whole. Ends this process where one
+ * fails, once all have said what they have to say.
+ * @param {[string, ...string[]][][]} lanes of tools, as `tool` takes them
+ */
+export async function lanes(...lanes) {
+  let failed = 0;
+  const one = ([name, ...args]) =>
+    new Promise((resolve) => {
+      const child = spawn(process.execPath, [at('node_modules', ...name.split('/')), ...args], { cwd: root });
+      let said = '';
+      child.stdout.on('data', (data) => (said += data));
+      child.stderr.on('data', (data) => (said += data));
+      child.on('close', (code) => {
+        if (code !== 0) failed ||= code ?? 1;
+        process.stdout.write(said);
+        resolve();
+      });
+    });
+  await Promise.all(
+    lanes.map(async (lane) => {
+      for (const command of lane) await one(command);
+    }),
+  );
+  if (failed) process.exit(failed);
+}
+
+/** What tells whether the types of all sources and tests are right, once core and server are compiled. */
+export const checkedTypes = ['core/tsconfig.test.json', 'server/tsconfig.test.json', 'web', 'e2e'].map(
+  (project) => ['typescript-native/bin/tsc', '-p', project],
+);
 
 const stampFolder = at('node_modules', '.hum-lever');
 
@@ -56,7 +87,7 @@ export function install() {
     'web/package.json',
     'e2e/package.json',
   ];
-  whenStale('install', manifests, 'node_modules/typescript/package.json', () => {
+  whenStale('install', manifests, 'node_modules/typescript-native/package.json', () => {
     console.log('Installing packages from the lock file …');
     run(process.platform === 'win32' ? 'npm.cmd' : 'npm', ['ci', '--no-audit', '--no-fund'], {
       shell: process.platform === 'win32',
@@ -64,22 +95,11 @@ export function install() {
   });
 }
 
-/** Below that, compressing saves no packet. */
-const leastBytes = 1_024;
+const bundled = 'server/dist/bundle/main.js';
+/** What is started to serve. */
+export const serverMain = at(bundled);
 
-/** Once at its best, beside each file: what crosses the wire is not compressed anew with every request. */
-function compressAll(folder) {
-  for (const name of readdirSync(folder, { recursive: true })) {
-    const path = join(folder, String(name));
-    if (!/\.(js|css|html|svg|json)$/.test(path) || !statSync(path).isFile()) continue;
-    const bytes = readFileSync(path);
-    if (bytes.length < leastBytes) continue;
-    writeFileSync(`${path}.br`, brotliCompressSync(bytes));
-    writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }));
-  }
-}
-
-/** Builds what is stale: core and server by the compiler, the web by the bundler. */
+/** Builds what is stale: core and server by the compiler, then as few files; the web by the bundler. */
 export function build() {
   const shared = [
     'tsconfig.base.json',
@@ -90,11 +110,12 @@ export function build() {
   ];
   whenStale(
     'server',
-    [...shared, 'server/src', 'server/tsconfig.json', 'server/package.json'],
-    'server/dist/main.js',
+    [...shared, 'server/src', 'server/tsconfig.json', 'server/package.json', 'scripts/bundle.mjs'],
+    bundled,
     () => {
       console.log('Building core and server …');
-      tool('typescript/bin/tsc', '-b', 'core', 'server');
+      tool('typescript-native/bin/tsc', '-b', 'core', 'server');
+      run(process.execPath, [at('scripts/bundle.mjs')]);
     },
   );
   const web = [
@@ -110,13 +131,13 @@ export function build() {
     run(process.execPath, [at('node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], {
       cwd: at('web'),
     });
-    compressAll(at('web/dist'));
+    run(process.execPath, [at('scripts/compress.mjs')]);
   });
 }
 
 /** Starts the built server; resolves to its address once it listens. */
 export function startServer(args, { quiet = false } = {}) {
-  const child = spawn(process.execPath, [at('server/dist/main.js'), ...args], {
+  const child = spawn(process.execPath, [serverMain, ...args], {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   const address = new Promise((resolve, reject) => {

@@ -7,7 +7,14 @@ build();
 const node = (args, options = {}) =>
   spawn(process.execPath, args, { cwd: at('.'), stdio: 'inherit', ...options });
 const children = [
-  node([at('node_modules/typescript/bin/tsc'), '-b', 'core', 'server', '--watch', '--preserveWatchOutput']),
+  node([
+    at('node_modules/typescript-native/bin/tsc'),
+    '-b',
+    'core',
+    'server',
+    '--watch',
+    '--preserveWatchOutput',
+  ]),
   node([
     '--watch-path',
     at('server/dist'),

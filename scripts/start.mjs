@@ -2,7 +2,7 @@
 import { existsSync, rmSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { at, build, install, run, startServer } from './common.mjs';
+import { at, build, install, run, serverMain, startServer } from './common.mjs';
 
 const usage = `npm start -- [--port N] [--data DIR] [--fresh] [--empty]
   --port N    port on loopback (4620)
@@ -53,7 +53,7 @@ const file = ['backup', 'restore'].flatMap((what) =>
   values[what] === undefined ? [] : [`--${what}`, resolve(values[what])],
 );
 if (file.length > 0) {
-  run(process.execPath, [at('server/dist/main.js'), '--data', data, ...file]);
+  run(process.execPath, [serverMain, '--data', data, ...file]);
   process.exit(0);
 }
 const demo = values.empty ? [] : ['--demo', at('demo')];

@@ -1,5 +1,5 @@
 /** Everything that must hold: registries, types, lint and plan of the house, units, API, browser. */
-import { at, build, install, run, tool } from './common.mjs';
+import { at, build, checkedTypes, install, lanes, run, tool } from './common.mjs';
 
 install();
 const { ensureBrowser, ensureCompiler } = await import('./browser.mjs');
@@ -13,21 +13,21 @@ step('licences');
 run(process.execPath, [at('scripts/licences.mjs'), '--check']);
 step('build');
 build();
-step('types');
-tool('typescript/bin/tsc', '-p', 'core/tsconfig.test.json');
-tool('typescript/bin/tsc', '-p', 'server/tsconfig.test.json');
-tool('typescript/bin/tsc', '-p', 'web');
-tool('typescript/bin/tsc', '-p', 'e2e');
-step('lint, format, plan of the house');
-tool('eslint/bin/eslint.js', '.', '--max-warnings', '0');
-tool('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.');
-tool(
-  'dependency-cruiser/bin/dependency-cruise.mjs',
-  '--config',
-  '.dependency-cruiser.cjs',
-  'core/src',
-  'server/src',
-  'web/src',
+step('types, lint, format, plan of the house');
+await lanes(
+  checkedTypes,
+  [['prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
+  [
+    ['eslint/bin/eslint.js', '.', '--max-warnings', '0'],
+    [
+      'dependency-cruiser/bin/dependency-cruise.mjs',
+      '--config',
+      '.dependency-cruiser.cjs',
+      'core/src',
+      'server/src',
+      'web/src',
+    ],
+  ],
 );
 const given = process.argv.slice(2);
 if (given.length > 0) {

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { blankState, emptyFlow, emptyGadget, type Gadget, type Trial } from '@hum-lever/core';
 import { superfluous, type Aged } from './gadgets/thinning.ts';
-import { ApiServer, type Answer } from './test/apiServer.ts';
+import { ApiServer, serverMain, type Answer } from './test/apiServer.ts';
 
 /* Nothing that a document says can stop the server, and nothing that it acknowledged is lost. */
 
@@ -24,7 +24,6 @@ const save = (id: string, base: number, document: unknown, saveId?: string) =>
   });
 const create = async (document: Gadget) =>
   (await server.ask('POST', '/gadgets', { document })).body.id as string;
-const main = join(__dirname, '../dist/main.js');
 
 /** Eight regions of a hundred rules, each every millisecond. */
 function dear(): Gadget {
@@ -152,7 +151,7 @@ describe('a save', () => {
 describe('a folder', () => {
   it('is one server’s: another is told who has it; a killed one leaves it free', async () => {
     const owner = await ApiServer.start();
-    const second = spawnSync(process.execPath, [main, '--port', '0', '--data', owner.folder], {
+    const second = spawnSync(process.execPath, [serverMain, '--port', '0', '--data', owner.folder], {
       encoding: 'utf8',
     });
     expect(second.status).toBe(3);
@@ -335,12 +334,13 @@ describe('the whole shelf', () => {
       });
     await Promise.all([from.stop(), to.stopAndClear()]);
     const path = join(from.folder, 'shelf.gz');
-    const line = (...args: string[]) => execFileSync(process.execPath, [main, ...args], { encoding: 'utf8' });
+    const line = (...args: string[]) =>
+      execFileSync(process.execPath, [serverMain, ...args], { encoding: 'utf8' });
     expect(line('--data', from.folder, '--backup', path)).toContain(path);
     const third = join(from.folder, 'third');
     expect(line('--data', third, '--restore', path)).toContain('4 gadgets added');
     writeFileSync(path, 'nonsense');
-    const failed = spawnSync(process.execPath, [main, '--data', third, '--restore', path], {
+    const failed = spawnSync(process.execPath, [serverMain, '--data', third, '--restore', path], {
       encoding: 'utf8',
     });
     expect(failed).toMatchObject({ status: 3, stderr: expect.stringContaining('Expected the gzipped file') });

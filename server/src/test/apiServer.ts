@@ -5,6 +5,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 const root = join(__dirname, '../../..');
+/** The server as it is started: see `scripts/bundle.mjs`. */
+export const serverMain = join(root, 'server/dist/bundle/main.js');
 
 export interface Answer {
   status: number;
@@ -45,7 +47,7 @@ export class ApiServer {
 
   /** The process alone, from its first moment on. */
   static spawn(folder: string, args: string[], port = 0) {
-    const own = [join(root, 'server/dist/main.js'), '--port', String(port), '--data', folder];
+    const own = [serverMain, '--port', String(port), '--data', folder];
     return spawn(process.execPath, [...own, ...args]);
   }
 
