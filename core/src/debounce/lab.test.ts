@@ -3,6 +3,7 @@ import { contactOf, pressEdges, pressTrain, switchModels, type SwitchModel } fro
 import { human } from '../gadget/index.ts';
 import { settingArbitrary } from '../test/arbitraries.ts';
 import { setting } from '../test/fixtures.ts';
+import { runs } from '../test/runs.ts';
 import { plainClean } from '../test/plainDebounce.ts';
 import {
   algorithms,
@@ -65,7 +66,7 @@ describe('the bench of many presses', () => {
           expect(new Bench(train, clock).tally(given)).toEqual(tallyOf(train, changes, late));
         },
       ),
-      { seed: 21, numRuns: 150 },
+      { seed: 21, numRuns: runs(80) },
     );
   });
 

@@ -21,6 +21,14 @@ export interface Packing {
 /** Number of the lowest bit that is set. */
 const lowest = (bits: number): number => 31 - Math.clz32(bits & -bits);
 
+/** Numbers of the bits that are set in so many words, in order. */
+function bitsIn(of: Int32Array, at: number, words: number): number[] {
+  const found: number[] = [];
+  for (let word = 0; word < words; word += 1)
+    for (let bits = of[at + word]!; bits !== 0; bits &= bits - 1) found.push(word * 32 + lowest(bits));
+  return found;
+}
+
 /** Slots of the variables whose values are kept, in order. */
 const slotsOf = ({ slot, size }: FlowTables, variables: ReadonlySet<number>): number[] =>
   slot.flatMap((from, variable) =>
@@ -129,10 +137,7 @@ export function packingOf(tables: FlowTables, knobs: number, variables: Readonly
       if (atoms.length !== found) atoms.length = found;
       histories.forEach((one, n) => {
         const place = at + from.history + n * (bitWords + 1);
-        history[one] =
-          of[place] === 0
-            ? null
-            : tables.stateIds.flatMap((_, inner) => (hasBit(of, place + 1, inner) ? [inner] : []));
+        history[one] = of[place] === 0 ? null : bitsIn(of, place + 1, bitWords);
       });
       for (let slot = 0; slot < slots; slot += 1) values[kept[slot]!] = of[at + valuesAt + slot]!;
       for (const slot of left) values[slot] = tables.initialValues[slot]!;

@@ -251,7 +251,7 @@ export function compileFlow(gadget: Gadget): { tables: FlowTables; problems: Flo
     layers: [],
     controls: controls.length,
     timed: [],
-    plans: { own: [], outer: new Map(), guards: null },
+    plans: { entered: [], leftByOwn: [], leftByOuter: new Map(), guards: null },
   };
   fillEnds(tables);
   nesting.ordered.forEach((state, own) => {

@@ -8,8 +8,9 @@ import { domain, stateType, type Entering, type FlowTables } from './tables.ts';
  */
 
 /** Targets with history put in its place. (getEffectiveTargetStates.) */
-export function effectiveTargets(run: Run, targets: readonly number[]): number[] {
+export function effectiveTargets(run: Run, targets: readonly number[]): readonly number[] {
   const { type, begin } = run.tables;
+  if (!targets.some((target) => type[target]! >= stateType.history)) return targets;
   return targets.flatMap((target) => {
     if (type[target]! < stateType.history) return [target];
     return run.state.history[target] ?? effectiveTargets(run, begin[target]!);
@@ -32,9 +33,9 @@ export function exitSet(run: Run, rules: readonly number[]): number[] {
     if (within === domain.none) continue;
     const last = within === domain.root ? active.length : end[within]!;
     for (let state = within + 1; state < last; state += 1)
-      if (active[state] === 1 && !left.includes(state)) left.push(state);
+      if (active[state] === 1 && (rules.length === 1 || !left.includes(state))) left.push(state);
   }
-  return left.sort((a, b) => a - b);
+  return rules.length === 1 ? left : left.sort((a, b) => a - b);
 }
 
 /** (enterStates, first half; computeEntrySet.) @param within domain, -1 for the root */
@@ -49,6 +50,7 @@ function addInner(run: Run, into: Entering, state: number): void {
   const kind = type[state]!;
   if (kind >= stateType.history) {
     const remembered = run.state.history[state];
+    into.byHistory = true;
     if (!remembered) into.blank.set(parent[state]!, state);
     const targets = remembered ?? begin[state]!;
     for (const target of targets) addInner(run, into, target);

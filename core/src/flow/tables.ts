@@ -130,19 +130,23 @@ export interface Entering {
   begins: Set<number>;
   /** By the state that has it: the history that had nothing to remember, and whose beginning is gone through. */
   blank: Map<number, number>;
+  /** What a history state remembers has a say in it: it may be others the next time. */
+  byHistory: boolean;
 }
 
-/** What leaving and entering a rule does, where it depends on nothing but the atomic state that is active. */
+/** What one rule that fires alone enters. */
 export interface Plan extends Entering {
-  left: readonly number[];
   /** The states to enter, in order. */
   entered: readonly number[];
 }
 
-/** By rule, for rules of the atomic state itself; and by rule and atomic state, for rules around it. */
+/** What is always the same when a rule fires alone, worked out once. */
 interface Plans {
-  own: (Plan | undefined)[];
-  outer: Map<number, Plan>;
+  /** By rule: what it enters, where no history has a say. */
+  entered: (Plan | undefined)[];
+  /** Of charts without regions: what is left, by rule for rules of the atomic state, by rule and atom for those around. */
+  leftByOwn: (readonly number[] | undefined)[];
+  leftByOuter: Map<number, readonly number[]>;
   /** Of rules that need no event; null: not looked at yet. */
   guards: KnownGuards | null;
 }

@@ -6,34 +6,48 @@ import { domain, stateType, type Entering, type Plan } from './tables.ts';
  * The algorithm of the W3C statechart standard (SCXML, appendix D) over flat tables: what one microstep does.
  */
 
+const nothingYet = (): Entering => ({
+  states: new Set(),
+  begins: new Set(),
+  blank: new Map(),
+  byHistory: false,
+});
+
 function enteringFor(run: Run, rules: readonly number[]): Entering {
-  const entering: Entering = { states: new Set(), begins: new Set(), blank: new Map() };
+  const entering = nothingYet();
   for (const rule of rules) enterFor(run, entering, run.tables.ruleTargets[rule]!, domainNow(run, rule));
   return entering;
 }
 
 const inOrder = (states: ReadonlySet<number>): number[] => [...states].sort((a, b) => a - b);
 
-function makePlan(run: Run, rule: number): Plan {
+/** What one rule enters: always the same, unless history has a say. */
+function enteredBy(run: Run, rule: number): Plan {
+  const known = run.tables.plans.entered;
+  if (known[rule]) return known[rule];
   const entering = enteringFor(run, [rule]);
-  return { left: exitSet(run, [rule]), entered: inOrder(entering.states), ...entering };
+  const plan = { ...entering, entered: inOrder(entering.states) };
+  if (!plan.byHistory) known[rule] = plan;
+  return plan;
 }
 
-/** One rule of a chart without regions and history always does the same from the same atomic state. */
-function planOf(run: Run, rule: number): Plan {
+/** What one rule leaves: without regions always the same from the same atomic state. */
+function leftBy(run: Run, rule: number): readonly number[] {
   const { tables, state } = run;
-  const known = tables.plans;
+  if (!tables.sequential) return exitSet(run, [rule]);
+  const { leftByOwn, leftByOuter } = tables.plans;
   const atom = state.atoms[0]!;
-  if (tables.ruleOwner[rule] === atom) return (known.own[rule] ??= makePlan(run, rule));
+  if (tables.ruleDomain[rule] === domain.byHistory) return exitSet(run, [rule]);
+  if (tables.ruleOwner[rule] === atom) return (leftByOwn[rule] ??= exitSet(run, [rule]));
   const key = rule * tables.stateIds.length + atom;
-  let plan = known.outer.get(key);
-  if (!plan) known.outer.set(key, (plan = makePlan(run, rule)));
-  return plan;
+  let left = leftByOuter.get(key);
+  if (!left) leftByOuter.set(key, (left = exitSet(run, [rule])));
+  return left;
 }
 
 /** Enters what the chart begins with. */
 export function enterFirst(run: Run): void {
-  const entering: Entering = { states: new Set(), begins: new Set(), blank: new Map() };
+  const entering = nothingYet();
   enterFor(run, entering, run.tables.initial, domain.root);
   enter(run, inOrder(entering.states), entering);
 }
@@ -43,21 +57,20 @@ export function microstep(run: Run, rules: readonly number[]): void {
   const { tables } = run;
   const only = rules.length === 1 ? rules[0]! : -1;
   if (only >= 0) {
-    const stays = tables.ruleDomain[only] === domain.none;
-    if (stays || (tables.sequential && !tables.remembers)) {
-      sayRule(run, only);
-      const plan = stays ? null : planOf(run, only);
-      if (plan) leaveAll(run, plan.left);
-      run.actAll(tables.ruleActions[only]!, tables.ruleOwner[only]!);
-      if (plan) enter(run, plan.entered, plan);
-      return;
-    }
+    const leads = tables.ruleDomain[only] !== domain.none;
+    sayRule(run, only);
+    if (leads) leaveAll(run, leftBy(run, only));
+    run.actAll(tables.ruleActions[only]!, tables.ruleOwner[only]!);
+    if (!leads) return;
+    // Only now: what was left just now is remembered already.
+    const plan = enteredBy(run, only);
+    enter(run, plan.entered, plan);
+    return;
   }
   // What a rule is said to be fired from comes before what leaving does.
   for (const rule of rules) sayRule(run, rule);
   leaveAll(run, exitSet(run, rules));
   for (const rule of rules) run.actAll(tables.ruleActions[rule]!, tables.ruleOwner[rule]!);
-  // Only now: what was left just now is remembered already.
   const entering = enteringFor(run, rules);
   enter(run, inOrder(entering.states), entering);
 }

@@ -115,7 +115,14 @@ export function beginMoment(work: Work, nowUs: number): void {
 
 /** A moment of its own, in a second of its own: for those who know no time. */
 export function renew(work: Work): void {
-  Object.assign(work, { ...freshWork(), before: workSoFar(work) });
+  work.before = workSoFar(work);
+  work.atUs = 0;
+  work.given = momentWork;
+  work.left = momentWork;
+  work.second = 0;
+  work.secondLeft = secondWork;
+  work.tally = null;
+  work.sinceUs = 0;
 }
 
 /** @throws StandsStill where the budget is used up */
