@@ -172,6 +172,7 @@ describe('two ways of duplicating a tab', () => {
       await status('Server away');
     }
     await bench.restartServer();
+    await bench.backOnline();
     const asked = async () => {
       for (const handle of [first!, second]) {
         await bench.driver.switchTo().window(handle);

@@ -139,6 +139,7 @@ describe('two tabs on one gadget', () => {
     await rename('Again from the second');
     await status('Server away');
     await bench.restartServer();
+    await bench.backOnline();
     // Whichever comes second is asked; both names live on.
     const asked = async () => {
       for (const handle of await bench.driver.getAllWindowHandles()) {
