@@ -154,11 +154,11 @@ describe('two ways of duplicating a tab', () => {
     const second = await bench.until('the second tab', async () =>
       (await bench.driver.getAllWindowHandles()).find((handle) => handle !== first),
     );
-    await bench.driver.switchTo().window(second);
+    await bench.turnTo(second);
     await bench.shows('Little screen: Kettle Keeper');
     const tabs = [];
     for (const handle of [first!, second]) {
-      await bench.driver.switchTo().window(handle);
+      await bench.turnTo(handle);
       tabs.push(await bench.driver.executeScript('return sessionStorage.getItem("hum-lever.tab")'));
     }
     expect(new Set(tabs).size).toBe(2);
@@ -167,7 +167,7 @@ describe('two ways of duplicating a tab', () => {
       [first!, 'From the first'],
       [second, 'From the second'],
     ] as const) {
-      await bench.driver.switchTo().window(handle);
+      await bench.turnTo(handle);
       await rename(name);
       await status('Server away');
     }
@@ -175,7 +175,7 @@ describe('two ways of duplicating a tab', () => {
     await bench.backOnline();
     const asked = async () => {
       for (const handle of [first!, second]) {
-        await bench.driver.switchTo().window(handle);
+        await bench.turnTo(handle);
         if ((await bench.driver.findElement(By.css('body')).getText()).includes('changed elsewhere'))
           return true;
       }

@@ -125,7 +125,7 @@ describe('two tabs on one gadget', () => {
     await bench.shows('User tasks');
     await rename('From the second tab');
     await status('Saved as 3');
-    await bench.driver.switchTo().window(first!);
+    await bench.turnTo(first!);
     await bench.until(
       'the other tab’s name',
       async () =>
@@ -135,7 +135,7 @@ describe('two tabs on one gadget', () => {
     await rename('From the first tab');
     await status('Server away');
     const second = (await bench.driver.getAllWindowHandles())[1]!;
-    await bench.driver.switchTo().window(second);
+    await bench.turnTo(second);
     await rename('Again from the second');
     await status('Server away');
     await bench.restartServer();
@@ -143,7 +143,7 @@ describe('two tabs on one gadget', () => {
     // Whichever comes second is asked; both names live on.
     const asked = async () => {
       for (const handle of await bench.driver.getAllWindowHandles()) {
-        await bench.driver.switchTo().window(handle);
+        await bench.turnTo(handle);
         if ((await bench.driver.findElement(By.css('body')).getText()).includes('changed elsewhere'))
           return true;
       }
