@@ -47,31 +47,37 @@ export function Body({
 }) {
   if (gadget.controls.length + gadget.outputs.length === 0)
     return <p className={classes.empty}>Nothing to hold yet. Add a button and a light in Parts.</p>;
+  const blocks = keyBlocks(gadget);
+  const caps = (keys: readonly ButtonPart[]) =>
+    keys.map((control) => (
+      <Cap
+        key={control.id}
+        control={control}
+        held={held.has(control.id)}
+        stays={stays.has(control.id)}
+        move={move}
+      />
+    ));
   return (
     <div className={classes.case}>
       <Pictures outputs={gadget.outputs} across />
       <div className={classes.row}>
         <Pictures outputs={gadget.outputs} across={false} />
       </div>
-      {keyBlocks(gadget).map(({ keys, columns }) => (
-        <div
-          key={keys[0]!.id}
-          className={classes.row}
-          data-many={columns !== null || undefined}
-          style={columns === null ? undefined : { gridTemplateColumns: `repeat(${columns}, auto)` }}
-        >
-          {keys.map((control) => (
-            <Cap
-              key={control.id}
-              control={control}
-              held={held.has(control.id)}
-              stays={stays.has(control.id)}
-              move={move}
-            />
-          ))}
-        </div>
-      ))}
+      {blocks.map(({ keys, columns }) =>
+        columns === null ? null : (
+          <div
+            key={keys[0]!.id}
+            className={classes.row}
+            data-many
+            style={{ gridTemplateColumns: `repeat(${columns}, auto)` }}
+          >
+            {caps(keys)}
+          </div>
+        ),
+      )}
       <div className={classes.row}>
+        {blocks.flatMap(({ keys, columns }) => (columns === null ? caps(keys) : []))}
         {controlsOf(gadget, 'encoder').map((control) => (
           <Dial key={control.id} control={control} />
         ))}

@@ -20,26 +20,25 @@ const CompareView = onDemand(() =>
 );
 
 const views = [
-  { value: 'rules', label: 'Rules' },
-  { value: 'map', label: 'Map' },
-  { value: 'grid', label: 'Grid' },
-  { value: 'ask', label: 'Ask' },
-  { value: 'players', label: 'Players' },
-  { value: 'compare', label: 'Compare' },
+  { value: 'rules', label: 'Rules', about: 'In each state, the first rule that fits answers.' },
+  { value: 'map', label: 'Map', about: 'Every state, and what leads from one to another.' },
+  { value: 'grid', label: 'Grid', about: 'What each state makes of everything that can happen.' },
+  { value: 'ask', label: 'Ask', about: 'What it can come to, and how.' },
+  { value: 'players', label: 'Players', about: 'Many rounds, and how they end.' },
+  { value: 'compare', label: 'Compare', about: 'What it does otherwise than an earlier revision.' },
 ] as const;
-type View = (typeof views)[number]['value'];
 
 /** What the gadget does: states, and rules as sentences; the same as a map, and as a grid of what is answered. */
 export function FlowPage() {
   const { flow } = useDocument();
   const [params, setParams] = useSearchParams();
-  const view: View = views.find(({ value }) => value === params.get('view'))?.value ?? 'rules';
+  const { value: view, about } = views.find(({ value }) => value === params.get('view')) ?? views[0];
   const tools = (
     <>
       <SegmentedControl
         size="xs"
         aria-label="View"
-        data={[...views]}
+        data={views.map(({ value, label }) => ({ value, label }))}
         value={view}
         onChange={(value) => setParams(value === 'rules' ? {} : { view: value }, { replace: true })}
       />
@@ -47,11 +46,7 @@ export function FlowPage() {
     </>
   );
   return (
-    <SheetFrame
-      title="Flow"
-      about="In each state, the first rule that fits answers."
-      tools={flow.states.length > 0 && tools}
-    >
+    <SheetFrame title="Flow" about={about} tools={flow.states.length > 0 && tools}>
       {flow.states.length === 0 ? (
         <>
           <FirstStep action={<FirstState />}>

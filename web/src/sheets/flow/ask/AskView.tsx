@@ -24,8 +24,7 @@ export function AskView() {
   const { explored, running, cancelled, failure, tasks, ask } = exploration;
   return (
     <>
-      <section className={`card ${classes.card}`}>
-        <h2>Everything it can come to</h2>
+      <div className={classes.walk}>
         <p role="status">
           {failure ?? (explored ? exploredWords(exploration) : 'Looking…')}
           {explored && coverageWords(explored.coverage)}
@@ -52,11 +51,8 @@ export function AskView() {
             Look five times as far
           </Button>
         )}
-        <p className={classes.how}>
-          Every press, turn and timer is tried in every order, and chance with every outcome. Times are left
-          out: a timer that runs may come next, or not. What is found is then played at real times.
-        </p>
-      </section>
+      </div>
+      <TaskTable tasks={tasks} />
       <QuestionForm
         ask={ask}
         tried={exploration.tried}
@@ -64,7 +60,10 @@ export function AskView() {
         ready={!running && explored !== null}
         cut={cancelled || explored?.cut === true}
       />
-      <TaskTable tasks={tasks} />
+      <p className={classes.how}>
+        Every press, turn and timer is tried in every order, and chance with every outcome. Times are left
+        out: a timer that runs may come next, or not. What is found is then played at real times.
+      </p>
     </>
   );
 }

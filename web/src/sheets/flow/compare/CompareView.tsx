@@ -1,4 +1,4 @@
-import { Table } from '@mantine/core';
+import { Table, VisuallyHidden } from '@mantine/core';
 import { compareFlows, readGadget, type FlowChange, type Gadget } from '@hum-lever/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -61,13 +61,13 @@ function Changes({ before }: { before: Gadget }) {
               <Table.Tr>
                 <Table.Th>State</Table.Th>
                 <Table.Th>When</Table.Th>
-                <Table.Th>Then</Table.Th>
+                <Table.Th>Before</Table.Th>
                 <Table.Th>Now</Table.Th>
               </Table.Tr>
             </Table.Thead>
             <Table.Tbody>
               {changes.map((change, at) => (
-                <ChangeRow key={at} change={change} />
+                <ChangeRow key={at} change={change} first={changes[at - 1]?.state !== change.state} />
               ))}
             </Table.Tbody>
           </Table>
@@ -78,12 +78,15 @@ function Changes({ before }: { before: Gadget }) {
   );
 }
 
-function ChangeRow({ change }: { change: FlowChange }) {
+/** @param first of its state: the others leave the name out, for the eye */
+function ChangeRow({ change, first }: { change: FlowChange; first: boolean }) {
   const [when, was, is] = wordsOf(change);
   return (
     <Table.Tr>
-      <Table.Td>{change.state}</Table.Td>
-      <Table.Td>{when}</Table.Td>
+      <Table.Td>
+        {first ? <strong>{change.state}</strong> : <VisuallyHidden>{change.state}</VisuallyHidden>}
+      </Table.Td>
+      <Table.Td className={classes.when}>{when}</Table.Td>
       <Table.Td className="number" data-says="then">
         {was}
       </Table.Td>
@@ -126,13 +129,13 @@ function Tasks({ before, after }: { before: Gadget; after: Gadget }) {
   const tasks = after.brief.tasks.filter(({ id }) => before.brief.tasks.some((task) => task.id === id));
   if (tasks.length === 0) return null;
   return (
-    <section className="card" aria-label="Shortest ways then and now">
+    <section className="card" aria-label="Shortest ways before and now">
       <h2 className={classes.heading}>Shortest ways for the tasks</h2>
       <Table verticalSpacing={4}>
         <Table.Thead>
           <Table.Tr>
             <Table.Th>Task</Table.Th>
-            <Table.Th>Then</Table.Th>
+            <Table.Th>Before</Table.Th>
             <Table.Th>Now</Table.Th>
           </Table.Tr>
         </Table.Thead>

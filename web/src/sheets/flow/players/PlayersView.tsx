@@ -72,19 +72,22 @@ export function PlayersView() {
                 <IconX size={15} />
               </ActionIcon>
             )}
+            {at === players.length - 1 && at < mostPlayers - 1 && (
+              <Button
+                size="compact-xs"
+                variant="default"
+                onClick={() =>
+                  put({
+                    players: [...players, players.at(-1)!],
+                    contest: { ...contest, throughContacts: true },
+                  })
+                }
+              >
+                Let another one play, too
+              </Button>
+            )}
           </div>
         ))}
-        {players.length < mostPlayers && (
-          <Button
-            size="compact-xs"
-            variant="default"
-            onClick={() =>
-              put({ players: [...players, players.at(-1)!], contest: { ...contest, throughContacts: true } })
-            }
-          >
-            Let another one play, too
-          </Button>
-        )}
         <div className={classes.line}>
           A round begins when
           <Choice
@@ -120,25 +123,7 @@ export function PlayersView() {
             choose={(id) => change({ scoreId: id === '' ? null : id })}
           />
         </div>
-        <fieldset className={classes.ends}>
-          <legend>It ends in</legend>
-          {states.map(({ id, name }) => (
-            <label key={id}>
-              <input
-                type="checkbox"
-                checked={contest.endStateIds.includes(id)}
-                onChange={(event) =>
-                  change({
-                    endStateIds: event.currentTarget.checked
-                      ? [...contest.endStateIds, id]
-                      : contest.endStateIds.filter((one) => one !== id),
-                  })
-                }
-              />{' '}
-              {name}
-            </label>
-          ))}
-        </fieldset>
+        <Ends ids={contest.endStateIds} states={states} put={(endStateIds) => change({ endStateIds })} />
         <Difficulty varying={varying} put={(next) => put({ varying: next })} />
         <label className={classes.line}>
           <input
@@ -182,5 +167,46 @@ export function PlayersView() {
       </section>
       {played.length > 0 && <Results gadget={gadget} played={played} scored={contest.scoreId !== null} />}
     </>
+  );
+}
+
+/** The states that end a round, in a line; all there are, where some are chosen. */
+function Ends({
+  ids,
+  states,
+  put,
+}: {
+  ids: readonly string[];
+  states: readonly { id: string; name: string }[];
+  put: (ids: string[]) => void;
+}) {
+  const chosen = states.filter(({ id }) => ids.includes(id));
+  return (
+    <details className={classes.ends}>
+      <summary>
+        {chosen.length === 0 ? (
+          'It ends when the time is over'
+        ) : (
+          <>
+            It ends in <span className={classes.chosen}>{chosen.map(({ name }) => name).join(', ')}</span>
+          </>
+        )}
+      </summary>
+      <fieldset>
+        <legend>It ends in</legend>
+        {states.map(({ id, name }) => (
+          <label key={id}>
+            <input
+              type="checkbox"
+              checked={ids.includes(id)}
+              onChange={(event) =>
+                put(event.currentTarget.checked ? [...ids, id] : ids.filter((one) => one !== id))
+              }
+            />{' '}
+            {name}
+          </label>
+        ))}
+      </fieldset>
+    </details>
   );
 }
