@@ -32,3 +32,4 @@ export {
 export { light, useIsLit } from './lit.ts';
 export { FigureField, figureMeta } from './FigureField.tsx';
 export { saveFile } from './saveFile.ts';
+export { useFingers } from './useFingers.ts';

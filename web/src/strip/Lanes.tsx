@@ -1,7 +1,7 @@
 import { useReducedMotion } from '@mantine/hooks';
 import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { useDocument } from '../client/index.ts';
-import { StageIcon } from '../shared/index.ts';
+import { StageIcon, useFingers } from '../shared/index.ts';
 import { player, thinNow, traceNow, usePlayer, virtualNowUs } from '../workers/index.ts';
 import { awakeIn, marksIn, type Span } from './lanes.ts';
 import { axisHeight, entryAt, labelWidth, paint, type Picture } from './paint.ts';
@@ -11,6 +11,9 @@ import classes from './Strip.module.css';
 
 /** Thirty pictures a second are smooth enough for a strip; with reduced motion it moves in steps. */
 const pictureMs = { usual: 33, still: 250 } as const;
+
+/** So far a pointer may move in a click, px. */
+const trembles = 3;
 
 /** Rows along the time axis, drawn as time goes on. */
 export function Lanes({
@@ -103,7 +106,15 @@ export function Lanes({
     return () => element.removeEventListener('wheel', onWheel);
   }, [zoom]);
 
+  const two = useFingers(
+    canvas,
+    () => view.spanUs,
+    (spanUs, times, { x }) => zoom(spanUs / times / view.spanUs, timeAt(x)),
+  );
+
   const moved = useRef(false);
+  /** Where the pointer came down. */
+  const downX = useRef(0);
   const timeAt = (clientX: number) => {
     const { window, width } = picture.current!;
     const px = clientX - canvas.current!.getBoundingClientRect().left;
@@ -112,13 +123,18 @@ export function Lanes({
   /** Where a stretch begins that is being marked. */
   const begunUs = useRef<number | null>(null);
   const onPointerDown = (event: PointerEvent<HTMLCanvasElement>) => {
+    if (!event.isPrimary) return;
     moved.current = false;
+    downX.current = event.clientX;
     begunUs.current = marking || event.shiftKey ? timeAt(event.clientX) : null;
     event.currentTarget.setPointerCapture(event.pointerId);
   };
   const onPointerMove = (event: PointerEvent<HTMLCanvasElement>) => {
-    if (event.buttons !== 1 || (!moved.current && Math.abs(event.movementX) < 2)) return;
+    if (event.buttons !== 1 || !event.isPrimary) return;
+    // A click that trembles is still a click.
+    if (!moved.current && Math.abs(event.clientX - downX.current) < trembles && !two.current) return;
     moved.current = true;
+    if (two.current) return;
     if (begunUs.current !== null) {
       const ends = [begunUs.current, timeAt(event.clientX)].map((us) => Math.max(0, Math.min(us, nowUs())));
       mark({ fromUs: Math.min(...ends), toUs: Math.max(...ends) });
@@ -128,7 +144,7 @@ export function Lanes({
     player.scrub(Math.max(0, timeAt(event.clientX)));
   };
   const onPointerUp = (event: PointerEvent<HTMLCanvasElement>) => {
-    if (moved.current) return;
+    if (moved.current || !event.isPrimary) return;
     const { left, top } = event.currentTarget.getBoundingClientRect();
     choose(entryAt(picture.current!, event.clientX - left, event.clientY - top));
   };

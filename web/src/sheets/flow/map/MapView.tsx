@@ -41,7 +41,7 @@ function Drawn({ drawing }: { drawing: MapDrawing }) {
   // Where it stood when the map was opened: it must not jump about while the gadget is played.
   const [around] = useState(() => middleOf(drawing, active.at(-1)));
   const { frame, size } = useFrame();
-  const look = useLook(drawing, around, size);
+  const look = useLook(drawing, around, size, frame);
   const reached = useMemo(() => statesReached(gadget), [gadget]);
   const open = (kind: 'state' | 'rule', id: string) => {
     setParams({}, { replace: false });

@@ -1,4 +1,5 @@
-import { useRef, useState, type PointerEvent, type WheelEvent } from 'react';
+import { useRef, useState, type PointerEvent, type RefObject, type WheelEvent } from 'react';
+import { useFingers } from '../../../shared/index.ts';
 
 /** Which part of a drawing is looked at: its middle, and how much larger than life. */
 interface Look {
@@ -34,8 +35,14 @@ const within = (at: number, seen: number, whole: number): number =>
  * Pan and zoom by pointer, wheel and keys. Starts with all of it where that can be read, otherwise with what lies
  * around a point.
  * @param frame in which it is shown, px
+ * @param element that is the frame
  */
-export function useLook(drawing: Size, around: { x: number; y: number } | null, frame: Size) {
+export function useLook(
+  drawing: Size,
+  around: { x: number; y: number } | null,
+  frame: Size,
+  element: RefObject<HTMLElement | null>,
+) {
   const fit = fitOf(drawing, frame);
   const whole: Look = { x: drawing.width / 2, y: drawing.height / 2, scale: fit };
   const scale = Math.max(fit, readable);
@@ -49,12 +56,17 @@ export function useLook(drawing: Size, around: { x: number; y: number } | null, 
   const from = useRef<{ x: number; y: number; look: Look; far: boolean } | null>(null);
   const pan = (dx: number, dy: number) =>
     setMoved({ ...look, x: look.x + dx / look.scale, y: look.y + dy / look.scale });
-  const zoom = (by: number) =>
-    setMoved({ ...look, scale: Math.min(closest, Math.max(farthest, look.scale * by)) });
+  const zoom = (by: number, was = look) =>
+    setMoved({ ...was, scale: Math.min(closest, Math.max(farthest, was.scale * by)) });
+  const two = useFingers(
+    element,
+    () => look,
+    (was, times) => zoom(times, was),
+  );
   const [w, h] = [frame.width / look.scale, frame.height / look.scale];
   return {
     pan,
-    zoom,
+    zoom: (by: number) => zoom(by),
     fit: () => setMoved(whole),
     /** What is looked at has its middle there. */
     to: (x: number, y: number) => setMoved({ ...look, x, y }),
@@ -63,11 +75,13 @@ export function useLook(drawing: Size, around: { x: number; y: number } | null, 
     viewBox: `${look.x - w / 2} ${look.y - h / 2} ${w} ${h}`,
     drag: {
       onPointerDown: (event: PointerEvent) => {
-        from.current = { x: event.clientX, y: event.clientY, look, far: false };
+        if (event.isPrimary) from.current = { x: event.clientX, y: event.clientY, look, far: false };
       },
       onPointerMove: (event: PointerEvent<HTMLElement>) => {
         const start = from.current;
-        if (!start || event.buttons === 0) return;
+        if (!start || event.buttons === 0 || !event.isPrimary) return;
+        if (two.current) start.far = true;
+        if (two.current) return;
         const perPx = w / event.currentTarget.clientWidth;
         const [dx, dy] = [event.clientX - start.x, event.clientY - start.y];
         // A click that trembles is still a click.
