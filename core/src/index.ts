@@ -303,6 +303,7 @@ export {
   seatsOf,
   standOff,
   waysOut,
+  wiredAlong,
   throughOf,
   wiringOrder,
   type Bill,

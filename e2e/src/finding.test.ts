@@ -164,6 +164,31 @@ describe('many at once', () => {
     );
   });
 
+  it('two more like a light that is wired have pins of their own, and nothing else is moved', async () => {
+    const id = await bench.openKettle('parts');
+    const wires = async (): Promise<{ ownerId: string; terminal: string; to: { pin?: string } }[]> =>
+      (await bench.server.ask('GET', `/gadgets/${id}`)).body.document.wiring.wires;
+    const before = await wires();
+    await (await bench.css('[aria-label$=": figures of Stove light"]')).click();
+    await bench.fill(await bench.label('How many more like Stove light'), '2');
+    await bench.click('more like it, with its rules');
+    await bench.shows('2 more are there, numbered on, and wired to pins that are free.');
+    await bench.saved();
+    const after = await bench.until('saved with its wires', async () => {
+      const now = await wires();
+      return now.length > before.length && now;
+    });
+    expect(after).toEqual(expect.arrayContaining(before));
+    const owners = new Set(before.map(({ ownerId }) => ownerId));
+    const fresh = after.filter(({ ownerId, terminal }) => !owners.has(ownerId) && terminal === 'anode');
+    const pins = new Set(
+      [...before, ...fresh].flatMap(({ terminal, to }) => (terminal === 'anode' ? [to.pin] : [])),
+    );
+    expect([fresh.length, pins.size]).toEqual([2, 3]);
+    // Nor is it on a pin that anything else uses.
+    for (const { to } of fresh) expect(before.map((wire) => wire.to.pin)).not.toContain(to.pin);
+  });
+
   it('what is changed of one is offered for those like it, as one step of undo', async () => {
     await bench.goto('/');
     await bench.startGadget();

@@ -37,7 +37,7 @@ const rulesOf = (gadget: Gadget, ids: ReadonlySet<string>) =>
 /**
  * So many more parts like one, as one step: of the same class and figures, what they play set as its own is, named by
  * number, in the same sets of keys and layers, and with its rules, each right behind the one that it is like. Keys of
- * the keyboard are those that are free; wires are laid anew.
+ * the keyboard are those that are free; for wires see `wiredAlong`.
  * @param times 1 to 20
  * @throws EditRefused where the document cannot hold so many
  */

@@ -1,5 +1,6 @@
 import {
   applyEdit,
+  singleEdits,
   canonicalJson,
   EditRefused,
   type Control,
@@ -109,7 +110,7 @@ function forParts(gadget: Gadget, [was, is]: [Part, Part]): Found {
     }
     if (!same(wanted, part.figures)) {
       const edit = figuresEdit(now, part, wanted);
-      list.push(...(edit.name === 'several' ? edit.args[0] : [edit]));
+      list.push(...singleEdits(edit));
       if (edit.name === 'resizePart') now = applyEdit(now, edit);
     }
     if (price && part.priceCents !== is.priceCents)

@@ -177,6 +177,7 @@ export {
   type EditName,
   type End,
   type SingleEdit,
+  singleEdits,
 } from './edits/index.ts';
 export { nextId, nextIds } from './ids.ts';
 export {

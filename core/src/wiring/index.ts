@@ -36,3 +36,4 @@ export { throughOf, wiringOrder, type StepCheck, type WiringStep } from './order
 export { supplyWires } from './supplies.ts';
 export { waysOut, type WayOut } from './waysOut.ts';
 export { readSetBy } from './setEdits.ts';
+export { wiredAlong } from './wiredAlong.ts';

@@ -1,4 +1,11 @@
-import { applyEdit, type Board, type Edit, type Gadget, type SingleEdit } from '../gadget/index.ts';
+import {
+  applyEdit,
+  singleEdits,
+  type Board,
+  type Edit,
+  type Gadget,
+  type SingleEdit,
+} from '../gadget/index.ts';
 import { figuresOf } from '../parts/index.ts';
 import { schemes } from '../scan/index.ts';
 import { billOf } from './bill.ts';
@@ -23,8 +30,6 @@ export interface WayOut {
   /** Makes the change and lays the wires: one step of undo. */
   edit: Edit;
 }
-
-const singles = (edit: Edit): readonly SingleEdit[] => (edit.name === 'several' ? edit.args[0] : [edit]);
 
 /** The wires of a gadget, with a transistor at what takes more than any pin gives: nothing else helps without. */
 function laidWith(gadget: Gadget, on: Board) {
@@ -67,7 +72,7 @@ export function waysOut(gadget: Gadget, board: Board, clashes: readonly Clash[],
       extraCents: cost(edited) - before.cents,
       edit: {
         name: 'several',
-        args: [[...singles(change), ...way.decided, ...fit, { name: 'layWires', args: [way.wires] }]],
+        args: [[...singleEdits(change), ...way.decided, ...fit, { name: 'layWires', args: [way.wires] }]],
       },
     });
   };

@@ -26,6 +26,7 @@ import {
   taskVerdicts,
   wayInto,
   waysOut,
+  wiredAlong,
   type Button,
   type Chord,
   type Clash,
@@ -97,6 +98,7 @@ const lab = {
     const board = boardOf(gadget);
     return board && layWiring(gadget, board);
   },
+  wiredAlong,
   waysOut(gadget: Gadget, clashes: Clash[], setName: string) {
     const board = boardOf(gadget);
     return board ? soundWays(gadget, waysOut(gadget, board, clashes, setName)) : [];

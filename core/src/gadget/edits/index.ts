@@ -55,6 +55,9 @@ export type EditName = keyof typeof edits;
 /** An edit as data: what a mend offers, what history remembers, what crosses to a worker. */
 export type Edit = SingleEdit | { name: 'several'; args: [readonly SingleEdit[]] };
 export type { SingleEdit };
+/** The edits that one is made of. */
+export const singleEdits = (edit: Edit): readonly SingleEdit[] =>
+  edit.name === 'several' ? edit.args[0] : [edit];
 
 /**
  * The edited document. The result is checked by the document's own schema.

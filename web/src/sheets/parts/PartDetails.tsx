@@ -16,7 +16,7 @@ import {
   type PartKind,
 } from '@hum-lever/core';
 import { Suspense, useState } from 'react';
-import { api, edit, keys, queryClient, useDocument } from '../../client/index.ts';
+import { api, edit, keys, queryClient, useDocument, useGadget } from '../../client/index.ts';
 import {
   count,
   FigureField,
@@ -28,6 +28,7 @@ import {
 } from '../../shared/index.ts';
 import { OutputFigures } from '../../outputs/figures.tsx';
 import { addressWords, readingWords } from '../../words/index.ts';
+import { lab } from '../../workers/index.ts';
 import classes from './Parts.module.css';
 
 const OwnPart = onDemand(() => import('./OwnPart.tsx'));
@@ -90,17 +91,27 @@ export function PartDetails({ part }: { part: Part }) {
 /** So many at once are made at most. */
 const mostAlike = 20;
 
-/** Several more of it, with its settings, rules and place among the keys. */
+/** Several more of it, with its settings, rules and place among the keys, and wired as well where it is. */
 function MoreLike({ part }: { part: Part }) {
   const gadget = useDocument();
   const [times, setTimes] = useState(1);
   const [said, setSaid] = useState<string | null>(null);
-  const make = () => {
+  const make = async () => {
+    const asked = gadget;
     try {
-      const refused = edit(moreLikeEdit(gadget, part, times));
-      setSaid(
-        refused ?? `${count(times, 'more is', 'more are')} there, numbered on; wires are laid in Wiring.`,
-      );
+      const more = moreLikeEdit(asked, part, times);
+      const isWired = asked.wiring.wires.length > 0;
+      const along = isWired ? await lab().wiredAlong(asked, more, part.id) : null;
+      if (useGadget.getState().document !== asked) {
+        setSaid('It was changed meanwhile; ask again.');
+        return;
+      }
+      const wires = along
+        ? ', and wired to pins that are free'
+        : isWired
+          ? '; no pins are free for all of their wires: see Wiring'
+          : '; wires are laid in Wiring';
+      setSaid(edit(along ?? more) ?? `${count(times, 'more is', 'more are')} there, numbered on${wires}.`);
     } catch (error) {
       setSaid((error as Error).message);
     }
@@ -119,7 +130,7 @@ function MoreLike({ part }: { part: Part }) {
           return null;
         }}
       />
-      <Button size="compact-sm" variant="default" onClick={make}>
+      <Button size="compact-sm" variant="default" onClick={() => void make()}>
         {part.plays.length > 0 ? 'more like it, with its rules' : 'more like it'}
       </Button>
       {said !== null && <span role="status">{said}</span>}
