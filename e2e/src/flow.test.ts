@@ -199,6 +199,7 @@ describe('a game of three states', () => {
     await bench.pick(await bench.label('Player'), 'takes the shortest way to');
     await bench.pick(await bench.label('Where it wants to go'), 'Done');
     await bench.pick(await bench.label('How a round begins'), 'the power comes on');
+    await (await bench.css('main details summary')).click();
     await bench.driver.findElement(By.xpath('//fieldset//label[contains(., "Done")]/input')).click();
     const [variable] = await bench.driver.findElements(
       By.css('[aria-label="Difficulty"] option:nth-child(2)'),

@@ -83,6 +83,20 @@ describe('outputs that makers miss most', () => {
     await bench.shows('Figure at 10, 4');
   });
 
+  it('a display says how long a picture takes on its bus, in the pieces that it is sent in', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.click('Parts');
+    await bench.addParts('Small graphic display, two-wire');
+    await (await bench.css('[aria-label^="Small graphic display, two-wire: figures of"]')).click();
+    await bench.shows('A whole picture takes 26.2 ms over its bus.');
+    await bench.shows('A picture that is kept takes 1 KiB of the chip’s memory.');
+    await bench.fill(await bench.field('Bytes sent in one piece'), '128');
+    await bench.shows('A whole picture takes 23.4 ms over its bus.');
+    await bench.fill(await bench.field('Bus speed'), '100000');
+    await bench.shows('A whole picture takes 93.8 ms over its bus.');
+  });
+
   it('a receiver that is set to a wrong speed reads something else', async () => {
     await openDemo('Cue Lantern', 'trials');
     await bench.shows('Cue list: Cue 1 of 24');

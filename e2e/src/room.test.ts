@@ -47,6 +47,23 @@ describe('the strip', () => {
     expect(await (await bench.label('Closer in time')).isEnabled()).toBe(false);
     await bench.clickLabel('Fold the strip');
   });
+
+  it('plays on to a moment at once, and stops there; none that was, none that is no time', async () => {
+    await bench.openKettle();
+    await bench.shows('Press to light');
+    await bench.clickLabel('Play on to a moment');
+    const field = await bench.label('Moment since power-up');
+    await bench.fill(field, 'soon', Key.ENTER);
+    await bench.shows('Expected a time with its unit');
+    await bench.fill(field, '0.1 s', Key.ENTER);
+    await bench.shows('since power-up already');
+    await bench.fill(field, '30 min', Key.ENTER);
+    await bench.label('Let time run');
+    // Half an hour on, the title has made way for the best score.
+    await bench.shows('Little screen: Kettle Keeper / Best 0');
+    await bench.clickLabel('Let time run');
+    await bench.label('Pause time');
+  });
 });
 
 describe('in hand', () => {

@@ -49,7 +49,8 @@ describe('what is asked, and what is answered', () => {
     await (await bench.label('A condition, such as in(Ready) && heat > 3')).sendKeys(Key.ESCAPE);
     await bench.click('Ask');
     await bench.until('an answer', async () => (await inQuestion()).includes('Yes, it can'));
-    await bench.click('Keep as a trial');
+    const keep = By.xpath('//section[@aria-label="A question"]//button[.="Keep as a trial"]');
+    await (await bench.until('to keep it', async () => (await bench.driver.findElements(keep))[0])).click();
     await bench.shows('Kept on the Trials sheet as');
     await bench.click('Trials');
     const list = 'ul[aria-label="Trials"]';

@@ -16,7 +16,7 @@ export interface LightData {
 export interface Reading {
   id: string;
   value: number;
-  unit: 'µs' | 'µA' | 'Hz' | '‰';
+  unit: 'µs' | 'µA' | 'Hz' | '‰' | 'byte';
 }
 
 export const partGroups = [

@@ -33,3 +33,4 @@ export { light, useIsLit } from './lit.ts';
 export { FigureField, figureMeta } from './FigureField.tsx';
 export { saveFile } from './saveFile.ts';
 export { useFingers } from './useFingers.ts';
+export { outside, readTime, showTime, wantedLength, wantedTime } from './times.ts';

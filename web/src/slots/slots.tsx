@@ -3,12 +3,16 @@ import { useDocument } from '../client/index.ts';
 import {
   Choice,
   CompletingField,
+  outside,
+  readTime,
+  showTime,
   TextField,
+  type Typed,
   typedExpression,
   typedTemplate,
-  type Typed,
+  wantedLength,
+  wantedTime,
 } from '../shared/index.ts';
-import { outside, readTime, showTime, wantedLength, wantedTime } from './times.ts';
 import classes from './Slots.module.css';
 
 /** Which of the gadget's outputs of these kinds. */

@@ -15,6 +15,7 @@ import { showDuration, showMoment, StageIcon, onDemand } from '../shared/index.t
 import { mostTelling, sayWhy, stageOf } from '../words/index.ts';
 import { player, traceNow, usePlayer } from '../workers/index.ts';
 import { isShown } from './laneOf.ts';
+import { ToMoment } from './ToMoment.tsx';
 import { useShape } from './useShape.ts';
 import { closer, spanLimits, useView } from './useView.ts';
 import classes from './Strip.module.css';
@@ -81,6 +82,7 @@ export function Strip() {
             <IconPlayerSkipForward size={16} />
           </ActionIcon>
         </Tooltip>
+        <ToMoment />
         <SegmentedControl
           size="xs"
           aria-label="Speed of time"

@@ -1,5 +1,5 @@
 import type { Reading } from '@hum-lever/core';
-import { showCurrent, showDuration } from '../shared/units.ts';
+import { showBytes, showCurrent, showDuration } from '../shared/units.ts';
 
 const words: Readonly<Record<string, (value: number) => string>> = {
   data: (us) => `All of them are told in ${showDuration(us)}, one after the other.`,
@@ -15,6 +15,10 @@ const words: Readonly<Record<string, (value: number) => string>> = {
   serialRate: (hz) => `So a panel can be told ${hz} such lines a second at most; more wait, then are lost.`,
   typing: (hz) =>
     `Types up to ${hz} characters a second, by the places of a plain layout: another layout on the computer makes other characters of them.`,
+  picture: (us) => `A whole picture takes ${showDuration(us)} over its bus.`,
+  pictures: (hz) => `So it shows ${hz} of them a second at most, while the chip does nothing else.`,
+  buffer: (bytes) => `A picture that is kept takes ${showBytes(bytes)} of the chip’s memory.`,
+  rows: (us) => `Two rows of sixteen characters take ${showDuration(us)}.`,
   lineTime: (us) => `Each has its turn for ${showDuration(us)}.`,
 };
 

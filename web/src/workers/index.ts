@@ -2,6 +2,7 @@ export { lab } from './lab.ts';
 export { useReading } from './reading.ts';
 export type { PlayedTrial } from './lab.worker.ts';
 export { player, thinNow, traceNow, usePlayer, virtualNowUs } from './player.ts';
+export { mostAheadUs } from './protocol.ts';
 export { useAnswer } from './useAnswer.ts';
 export { firstAt } from './firstAt.ts';
 export { exploring } from './exploring.ts';

@@ -142,6 +142,34 @@ describe('the live machine', () => {
     expect(rig.last('slice').clock.nowUs - from).toBe(1_000_000);
   });
 
+  it('plays on to a moment at once, as it would have come to it, and pauses there', () => {
+    rig.press();
+    rig.send({ kind: 'playOnTo', atUs: 90_000_000 });
+    rig.pass(10);
+    expect(rig.last('slice')).toMatchObject({ running: false, clock: { nowUs: 90_000_000, speed: 0 } });
+    rig.send({ kind: 'collect' });
+    const { seed, stimuli, endUs } = rig.last('collected');
+    expect(endUs).toBe(90_000_000);
+    const played = replay(kettle, stimuli, endUs, seed);
+    expect(rig.seen.slice(-100)).toEqual(played.slice(-100));
+    // Time that has come there stays there, and goes on in its own pace.
+    rig.pass(5_000);
+    expect(rig.last('slice').clock.nowUs).toBe(90_000_000);
+    rig.send({ kind: 'run' });
+    rig.pass(1_000);
+    rig.send({ kind: 'pause' });
+    expect(rig.last('slice').clock.nowUs).toBe(91_000_000);
+  });
+
+  it('plays on to no moment that was, and to none beyond an hour', () => {
+    rig.pass(2_000);
+    rig.send({ kind: 'playOnTo', atUs: 500_000 });
+    expect(rig.last('slice')).toMatchObject({ running: false, clock: { nowUs: 2_000_000 } });
+    rig.send({ kind: 'playOnTo', atUs: Number.MAX_SAFE_INTEGER });
+    rig.pass(60_000);
+    expect(rig.last('slice')).toMatchObject({ running: false, clock: { nowUs: 3_602_000_000 } });
+  });
+
   it('shows any moment of the past as it was, across marks, edits and presses', () => {
     const seen: { atUs: number; shown: string }[] = [];
     const note = () => {
@@ -406,6 +434,24 @@ describe('a gadget that is dear, or never comes to rest', () => {
     expect(clock.speed).toBe(slow!.share);
     rig.send({ kind: 'pause' });
     expect(rig.last('slice').running).toBe(false);
+  });
+
+  it.each([
+    ['a pause', { kind: 'pause' }, false],
+    ['letting time run', { kind: 'run' }, true],
+    ['a look at the past', { kind: 'scrub', toUs: 1_000 }, false],
+  ] as const)('on its way to a moment it listens: %s ends it', (_what, command, running) => {
+    slowClock(20);
+    rig.load(dear);
+    rig.send({ kind: 'playOnTo', atUs: 600_000_000 });
+    rig.pass(200);
+    const { clock, running: onItsWay } = rig.last('slice');
+    expect(onItsWay).toBe(true);
+    expect(clock.nowUs).toBeLessThan(300_000_000);
+    rig.send(command);
+    expect(rig.last('slice').running).toBe(running);
+    rig.pass(400);
+    expect(rig.last('slice').clock.nowUs).toBeLessThan(clock.nowUs + 2_000_000);
   });
 
   it('tells no more at once than a page can take in, and plays any stretch again in full', () => {

@@ -8,7 +8,7 @@ import {
 } from '@hum-lever/core';
 import { changeOf, seenOf, type Seen, type SeenChange } from './changes.ts';
 import { History, keepWithin, type Replay } from './history.ts';
-import type { Command, Report, Slow } from './protocol.ts';
+import { mostAheadUs, type Command, type Report, type Slow } from './protocol.ts';
 
 /** What the live machine needs of its surroundings; a test gives it a clock of its own. */
 export interface Host {
@@ -36,6 +36,16 @@ const mostInStretch = 20_000;
 /** How fast it plays is measured over so long. */
 const paceMs = 500;
 
+/** Whoever asks for one of these wants to be nowhere else. */
+const whereItIs: ReadonlySet<Command['kind']> = new Set([
+  'run',
+  'pause',
+  'step',
+  'scrub',
+  'goOnFromHere',
+  'present',
+]);
+
 /** A look at the past on its way. */
 interface Looking {
   replay: Replay;
@@ -59,6 +69,8 @@ export class LiveMachine {
   private looking: Looking | null = null;
   private running = true;
   private factor = 1;
+  /** Where it plays on to, as fast as that goes; null: it keeps to real time. */
+  private goalUs: number | null = null;
   /** Virtual time `anchorUs` was at real time `anchorMs`. */
   private anchorUs = 0;
   private anchorMs = 0;
@@ -85,6 +97,7 @@ export class LiveMachine {
   /** Nothing may go on by itself after a failure; the page says what is wrong. */
   private fail(error: unknown): void {
     this.running = false;
+    this.goalUs = null;
     this.looking = null;
     this.host.post({ kind: 'failed', message: (error as Error).message });
   }
@@ -99,6 +112,7 @@ export class LiveMachine {
     this.past = null;
     this.looking = null;
     this.running = true;
+    this.goalUs = null;
     this.entries = [];
     this.leftOut = 0;
     this.history.begin(machine, script);
@@ -109,6 +123,7 @@ export class LiveMachine {
   }
 
   private obeyLoaded(machine: Machine, command: Exclude<Command, { kind: 'load' }>): void {
+    if (whereItIs.has(command.kind)) this.goalUs = null;
     switch (command.kind) {
       case 'edit': {
         this.catchUp(machine);
@@ -149,6 +164,15 @@ export class LiveMachine {
         this.backToPresent();
         if (this.dueUs(machine) < Infinity) this.advance(machine, this.dueUs(machine), Infinity);
         this.report(machine);
+        break;
+      case 'playOnTo':
+        this.catchUp(machine);
+        this.backToPresent();
+        this.running = true;
+        this.pace = null;
+        this.slow = null;
+        this.goalUs = Math.min(Math.max(machine.nowUs, command.atUs), machine.nowUs + mostAheadUs);
+        this.hasten(machine);
         break;
       case 'speed':
         this.catchUp(machine);
@@ -300,6 +324,17 @@ export class LiveMachine {
     this.measure(machine);
   }
 
+  /** A slice of the way to a moment; there, it pauses. */
+  private hasten(machine: Machine): void {
+    const come = this.advance(machine, this.goalUs!, this.host.nowMs() + sliceMs);
+    this.anchor(machine.nowUs);
+    if (come) {
+      this.goalUs = null;
+      this.running = false;
+    }
+    this.report(machine);
+  }
+
   private measure(machine: Machine): void {
     const { pace } = this;
     const nowMs = this.host.nowMs();
@@ -351,6 +386,7 @@ export class LiveMachine {
   private sleep(machine: Machine): void {
     if (this.looking) return this.host.wakeAfter(0, () => this.look());
     if (!this.running) return;
+    if (this.goalUs !== null) return this.host.wakeAfter(0, () => this.wake());
     const dueUs = this.dueUs(machine);
     const inMs = (dueUs - this.anchorUs) / 1_000 / this.factor - (this.host.nowMs() - this.anchorMs);
     this.host.wakeAfter(Math.max(0, Math.min(inMs, longestSleepMs)), () => this.wake());
@@ -360,12 +396,15 @@ export class LiveMachine {
     const { machine } = this;
     if (!machine || !this.running) return;
     try {
-      this.catchUp(machine);
+      if (this.goalUs !== null) this.hasten(machine);
+      else {
+        this.catchUp(machine);
+        if (this.pastUs === null) this.report(machine);
+      }
     } catch (error) {
       this.fail(error);
       return;
     }
-    if (this.pastUs === null) this.report(machine);
     this.sleep(machine);
   }
 

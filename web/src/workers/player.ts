@@ -260,6 +260,8 @@ export const player = {
   run: () => send({ kind: 'run' }),
   pause: () => send({ kind: 'pause' }),
   step: () => send({ kind: 'step' }),
+  /** On to a moment since power-up, as fast as that goes; time pauses there. */
+  playOnTo: (atUs: number) => send({ kind: 'playOnTo', atUs }),
   setSpeed(factor: number): void {
     usePlayer.setState({ factor });
     send({ kind: 'speed', factor });

@@ -4,6 +4,9 @@ import type { SeenChange } from './changes.ts';
 /** Milliseconds on one clock for page and worker, which count their own from when each was started. */
 export const epochMs = (sinceStartMs: number): number => performance.timeOrigin + sinceStartMs;
 
+/** So far ahead is played at once: an hour, which takes some seconds, or some minutes where a gadget does much. */
+export const mostAheadUs = 3_600_000_000;
+
 /** What the page tells the live machine. */
 export type Command =
   /** A fresh machine, powered up now; `script` is what hands will do to it, if that is planned. */
@@ -18,6 +21,8 @@ export type Command =
   | { kind: 'pause' }
   /** To the next event, and pause there. */
   | { kind: 'step' }
+  /** On to a moment, as fast as that goes, and pause there; at most `mostAheadUs` from now. */
+  | { kind: 'playOnTo'; atUs: number }
   /** Share of real time, e.g. 0.25. */
   | { kind: 'speed'; factor: number }
   /** Shows the gadget as it was then; the machine itself stays where it is. */

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
 import { aModule, definePart, listens, powerEnds, supplied } from '../kind.ts';
+import { parallelRowsUs } from '../redraw.ts';
 
 export const characterDisplay = definePart({
   id: 'character-display',
@@ -16,5 +17,6 @@ export const characterDisplay = definePart({
     ...powerEnds(figures),
   ],
   ...aModule,
+  readings: () => [{ id: 'rows', value: parallelRowsUs(), unit: 'µs' }],
   memory: () => ({ ram: 80, flash: 900 }),
 });

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { definePart, twoWireFigures, twoWireModule } from '../kind.ts';
+import { chipRowsUs } from '../redraw.ts';
 
 export const characterDisplayTwoWire = definePart({
   id: 'character-display-two-wire',
@@ -20,5 +21,6 @@ export const characterDisplayTwoWire = definePart({
   plays: () => ['text'],
   ...twoWireModule,
   addresses: [32, 33, 34, 35, 36, 37, 38, 39],
+  readings: ({ busBaud }) => [{ id: 'rows', value: chipRowsUs(busBaud), unit: 'µs' }],
   memory: () => ({ ram: 112, flash: 2_600 }),
 });

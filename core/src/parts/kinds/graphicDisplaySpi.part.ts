@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
 import { aModule, count, definePart, hz, listens, powerEnds, serialBus, supplied } from '../kind.ts';
+import { frameBytes, pictureReadings, serialUs } from '../redraw.ts';
 
 export const graphicDisplaySpi = definePart({
   id: 'graphic-display-spi',
@@ -32,5 +33,6 @@ export const graphicDisplaySpi = definePart({
     ...powerEnds(figures),
   ],
   ...aModule,
-  memory: ({ widthPx, heightPx }) => ({ ram: (widthPx * heightPx) / 8, flash: 2_200 }),
+  readings: (figures) => pictureReadings(figures, serialUs(frameBytes(figures), figures.busBaud)),
+  memory: (figures) => ({ ram: frameBytes(figures), flash: 2_200 }),
 });

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { count, definePart, twoWireFigures, twoWireModule } from '../kind.ts';
+import { frameBytes, pictureReadings, twoWireUs } from '../redraw.ts';
 
 export const graphicDisplayTwoWire = definePart({
   id: 'graphic-display-two-wire',
@@ -10,6 +11,7 @@ export const graphicDisplayTwoWire = definePart({
     ...twoWireFigures,
     widthPx: count('Width, pixels', 8, 512),
     heightPx: count('Height, pixels', 8, 512),
+    pieceBytes: count('Bytes sent in one piece', 1, 256),
   }),
   defaults: {
     supplyMinMv: 3_000,
@@ -18,6 +20,7 @@ export const graphicDisplayTwoWire = definePart({
     worstUa: 25_000,
     widthPx: 128,
     heightPx: 64,
+    pieceBytes: 16,
     address: 60,
     busBaud: 400_000,
     busPullOhms: 4_700,
@@ -26,5 +29,7 @@ export const graphicDisplayTwoWire = definePart({
   plays: () => ['text'],
   ...twoWireModule,
   addresses: [60, 61],
-  memory: ({ widthPx, heightPx }) => ({ ram: (widthPx * heightPx) / 8, flash: 2_200 }),
+  readings: (figures) =>
+    pictureReadings(figures, twoWireUs(frameBytes(figures), figures.pieceBytes, figures.busBaud)),
+  memory: (figures) => ({ ram: frameBytes(figures), flash: 2_200 }),
 });
