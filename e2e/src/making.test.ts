@@ -190,17 +190,22 @@ describe('made by slots alone', () => {
     await bench.press('Left');
     await current('Now');
     await bench.shows('Light: on');
-    await bench.press('Right');
+    // The winner is shown for a second.
+    await bench.pace('¼');
+    await bench.press('Right', 200);
     await current('Right wins');
     await bench.shows('Light 3: on');
     await bench.shows('Light: off');
+    await bench.pace('1×');
     await current('Ready');
     await bench.shows('Light 3: off');
     // Too early.
-    await bench.press('Left');
+    await bench.pace('¼');
+    await bench.press('Left', 200);
     await current('Waiting');
-    await bench.press('Left');
+    await bench.press('Left', 200);
     await current('Right wins');
+    await bench.pace('1×');
     await bench.saved();
   });
 

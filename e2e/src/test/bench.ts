@@ -326,6 +326,12 @@ export class Bench {
     await this.driver.actions().move({ origin: cap }).press().pause(heldMs).release().perform();
   }
 
+  /** How fast time goes by: slowly, what lasts a second can be looked at by a machine that is busy. */
+  async pace(factor: '8×' | '1×' | '¼' | '1/20'): Promise<void> {
+    const path = By.xpath(`//*[@aria-label="Speed of time"]//label[normalize-space()="${factor}"]`);
+    await (await this.until(factor, async () => (await this.driver.findElements(path))[0])).click();
+  }
+
   /** Has every page from now on write down what it gives to the loudspeaker. */
   async listen(): Promise<void> {
     const source = `
