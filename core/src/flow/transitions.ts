@@ -21,27 +21,29 @@ function enteringFor(run: Run, rules: readonly number[]): Entering {
 
 const inOrder = (states: ReadonlySet<number>): number[] => [...states].sort((a, b) => a - b);
 
-/** What one rule enters: always the same, unless history has a say. */
-function enteredBy(run: Run, rule: number): Plan {
+/** What these rules enter: of one alone always the same, unless history has a say. */
+function enteredBy(run: Run, rules: readonly number[]): Plan {
   const known = run.tables.plans.entered;
-  if (known[rule]) return known[rule];
-  const entering = enteringFor(run, [rule]);
+  const only = rules.length === 1 ? rules[0]! : -1;
+  if (known[only]) return known[only];
+  const entering = enteringFor(run, rules);
   const plan = { ...entering, entered: inOrder(entering.states) };
-  if (!plan.byHistory) known[rule] = plan;
+  if (only >= 0 && !plan.byHistory) known[only] = plan;
   return plan;
 }
 
-/** What one rule leaves: without regions always the same from the same atomic state. */
-function leftBy(run: Run, rule: number): readonly number[] {
+/** What these rules leave: of one alone, without regions, always the same from the same atomic state. */
+function leftBy(run: Run, rules: readonly number[]): readonly number[] {
   const { tables, state } = run;
-  if (!tables.sequential) return exitSet(run, [rule]);
+  const rule = rules[0]!;
+  if (rules.length > 1 || !tables.sequential || tables.ruleDomain[rule] === domain.byHistory)
+    return exitSet(run, rules);
   const { leftByOwn, leftByOuter } = tables.plans;
   const atom = state.atoms[0]!;
-  if (tables.ruleDomain[rule] === domain.byHistory) return exitSet(run, [rule]);
-  if (tables.ruleOwner[rule] === atom) return (leftByOwn[rule] ??= exitSet(run, [rule]));
+  if (tables.ruleOwner[rule] === atom) return (leftByOwn[rule] ??= exitSet(run, rules));
   const key = rule * tables.stateIds.length + atom;
   let left = leftByOuter.get(key);
-  if (!left) leftByOuter.set(key, (left = exitSet(run, [rule])));
+  if (!left) leftByOuter.set(key, (left = exitSet(run, rules)));
   return left;
 }
 
@@ -55,24 +57,13 @@ export function enterFirst(run: Run): void {
 /** Leaves, does, enters. (microstep.) */
 export function microstep(run: Run, rules: readonly number[]): void {
   const { tables } = run;
-  const only = rules.length === 1 ? rules[0]! : -1;
-  if (only >= 0) {
-    const leads = tables.ruleDomain[only] !== domain.none;
-    sayRule(run, only);
-    if (leads) leaveAll(run, leftBy(run, only));
-    run.actAll(tables.ruleActions[only]!, tables.ruleOwner[only]!);
-    if (!leads) return;
-    // Only now: what was left just now is remembered already.
-    const plan = enteredBy(run, only);
-    enter(run, plan.entered, plan);
-    return;
-  }
   // What a rule is said to be fired from comes before what leaving does.
   for (const rule of rules) sayRule(run, rule);
-  leaveAll(run, exitSet(run, rules));
+  leaveAll(run, leftBy(run, rules));
   for (const rule of rules) run.actAll(tables.ruleActions[rule]!, tables.ruleOwner[rule]!);
-  const entering = enteringFor(run, rules);
-  enter(run, inOrder(entering.states), entering);
+  // Only now: what was left just now is remembered already.
+  const plan = enteredBy(run, rules);
+  enter(run, plan.entered, plan);
 }
 
 function leaveAll(run: Run, left: readonly number[]): void {

@@ -39,13 +39,13 @@ export function wiredAlong(gadget: Gadget, adding: Edit, likeId: string): Edit |
   if (laid.outcome !== 'laid') return null;
   const were = isOf(endsOf(gadget));
   const more = laid.wires.filter((wire) => !were(wire));
-  const edits: SingleEdit[] = [
-    ...singleEdits(adding),
-    { name: 'layWires', args: [[...wires.filter(({ locked }) => !locked), ...more]] },
-  ];
-  const small = smallParts(gadget, edits.reduce<Gadget>(applyEdit, gadget), likeId);
-  if (small.length > 0) edits.push({ name: 'decide', args: [small] });
-  return { name: 'several', args: [edits] };
+  const lays: SingleEdit = {
+    name: 'layWires',
+    args: [[...wires.filter(({ locked }) => !locked), ...more]],
+  };
+  const small = smallParts(gadget, applyEdit(after, lays), likeId);
+  const decides: SingleEdit[] = small.length > 0 ? [{ name: 'decide', args: [small] }] : [];
+  return { name: 'several', args: [[...singleEdits(adding), lays, ...decides]] };
 }
 
 /** What was decided on for one part, for those that are new. */

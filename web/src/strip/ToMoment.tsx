@@ -1,7 +1,7 @@
 import { ActionIcon, Button, TextInput, Tooltip } from '@mantine/core';
 import { IconPlayerTrackNext } from '@tabler/icons-react';
 import { useState, type FormEvent } from 'react';
-import { outside, readTime, showMoment, showTime, wantedTime } from '../shared/index.ts';
+import { readTime, showMoment, showTime, wantedTime } from '../shared/index.ts';
 import { mostAheadUs, player, virtualNowUs } from '../workers/index.ts';
 import classes from './Strip.module.css';
 
@@ -25,7 +25,9 @@ export function ToMoment() {
         ? wantedTime
         : atUs <= nowUs
           ? `It is ${showMoment(nowUs)} since power-up already; what was lies on the strip.`
-          : outside(atUs - nowUs, 0, mostAheadUs) && `Expected at most ${showTime(mostAheadUs)} from now.`;
+          : atUs - nowUs > mostAheadUs
+            ? `Expected at most ${showTime(mostAheadUs)} from now.`
+            : null;
     setError(refused);
     if (refused !== null || atUs === null) return;
     setTyped(null);

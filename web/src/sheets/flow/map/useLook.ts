@@ -56,17 +56,14 @@ export function useLook(
   const from = useRef<{ x: number; y: number; look: Look; far: boolean } | null>(null);
   const pan = (dx: number, dy: number) =>
     setMoved({ ...look, x: look.x + dx / look.scale, y: look.y + dy / look.scale });
-  const zoom = (by: number, was = look) =>
+  const zoomFrom = (was: Look, by: number) =>
     setMoved({ ...was, scale: Math.min(closest, Math.max(farthest, was.scale * by)) });
-  const two = useFingers(
-    element,
-    () => look,
-    (was, times) => zoom(times, was),
-  );
+  const zoom = (by: number) => zoomFrom(look, by);
+  const two = useFingers(element, () => look, zoomFrom);
   const [w, h] = [frame.width / look.scale, frame.height / look.scale];
   return {
     pan,
-    zoom: (by: number) => zoom(by),
+    zoom,
     fit: () => setMoved(whole),
     /** What is looked at has its middle there. */
     to: (x: number, y: number) => setMoved({ ...look, x, y }),
@@ -80,8 +77,10 @@ export function useLook(
       onPointerMove: (event: PointerEvent<HTMLElement>) => {
         const start = from.current;
         if (!start || event.buttons === 0 || !event.isPrimary) return;
-        if (two.current) start.far = true;
-        if (two.current) return;
+        if (two.current) {
+          start.far = true;
+          return;
+        }
         const perPx = w / event.currentTarget.clientWidth;
         const [dx, dy] = [event.clientX - start.x, event.clientY - start.y];
         // A click that trembles is still a click.

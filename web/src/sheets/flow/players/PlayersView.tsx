@@ -192,8 +192,7 @@ function Ends({
           </>
         )}
       </summary>
-      <fieldset>
-        <legend>It ends in</legend>
+      <fieldset aria-label="It ends in">
         {states.map(({ id, name }) => (
           <label key={id}>
             <input
