@@ -10,6 +10,7 @@ const core = join(dirname(fileURLToPath(import.meta.url)), '..', 'core', 'src');
 const outputOrder = [
   'light',
   'text',
+  'screen',
   'tone',
   'servo',
   'motor',
@@ -78,6 +79,7 @@ const registries = [
 const web = join(dirname(fileURLToPath(import.meta.url)), '..', 'web', 'src', 'outputs');
 const inHand = [
   'text',
+  'screen',
   'serial',
   'lights',
   'light',
@@ -93,7 +95,7 @@ const tables = [
   // All that one folder exports, laid together.
   { facet: 'told', name: 'told', together: true },
   { facet: 'slots', name: 'slots', together: true },
-  { facet: 'offers', name: 'offers', order: ['light', 'lights', 'text', 'tone', 'midi'] },
+  { facet: 'offers', name: 'offers', order: ['light', 'lights', 'text', 'screen', 'tone', 'midi'] },
   { facet: 'expectation', name: 'expectations' },
   { facet: 'ExpectationSlots', name: 'expectationSlots' },
   { facet: 'figures', name: 'figures' },

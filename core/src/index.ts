@@ -131,6 +131,16 @@ export {
   type Task,
   type Terminal,
   type TextDisplay,
+  type Screen,
+  type Page,
+  aligns,
+  boxKinds,
+  drawnLists,
+  fontNames,
+  growths,
+  isElement,
+  numberFormats,
+  sendings,
   type Tone,
   type Trigger,
   type Variable,
@@ -244,7 +254,7 @@ export { fieldSize, type Computer, type Typing } from './typing/index.ts';
 export { bytesUs } from './serial/index.ts';
 export { messageBytes } from './midi/index.ts';
 export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';
-export { encoderPart, taperOf } from './parts/index.ts';
+export { encoderPart, pictureUs, taperOf } from './parts/index.ts';
 export {
   colouredLights,
   stayingContacts,
@@ -328,7 +338,24 @@ export {
   type WayOut,
   type WiringStep,
 } from './wiring/index.ts';
-export { rowCells } from './screen/index.ts';
+export {
+  bitmapArt,
+  bitmapPbm,
+  blankBitmap,
+  boundsOf,
+  fontBytes,
+  fonts,
+  pageTried,
+  readOn,
+  render,
+  rowCells,
+  type Bitmap,
+  type Drawing,
+  type Drawn,
+  type FontName,
+  type Tried,
+  type Trying,
+} from './screen/index.ts';
 export {
   type Adopted,
   type Waiting,
@@ -358,6 +385,7 @@ export {
 } from './machine/index.ts';
 export {
   comparisons,
+  expectedKinds,
   isOutputWhat,
   recordedTrial,
   runTrial,

@@ -41,7 +41,7 @@ describe('parts out of the drawer', () => {
   it('bring displays of the size that their class says', () => {
     const size = (kind: string, figures = {}) => {
       const [output] = add(emptyGadget('Bench'), kind, { figures }).outputs;
-      return output?.kind === 'text' ? [output.columns, output.rows] : null;
+      return output && 'rows' in output ? [output.columns, output.rows] : null;
     };
     // 128 pixels at 6 a character: 21.
     expect(size('graphic-display-spi')).toEqual([21, 8]);

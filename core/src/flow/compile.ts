@@ -6,27 +6,30 @@ import {
   variableRange,
   variableSize,
   variableStarts,
+  writtenIn,
   type Action,
   type Gadget,
   type Length,
   type Nesting,
+  type Page,
   type Place,
   type State,
 } from '../gadget/index.ts';
 import { ExpressionError } from './error.ts';
 import { eventCodes, keyEventsOf, noEvent } from './events.ts';
-import { compileExpression, compileTyped, type Code } from './expression.ts';
+import { asksTimeIn, compileExpression, compileTyped, type Code } from './expression.ts';
 import { scopeOf, type Scope } from './scope.ts';
 import {
   domain,
   stateType,
   type CompiledAction,
   type CompiledLength,
+  type CompiledPage,
   type FlowProblem,
   type FlowTables,
   type StateType,
 } from './tables.ts';
-import { compileOrder } from './orders.ts';
+import { codesOfOrder, compileOrder } from './orders.ts';
 import { compileTemplate } from './template.ts';
 import { checkFits } from './types.ts';
 
@@ -82,6 +85,28 @@ class Writing {
 
   actions(place: Place, actions: readonly Action[], own: number | null): CompiledAction[] {
     return actions.flatMap((action) => this.action(place, action, own) ?? []);
+  }
+
+  /** What draws a page is worked out each time anew: chance would flicker, and is refused. */
+  page({ id, elements }: Page): CompiledPage {
+    const place: Place = { kind: 'page', id };
+    const orders = elements.flatMap((element, at) => {
+      const action = this.action(place, element, null);
+      if (action?.kind !== 'tell') return [];
+      if (!action.order.draws) return [{ at, order: action.order }];
+      const { expressions, templates } = writtenIn(element);
+      const text = [...expressions, ...templates].find((one) => one.includes('random')) ?? '';
+      const message =
+        'expected no random(…) on a page: it would be another with every picture; put it into a variable';
+      this.problems.push({ place, text, message });
+      return [];
+    });
+    return {
+      id,
+      orders: orders.map(({ order }) => order),
+      places: orders.map(({ at }) => at),
+      restless: orders.some(({ order }) => codesOfOrder(order).some(asksTimeIn)),
+    };
   }
 
   private action(place: Place, action: Action, own: number | null): CompiledAction | undefined {
@@ -246,6 +271,7 @@ export function compileFlow(gadget: Gadget): { tables: FlowTables; problems: Flo
     signalIds: flow.signals.map(({ id }) => id),
     signalEvent: flow.signals.map(({ id }) => codes.signal(id)),
     outputIds: gadget.outputs.map(({ id }) => id),
+    pages: gadget.pages.map((page) => writing.page(page)),
     powerUpEvent: codes.power('up'),
     keyEvents: keyEventsOf(gadget, codes),
     layers: [],

@@ -92,11 +92,14 @@ const reading: ReadonlySet<number> = new Set([
   op.isText,
 ]);
 
-/** Whether it draws chance. */
-export function drawsIn(code: Code): boolean {
-  for (let at = 0; at < code.length; at += 1 + operands(code[at]!)) if (code[at] === op.random) return true;
+function has(code: Code, operation: number): boolean {
+  for (let at = 0; at < code.length; at += 1 + operands(code[at]!)) if (code[at] === operation) return true;
   return false;
 }
+/** Whether it draws chance. */
+export const drawsIn = (code: Code): boolean => has(code, op.random);
+/** Whether it comes to something else as time goes by, and nothing happens. */
+export const asksTimeIn = (code: Code): boolean => has(code, op.elapsed);
 
 /**
  * Compiles an expression over ids.

@@ -11,8 +11,10 @@ export type { OrderOf, OutputOrder } from './orders.ts';
 export { codesOf, everyAction, everyCode } from './everyAction.ts';
 export { eventCodes, noEvent, type AwaitedTrigger, type EventCodes } from './events.ts';
 export { expressionRange, longestText, type KnownRanges } from './range.ts';
-export { valueRanges, valuesAt, valuesOf } from './values.ts';
+export { valueRanges, valuesAt, valuesOf, valuesWhere } from './values.ts';
 export { fireTimer, nextTimerUs, powerUp, stepFlow, stepTimer } from './step.ts';
+export { pageNow, type PageNow } from './pages.ts';
+export { seenNow, valuesNow } from './seen.ts';
 export { textAt } from './texts.ts';
 export type { Around } from './run.ts';
 export {

@@ -45,6 +45,16 @@ export const domain = { root: -1, none: -2, byHistory: -3 } as const;
  * that those inside state s are the numbers from s + 1 up to `end[s]`, open. Rules of a state stand together in document
  * order; state s owns rules [firstRule[s], firstRule[s + 1]).
  */
+/** A page of a display: what draws it, in order. */
+export interface CompiledPage {
+  id: string;
+  orders: CompiledOrder[];
+  /** Where each of them stands on the page: what cannot be read is left out. */
+  places: number[];
+  /** It becomes another as time goes by, and nothing happens. */
+  restless: boolean;
+}
+
 export interface FlowTables {
   /** Where power-up leads; empty where there is no state. */
   initial: number[];
@@ -106,6 +116,8 @@ export interface FlowTables {
   signalIds: string[];
   signalEvent: number[];
   outputIds: string[];
+  /** What displays show, in the order of the document. */
+  pages: CompiledPage[];
   powerUpEvent: number;
   /** Of gestures of keys in sets: what rules for any key wait for, and the key's number. */
   keyEvents: ReadonlyMap<number, KeyEvent>;

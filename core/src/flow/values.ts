@@ -176,6 +176,10 @@ function valueRange(value: Node | null, scope: Scope, known: KnownRanges, own: R
 export const valuesOf = (gadget: Gadget, derived: Derived): KnownRanges =>
   derived.once('flow.values', () => valueRanges(gadget));
 
+/** What they can be where a condition holds, as it is written; null: it never does. */
+export const valuesWhere = (gadget: Gadget, known: KnownRanges, condition: string): KnownRanges | null =>
+  narrowed(read(condition), scopeOf(gadget), known);
+
 /** What they can be where these actions are done. */
 export function valuesAt(
   gadget: Gadget,

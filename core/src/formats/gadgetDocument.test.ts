@@ -167,6 +167,52 @@ describe('a document of the sixth release', () => {
   });
 });
 
+describe('a document of the seventh release', () => {
+  const stored = (file: string) => readFileSync(join(__dirname, '../test/stored', file), 'utf8');
+  it('has its characters on a display of pixels without pages, and plays as it did', () => {
+    const read = readGadgetText(stored('version-7.json'));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    expect(read.migratedFrom).toBe(7);
+    expect(read.gadget.pages).toEqual([]);
+    expect(read.gadget.outputs[1]).toEqual({
+      id: 'o2',
+      kind: 'screen',
+      name: 'Little screen',
+      widthPx: 128,
+      heightPx: 64,
+      columns: 16,
+      rows: 2,
+      sends: 'free',
+      mostHz: 20,
+    });
+    const hands: Stimulus[] = [
+      { atUs: 500_000, controlId: 'b1', what: 'down' },
+      { atUs: 590_000, controlId: 'b1', what: 'up' },
+      { atUs: 1_500_000, controlId: 'b2', what: 'turn', detents: 4, overUs: 300_000 },
+      { atUs: 9_000_000, controlId: 'b1', what: 'down' },
+      { atUs: 9_090_000, controlId: 'b1', what: 'up' },
+      { atUs: 11_000_000, controlId: 'gadget', what: 'power', event: 'cycle' },
+    ];
+    const trace = replay(read.gadget, hands, 12_000_000, 5);
+    expect(trace.filter(({ lane }) => lane === 'text')).toHaveLength(33);
+    // Made when that release was the newest.
+    const sum = createHash('sha256').update(JSON.stringify(trace)).digest('hex');
+    expect(sum).toBe(stored('version-7.sha256').trim());
+  });
+  it('keeps a character display as it is, and says which step a broken one failed in', () => {
+    const raw = JSON.parse(stored('version-7.json')) as { parts: { kind: string; plays: string[] }[] };
+    const parts = raw.parts.map((part) =>
+      part.plays.includes('o2') ? { ...part, kind: 'character-display', figures: {} } : part,
+    );
+    const read = openGadget({ ...raw, parts });
+    expect(read.outcome === 'opened' && read.gadget.outputs[1]!.kind).toBe('text');
+    expect(openGadget({ ...raw, outputs: 'none' })).toMatchObject({
+      outcome: 'migration-failed',
+      step: 'Pages',
+    });
+  });
+});
+
 describe('a document of the fourth release', () => {
   const stored = (file: string) => readFileSync(join(__dirname, '../test/stored', file), 'utf8');
 

@@ -70,7 +70,10 @@ describe('where something is used', () => {
         fc.constantFrom('v1', 'v2', 'v3', 'o1', 'o2', 'b1', 'm1', 'g1'),
         (gadget, id) => {
           const lists = { ...gadget.flow, variables: [], timers: [], signals: [], ignored: [], marks: [] };
-          const written = JSON.stringify(lists).split(new RegExp(`\\b${id}\\b`)).length - 1;
+          const written =
+            JSON.stringify([lists, gadget.pages.map(({ elements }) => elements)]).split(
+              new RegExp(`\\b${id}\\b`),
+            ).length - 1;
           const uses = countUses(gadget, id);
           expect(uses === 0).toBe(written === 0);
           // A text that names it twice is one place.

@@ -4,7 +4,7 @@ import type { Length } from './expressions.schema.ts';
 import type { Rule, State } from './flow.schema.ts';
 import type { Gadget } from './gadget.schema.ts';
 import { fieldList, isOutputAction, type OutputAction } from './outputs.schema.ts';
-import { placedActions, type PlacedActions } from './placedActions.ts';
+import { drawnLists, placedActions, type PlacedActions } from './placedActions.ts';
 import { layerKeyId } from './keySets.ts';
 import type { Place } from './place.ts';
 
@@ -75,14 +75,15 @@ function expressionsOf(action: Exclude<Action, OutputAction>): string[] {
   }
 }
 
-/** Every expression and template text of the flow. */
+/** Every expression and template text of the flow, and of what displays show. */
 export function expressionTexts(gadget: Gadget): string[] {
   const rules = allRules(gadget).flatMap(({ rule: { guard, trigger } }) => [
     ...(guard === null ? [] : [guard]),
     ...('delay' in trigger ? lengthText(trigger.delay) : []),
   ]);
   const layers = gadget.flow.layers.flatMap(({ when }) => (when?.kind === 'on' ? [when.condition] : []));
-  const written = allActions(gadget).flatMap((action) => {
+  const drawn = drawnLists(gadget.pages).flatMap(({ actions }) => actions);
+  const written = [...allActions(gadget), ...drawn].flatMap((action) => {
     const { expressions, templates } = writtenIn(action);
     return [...expressions, ...templates];
   });
@@ -97,8 +98,8 @@ export function countUses(gadget: Gadget, id: string): number {
   return usesOf(gadget, id).length;
 }
 
-/** Where this id is used in the flow: the state, rule or layer, once for each time. */
-export function usesOf({ flow }: Gadget, id: string): Place[] {
+/** Where this id is used in the flow or on pages: the state, rule, layer or page, once for each time. */
+export function usesOf({ flow, pages }: Gadget, id: string): Place[] {
   const word = new RegExp(`\\b${id}\\b`);
   const inText = (text: string | null) => (text !== null && word.test(text) ? 1 : 0);
   const inAction = (action: Action): number => {
@@ -125,7 +126,13 @@ export function usesOf({ flow }: Gadget, id: string): Place[] {
     const condition = when?.kind === 'on' && word.test(when.condition);
     return times({ kind: 'layer', id: layerId }, (when && namedBy(when, id)) || condition ? 1 : 0);
   });
-  return [...inLists, ...held];
+  const drawn = drawnLists(pages).flatMap(({ place, actions }) =>
+    times(
+      place,
+      actions.reduce((sum, action) => sum + inAction(action), 0),
+    ),
+  );
+  return [...inLists, ...held, ...drawn];
 }
 
 /** The part that plays this control or output. */

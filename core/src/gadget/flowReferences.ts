@@ -1,10 +1,11 @@
 import type { Action } from './actions.schema.ts';
 import type { Control } from './controls.schema.ts';
-import { isOutputAction, kindsTold, type Output } from './outputs.schema.ts';
+import { isElement, isOutputAction, kindsTold, showsPages, type Output } from './outputs.schema.ts';
 import type { Flow, State, Trigger } from './flow.schema.ts';
 import type { Chord } from './gestures.schema.ts';
 import { keySetsOf, layerKeyId } from './keySets.ts';
-import { placedActions } from './placedActions.ts';
+import { drawnLists, placedActions } from './placedActions.ts';
+import type { Page } from './pages.schema.ts';
 import type { Part } from './parts.schema.ts';
 import type { Wiring } from './wiring.schema.ts';
 import { limits } from './limits.ts';
@@ -19,6 +20,7 @@ interface Referring {
   wiring: Pick<Wiring, 'sets'>;
   chords: Chord[];
   outputs: Output[];
+  pages: Page[];
   flow: Flow;
 }
 
@@ -76,6 +78,7 @@ export function flowFaults(gadget: Referring, accuse: Accuse): void {
     });
   });
   actionFaults(gadget, accuse);
+  pageFaults(gadget, accuse);
 }
 
 /** Several targets at once are for regions beside one another. */
@@ -205,12 +208,41 @@ export function wrongFor(
   }
 }
 
-function actionFaults({ outputs, flow }: Referring, accuse: Accuse): void {
+/** Pages lie on displays that show some, and hold what draws on those; nothing else draws. */
+function pageFaults({ outputs, pages, flow }: Referring, accuse: Accuse): void {
+  const kinds = new Map(outputs.map(({ id, kind }) => [id, kind]));
+  pages.forEach(({ outputId, elements }, p) => {
+    const kind = kinds.get(outputId);
+    if (!kind || !showsPages(kind))
+      accuse(['pages', p, 'outputId'], `expected the id of a display that shows pages, got "${outputId}"`);
+    elements.forEach((element, e) => {
+      if (element.outputId !== outputId)
+        accuse(
+          ['pages', p, 'elements', e, 'outputId'],
+          `expected the display of its page, "${outputId}", got "${element.outputId}"`,
+        );
+    });
+  });
+  const shown = new Map(pages.map(({ id, outputId }) => [id, outputId]));
+  for (const { actions, path } of placedActions(flow))
+    actions.forEach((action, a) => {
+      if (isElement(action))
+        accuse([...path, a, 'kind'], `expected something that can be told, and "${action.kind}" on a page`);
+      if (
+        action.kind === 'showPage' &&
+        action.pageId !== null &&
+        shown.get(action.pageId) !== action.outputId
+      )
+        accuse([...path, a, 'pageId'], `expected the id of a page of that display, got "${action.pageId}"`);
+    });
+}
+
+function actionFaults({ outputs, pages, flow }: Referring, accuse: Accuse): void {
   const variables = new Map(flow.variables.map((variable) => [variable.id, variable]));
   const outputKinds = new Map(outputs.map(({ id, kind }) => [id, kind]));
   const timers = new Set(flow.timers.map(({ id }) => id));
   const signals = new Set(flow.signals.map(({ id }) => id));
-  for (const { actions, path } of placedActions(flow))
+  for (const { actions, path } of [...placedActions(flow), ...drawnLists(pages)])
     actions.forEach((action, a) => {
       const at = (field: string) => [...path, a, field];
       if ('variableId' in action) {

@@ -5,6 +5,7 @@ import { controlSchema } from './controls.schema.ts';
 import { outputSchema } from './outputs.schema.ts';
 import { emptyFlow, flowSchema } from './flow.schema.ts';
 import { chordsSchema } from './gestures.schema.ts';
+import { pageSchema } from './pages.schema.ts';
 import { handsSchema, human } from './human.ts';
 import { limits } from './limits.ts';
 import { billSchema, partSchema } from './parts.schema.ts';
@@ -17,7 +18,7 @@ import { noWiring, wiringSchema } from './wiring.schema.ts';
 export const gadgetSchema = z
   .strictObject({
     kind: z.literal('hum-lever-gadget'),
-    version: z.literal(gadgetVersions.ListRows),
+    version: z.literal(gadgetVersions.Pages),
     name: nameSchema,
     brief: briefSchema,
     /** The main loop reads the inputs once per period. */
@@ -29,6 +30,8 @@ export const gadgetSchema = z
     /** Real presses, for contacts that play them. */
     captures: z.array(captureSchema).max(limits.captures),
     outputs: z.array(outputSchema).max(limits.outputs),
+    /** What displays show, page by page; the first of a display is the one that it begins with. */
+    pages: z.array(pageSchema).max(limits.pages),
     bill: billSchema,
     /** What is bought and wired; every control and output belongs to exactly one of them. */
     parts: z.array(partSchema).max(limits.parts),
@@ -46,7 +49,7 @@ export type Gadget = z.infer<typeof gadgetSchema>;
 export function emptyGadget(name: string): Gadget {
   return {
     kind: 'hum-lever-gadget',
-    version: gadgetVersions.ListRows,
+    version: gadgetVersions.Pages,
     name,
     brief: { purpose: '', picture: null, words: [], tasks: [], wishes: noWishes },
     loop: { periodUs: 1_000 },
@@ -55,6 +58,7 @@ export function emptyGadget(name: string): Gadget {
     chords: [],
     captures: [],
     outputs: [],
+    pages: [],
     bill: { currency: 'EUR' },
     parts: [],
     wiring: noWiring,

@@ -18,6 +18,7 @@ export const idPrefix = {
   signal: 'g',
   timer: 'm',
   layer: 'y',
+  page: 'n',
 } as const;
 
 /**
@@ -29,7 +30,7 @@ export const nextId = (gadget: Gadget, kind: keyof typeof idPrefix): string => n
 /** The next free ids with this prefix, so many of them. */
 export function nextIds(gadget: Gadget, kind: keyof typeof idPrefix, howMany: number): string[] {
   const prefix = idPrefix[kind];
-  const { brief, controls, chords, captures, outputs, parts, wiring, flow } = gadget;
+  const { brief, controls, chords, captures, outputs, pages, parts, wiring, flow } = gadget;
   const records = [
     ...brief.words,
     ...brief.tasks,
@@ -38,6 +39,7 @@ export function nextIds(gadget: Gadget, kind: keyof typeof idPrefix, howMany: nu
     ...chords,
     ...captures,
     ...outputs,
+    ...pages,
     ...parts,
     ...wiring.sets,
     ...flow.variables,

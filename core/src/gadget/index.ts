@@ -21,6 +21,7 @@ export {
   followed,
   freshOutput,
   byOutputKind,
+  isElement,
   isOutputAction,
   kindsTold,
   calmed,
@@ -47,7 +48,17 @@ export {
 } from '../lights/lights.document.ts';
 export { lightColours, type Light, type LightColour, type LightMode } from '../light/light.document.ts';
 export type { Note, Tone } from '../sound/tone.document.ts';
+export {
+  aligns,
+  boxKinds,
+  fontNames,
+  growths,
+  numberFormats,
+  sendings,
+  type Screen,
+} from '../screen/screen.document.ts';
 export type { TextDisplay } from '../screen/text.document.ts';
+export type { Page } from './pages.schema.ts';
 export { arrows as arrowKeys, computerKeys, modifiers as modifierKeys } from '../typing/typist.document.ts';
 export { lineLevels, type LineLevel } from '../switching/line.document.ts';
 export { lineEnds, type LineEnd, type Serial } from '../serial/serial.document.ts';
@@ -120,7 +131,7 @@ export {
   layerKeyId,
   layerKeyOf,
 } from './keySets.ts';
-export { placedActions, type PlacedActions } from './placedActions.ts';
+export { drawnLists, placedActions, type PlacedActions } from './placedActions.ts';
 export { areApart, areInside, isHistory, nestingOf, type Nesting } from './nesting.ts';
 export {
   caseMaterials,

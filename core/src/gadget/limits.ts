@@ -52,6 +52,10 @@ export const limits = {
   actionsPerList: 100,
   expressionChars: 400,
   templateChars: 200,
+  pages: 60,
+  /** What stands on a page of a display; its order is the order in which it is drawn. */
+  elementsPerPage: 100,
+  displayPx: 512,
   displayColumns: 80,
   displayRows: 8,
   /** One hour: contacts, debouncing and the like. */

@@ -365,6 +365,34 @@ function listRowsIn(value: unknown, depth = 0): unknown {
 
 const toListRows = (document: Raw): Raw => ({ ...document, flow: listRowsIn(document.flow) });
 
+/* --- 7 to 8: displays of pixels show pages; what was written on them stays a layer of characters over those --- */
+
+/** As the classes had it then. */
+const usualPx = { widthPx: 128, heightPx: 64 };
+
+function toPages(document: Raw): Raw {
+  const { outputs, parts } = document;
+  if (![outputs, parts].every((list) => Array.isArray(list) && list.every(isRecord)))
+    throw new Error('expected lists of outputs and parts');
+  const graphic = new Map(
+    (parts as Raw[]).flatMap(({ kind, figures, plays }) =>
+      String(kind).startsWith('graphic-display-') && Array.isArray(plays)
+        ? (plays as unknown[]).map((id) => [id, isRecord(figures) ? figures : {}] as const)
+        : [],
+    ),
+  );
+  return {
+    ...document,
+    outputs: (outputs as Raw[]).map((output) => {
+      const figures = output.kind === 'text' ? graphic.get(output.id) : undefined;
+      if (!figures) return output;
+      const { widthPx = usualPx.widthPx, heightPx = usualPx.heightPx } = figures;
+      return { ...output, kind: 'screen', widthPx, heightPx, sends: 'free', mostHz: 20 };
+    }),
+    pages: [],
+  };
+}
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
@@ -375,4 +403,5 @@ export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step:
     { name: 'ReadableTexts', step: toReadableTexts },
     { name: 'Marks', step: toMarks },
     { name: 'ListRows', step: toListRows },
+    { name: 'Pages', step: toPages },
   ];

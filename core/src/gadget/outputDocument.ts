@@ -66,18 +66,21 @@ interface Rest<K extends string, G extends Figures, A extends OutputActions> {
   fresh(part: PartFigures): { -readonly [N in keyof G]: z.infer<G[N]> };
   /** Which of that stays as the part's figures have it, whenever those change. */
   follows?: readonly (keyof G & string)[];
+  /** Actions that are no deeds: they stand on a page, and draw it whenever it is drawn. */
+  onPages?: readonly (keyof A & string)[];
   /** What must be so between figures. */
   check?(schema: z.ZodType<Described<K, G>>): z.ZodType<Described<K, G>>;
 }
 
 export interface OutputDocument<K extends string, G extends Figures, A extends OutputActions> extends Omit<
   Rest<K, G, A>,
-  'check' | 'follows'
+  'check' | 'follows' | 'onPages'
 > {
   readonly kind: K;
   readonly schema: z.ZodType<Described<K, G>>;
   readonly actions: A;
   readonly follows: readonly string[];
+  readonly onPages: readonly string[];
 }
 
 /**
@@ -89,10 +92,17 @@ export function outputDocument<K extends string, const G extends Figures, const 
   kind: K,
   figures: G,
   actions: A,
-  { check = (schema) => schema, follows = [], ...rest }: Rest<K, G, A>,
+  { check = (schema) => schema, follows = [], onPages = [], ...rest }: Rest<K, G, A>,
 ): OutputDocument<K, G, A> {
   const schema = z.strictObject({ id: idSchema, kind: z.literal(kind), name: nameSchema, ...figures });
-  return { kind, schema: check(schema as unknown as z.ZodType<Described<K, G>>), actions, follows, ...rest };
+  return {
+    kind,
+    schema: check(schema as unknown as z.ZodType<Described<K, G>>),
+    actions,
+    follows,
+    onPages,
+    ...rest,
+  };
 }
 
 /** The schema of one action of an output. */

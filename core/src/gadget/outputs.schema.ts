@@ -36,6 +36,12 @@ export const fieldList = (kind: OutputActionKind): [name: string, field: Field][
 export const isOutputAction = <A extends { kind: string }>(action: A): action is Extract<A, OutputAction> =>
   told.has(action.kind);
 
+const onPages: ReadonlySet<string> = new Set(outputDocuments.flatMap((one) => one.onPages));
+/** Whether it stands on a page and draws it, and cannot be told in passing. */
+export const isElement = ({ kind }: { kind: string }): boolean => onPages.has(kind);
+/** Whether outputs of that kind show pages. */
+export const showsPages = (kind: OutputKind): boolean => documents.get(kind)!.onPages.length > 0;
+
 /** Kinds of output that know an action. */
 export const kindsTold = (kind: string): readonly OutputKind[] => knowing.get(kind) ?? [];
 const knowing = new Map(

@@ -12,6 +12,7 @@ export interface Place {
     | 'part'
     | 'keySet'
     | 'board'
-    | 'chord';
+    | 'chord'
+    | 'page';
   id: string;
 }

@@ -1,5 +1,6 @@
 import type { Action } from './actions.schema.ts';
 import type { Flow, Layer, LayerKey, Rule, State } from './flow.schema.ts';
+import type { Page } from './pages.schema.ts';
 import type { Place } from './place.ts';
 
 /** A list of things to do, and where it stands. */
@@ -24,6 +25,17 @@ export const placedActions = ({ states, layers }: Pick<Flow, 'states' | 'layers'
   ...states.flatMap((state, s) => ofState(state, ['flow', 'states', s])),
   ...layers.flatMap((layer, y) => ofLayer(layer, ['flow', 'layers', y])),
 ];
+
+/** Lists of what draws, page by page. They are no deeds: only who follows or changes what is written looks at them, too. */
+export const drawnLists = (
+  pages: readonly Page[],
+): Pick<PlacedActions, 'actions' | 'place' | 'path' | 'name'>[] =>
+  pages.map(({ id, name, elements }, p) => ({
+    actions: elements,
+    place: { kind: 'page', id },
+    path: ['pages', p, 'elements'],
+    name,
+  }));
 
 function ofState(state: State, base: (string | number)[]): PlacedActions[] {
   const { id, name, initial, entry, exit, rules } = state;

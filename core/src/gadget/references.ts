@@ -3,6 +3,7 @@ import type { Capture } from './contact.schema.ts';
 import type { Flow } from './flow.schema.ts';
 import { flowFaults } from './flowReferences.ts';
 import type { Chord } from './gestures.schema.ts';
+import type { Page } from './pages.schema.ts';
 import type { Part } from './parts.schema.ts';
 import type { Wiring } from './wiring.schema.ts';
 import type { Control } from './controls.schema.ts';
@@ -20,6 +21,7 @@ interface Referring {
   chords: Chord[];
   captures: Capture[];
   outputs: Output[];
+  pages: Page[];
   parts: Part[];
   wiring: Wiring;
   flow: Flow;
@@ -32,7 +34,7 @@ interface Referring {
 export function checkReferences(gadget: Referring): ReferenceFault[] {
   const faults: ReferenceFault[] = [];
   const fault = (path: Path, message: string) => faults.push({ path, message });
-  const { brief, controls, chords, captures, outputs, parts, wiring, flow } = gadget;
+  const { brief, controls, chords, captures, outputs, pages, parts, wiring, flow } = gadget;
 
   const seen = new Set<string>();
   const unique = (id: string, path: Path) => {
@@ -49,6 +51,7 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
   chords.forEach((chord, i) => unique(chord.id, ['chords', i]));
   captures.forEach((capture, i) => unique(capture.id, ['captures', i]));
   outputs.forEach((output, i) => unique(output.id, ['outputs', i]));
+  pages.forEach((page, i) => unique(page.id, ['pages', i]));
   parts.forEach((part, i) => unique(part.id, ['parts', i]));
   wiring.sets.forEach((set, i) => unique(set.id, ['wiring', 'sets', i]));
   flow.variables.forEach((variable, i) => {

@@ -8,6 +8,7 @@ export const gadgetVersions = {
   ReadableTexts: 5,
   Marks: 6,
   ListRows: 7,
+  Pages: 8,
 } as const;
 
 /** The version this program writes. */

@@ -146,7 +146,7 @@ function adoptShown(
       }),
     ),
     outputs: Object.fromEntries(
-      Object.entries(dark.outputs).map(([id, fresh]) => [id, adoptOutput(was.outputs[id], fresh)]),
+      Object.entries(dark.outputs).map(([id, fresh]) => [id, adoptOutput(was.outputs[id], fresh, gadget)]),
     ),
   };
 }

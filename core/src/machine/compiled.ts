@@ -13,7 +13,14 @@ import {
 } from '../gadget/index.ts';
 import type { Straighten } from '../gesture/index.ts';
 import { encoderPart, taperOf, type EncoderPart } from '../parts/index.ts';
-import { compileOutputs, keptUp, type CompiledOutput, type KeptUp } from './outputKinds.ts';
+import {
+  compileOutputs,
+  keptUp,
+  stirredOf,
+  type CompiledOutput,
+  type KeptUp,
+  type Stirred,
+} from './outputKinds.ts';
 import { nowActiveIn, type NowActive } from './nowActive.ts';
 import { arraysOf, boardOf, usualLogicMv, type ScannedArray } from '../wiring/index.ts';
 
@@ -60,6 +67,8 @@ export interface CompiledGadget {
   outputs: ReadonlyMap<string, CompiledOutput>;
   /** Those among them that the loop sees to by itself. */
   keptUp: readonly KeptUp[];
+  /** Those that show by themselves what happens. */
+  stirred: readonly Stirred[];
   events: EventCodes;
   tables: FlowTables;
   nowActive: NowActive;
@@ -132,6 +141,7 @@ export function compileGadget(gadget: Gadget): CompiledGadget {
     receivers: of<Codes, CompiledReceiver>('codes', (one) => one),
     outputs,
     keptUp: keptUp(outputs.values()),
+    stirred: stirredOf(outputs.values()),
     events: eventCodes(gadget),
     tables: compileFlow(gadget).tables,
     nowActive: nowActiveIn(gadget),

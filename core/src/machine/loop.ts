@@ -28,7 +28,7 @@ import { cleanChange, readInput, scanArrays, swallowed } from './input.ts';
 import { readWiper, wakeForLoad, wakeForWait } from './knobs.ts';
 import { aroundFlow } from './flowAround.ts';
 import type { Job } from '../output/index.ts';
-import { carryOut, darken, keepUp, remember, upkeepDueUs } from './outputs.ts';
+import { carryOut, darken, keepUp, remember, stir, upkeepDueUs } from './outputs.ts';
 import { heardNow } from './outside.ts';
 import { forgetWithPower } from './powerCycle.ts';
 import { stirByChange, stirByReading } from './port.ts';
@@ -77,7 +77,10 @@ export class MainLoop {
       this.sayDueGestures(input);
       if (this.readOne(input, turn)) changed.push(input.control.id);
     }
-    if (changed.length > 0) stirByChange(state, compiled, changed);
+    if (changed.length > 0) {
+      stirByChange(state, compiled, changed);
+      this.stir();
+    }
     this.readOthers();
     for (;;) {
       const step = stepTimer(compiled.tables, state.flow, state.nowUs, this.around);
@@ -168,6 +171,7 @@ export class MainLoop {
   /** Step by step, and every so many one way where a rule waits for that. */
   private saySteps(controlId: string, one: { oneWay: number; steps?: number }, steps: number): void {
     const by = Math.sign(steps);
+    if (by !== 0) this.stir();
     for (let n = 0; n < Math.abs(steps); n += 1) {
       one.oneWay = Math.sign(one.oneWay) === -by ? by : one.oneWay + by;
       if (one.steps !== undefined) one.steps += by;
@@ -259,7 +263,10 @@ export class MainLoop {
   /** Carries out what the flow wants, at once or behind its blocking waits. */
   follow({ effects, blockedUs }: FlowStep): void {
     const { state, compiled } = this;
-    if (effects.length > 0) wakeForLoad(state, compiled.knobs.values());
+    if (effects.length > 0) {
+      wakeForLoad(state, compiled.knobs.values());
+      this.stir();
+    }
     const startUs = this.freeUs;
     for (const effect of effects) {
       const atUs = startUs + effect.offsetUs;
@@ -267,6 +274,11 @@ export class MainLoop {
       else schedule(state.queue, atUs, { kind: 'effect', effect });
     }
     if (blockedUs > 0) this.block(startUs + blockedUs);
+  }
+
+  /** What shows values by itself is to look at them once more. */
+  private stir(): void {
+    if (this.compiled.stirred.length > 0) stir(this.state, this.compiled);
   }
 
   /** Carries out one effect; what it gives the loop to do waits until all of this moment are carried out. */

@@ -1,4 +1,12 @@
-import { evaluate, freshFlow, powerUp, type Code, type FlowState, type Surroundings } from '../flow/index.ts';
+import {
+  evaluate,
+  freshFlow,
+  powerUp,
+  seenNow,
+  type Code,
+  type FlowState,
+  type Surroundings,
+} from '../flow/index.ts';
 import type { Gadget } from '../gadget/index.ts';
 import { nothingTogether } from '../gesture/index.ts';
 import {
@@ -116,16 +124,7 @@ export class Machine {
   /** What expressions see now; not to be kept either. */
   get seen(): Surroundings {
     const { state, compiled } = this.loop;
-    const { flow, nowUs } = state;
-    return {
-      values: flow.values,
-      random: () => 0,
-      active: (one) => flow.active[one]!,
-      elapsed: (one) => (flow.active[one] ? Math.floor((nowUs - flow.enteredUs[one]!) / 1_000) : 0),
-      control: aroundFlow(state, compiled, nowUs).control,
-      carried: [],
-      mishap: () => undefined,
-    };
+    return seenNow(state.flow, aroundFlow(state, compiled, state.nowUs));
   }
 
   /** Where hands have put each control: keys 0 or 1, knobs in thousandths of the way, dials in detents since power-up. */

@@ -11,7 +11,7 @@ import type { Holding, OutputDefinition, Stage } from '../output/index.ts';
 import { outputList } from './outputRegistry.ts';
 
 type Listed = (typeof outputList)[number];
-type StateIn<D> = D extends { dark(output: never): infer S } ? S : never;
+type StateIn<D> = D extends { dark(output: never, gadget: Gadget): infer S } ? S : never;
 type StageOf<D> = D extends { powerOff(state: never, stage: infer T): void } ? T : never;
 type EntryIn<T> = T extends { trace(entry: infer E): void } ? E : never;
 
@@ -55,16 +55,28 @@ export const keptUp = (outputs: Iterable<CompiledOutput>): readonly KeptUp[] =>
     upkeep?.wanted(prepared) ? [{ output, upkeep }] : [],
   );
 
+/** An output that shows by itself what happens in the gadget. */
+export interface Stirred {
+  id: string;
+  stirred: NonNullable<AnyDefinition['stirred']>;
+}
+
+export const stirredOf = (outputs: Iterable<CompiledOutput>): readonly Stirred[] =>
+  [...outputs].flatMap(({ output: { id }, definition: { stirred, upkeep }, prepared }) =>
+    stirred && upkeep?.wanted(prepared) ? [{ id, stirred }] : [],
+  );
+
 /** As it is before anything was told. */
-export const darkOutput = (output: Output): OutputState => definitionOf(output.kind).dark(output as never);
+export const darkOutput = (output: Output, gadget: Gadget): OutputState =>
+  definitionOf(output.kind).dark(output as never, gadget);
 
 /** Whether what it planned is void by now. */
 export const isVoidPlan = (state: OutputState, what: unknown): boolean =>
   definitionOf(state.kind).isVoid(state, what);
 
 /** An edit: what is kept. @param was undefined, or of another kind: nothing */
-export const adoptOutput = (was: OutputState | undefined, dark: OutputState): OutputState =>
-  was?.kind === dark.kind ? definitionOf(dark.kind).adopt(was, dark) : dark;
+export const adoptOutput = (was: OutputState | undefined, dark: OutputState, gadget: Gadget): OutputState =>
+  was?.kind === dark.kind ? definitionOf(dark.kind).adopt(was, dark, gadget) : dark;
 
 export const laterOutput = (state: OutputState, byUs: number): OutputState =>
   definitionOf(state.kind).later(state, byUs);

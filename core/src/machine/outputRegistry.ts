@@ -1,6 +1,7 @@
 // Written by scripts/registries.mjs from the files beside it; do not edit.
 import { light } from '../light/light.output.ts';
 import { text } from '../screen/text.output.ts';
+import { screen } from '../screen/screen.output.ts';
 import { tone } from '../sound/tone.output.ts';
 import { servo } from '../motion/servo.output.ts';
 import { motor } from '../motion/motor.output.ts';
@@ -11,4 +12,4 @@ import { line } from '../switching/line.output.ts';
 import { serial } from '../serial/serial.output.ts';
 import { setting } from '../module/setting.output.ts';
 
-export const outputList = [light, text, tone, servo, motor, midi, typist, lights, line, serial, setting] as const;
+export const outputList = [light, text, screen, tone, servo, motor, midi, typist, lights, line, serial, setting] as const;

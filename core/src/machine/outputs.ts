@@ -1,7 +1,8 @@
-import type { Effect, OutputOrder } from '../flow/index.ts';
+import { pageNow, type Effect, type OutputOrder, type PageNow } from '../flow/index.ts';
 import { variableShape, variableStart, variableStarts, type Gadget, type Variable } from '../gadget/index.ts';
 import { schedule } from '../kernel/index.ts';
 import { noJobs, type Job } from '../output/index.ts';
+import { aroundFlow } from './flowAround.ts';
 import type { CompiledGadget } from './compiled.ts';
 import {
   darkOutput,
@@ -21,7 +22,7 @@ export function darkShown(gadget: Gadget): Shown {
     variables: Object.fromEntries(
       gadget.flow.variables.map((variable) => [variable.id, shownStart(variable)]),
     ),
-    outputs: Object.fromEntries(gadget.outputs.map((output) => [output.id, darkOutput(output)])),
+    outputs: Object.fromEntries(gadget.outputs.map((output) => [output.id, darkOutput(output, gadget)])),
   };
 }
 
@@ -98,6 +99,7 @@ class OutputStage implements AnyStage {
   readonly nowUs;
   constructor(
     private readonly state: MachineState,
+    private readonly compiled: CompiledGadget,
     { output, prepared }: CompiledOutput,
     private readonly list: TraceEntry[],
   ) {
@@ -111,6 +113,10 @@ class OutputStage implements AnyStage {
   }
   plan(afterUs: number, what: unknown): void {
     schedule(this.state.queue, this.nowUs + afterUs, { kind: 'output', outputId: this.output.id, what });
+  }
+  page(pageId: string): PageNow {
+    const { state, compiled } = this;
+    return pageNow(compiled.tables, state.flow, pageId, aroundFlow(state, compiled, this.nowUs));
   }
 }
 
@@ -128,7 +134,7 @@ function become(
   const { outputs } = state.shown;
   const of = compiled.outputs.get(outputId);
   const was = outputs[outputId];
-  if (of && was) outputs[outputId] = next(was, of, new OutputStage(state, of, trace));
+  if (of && was) outputs[outputId] = next(was, of, new OutputStage(state, compiled, of, trace));
 }
 
 /** An output is told something. What waited over an edit for another kind was dropped by it. */
@@ -143,7 +149,7 @@ function told(
   const was = state.shown.outputs[outputId];
   // Written out: this runs for everything that is shown.
   if (!of || !was) return noJobs;
-  const stage = new OutputStage(state, of, trace);
+  const stage = new OutputStage(state, compiled, of, trace);
   return jobsOf(state, of, was, of.definition.apply(was, order as never, stage), stage);
 }
 
@@ -182,6 +188,11 @@ export function upkeepDueUs(state: MachineState, { keptUp }: CompiledGadget): nu
   return dueUs;
 }
 
+/** Something has happened: what shows that by itself has something to do. */
+export function stir({ shown: { outputs } }: MachineState, { stirred }: CompiledGadget): void {
+  for (const { id, stirred: after } of stirred) outputs[id] = after(outputs[id]!);
+}
+
 /** The loop sees to an output that is due. @returns what that gives it to do; none where it is not due */
 export function keepUp(
   state: MachineState,
@@ -193,7 +204,7 @@ export function keepUp(
   const was = state.shown.outputs[id];
   const dueUs = was ? upkeep.dueUs(was) : null;
   if (!of || !was || dueUs === null || dueUs > state.nowUs) return noJobs;
-  const stage = new OutputStage(state, of, trace);
+  const stage = new OutputStage(state, compiled, of, trace);
   return jobsOf(state, of, was, upkeep.done(was, stage), stage);
 }
 
@@ -202,6 +213,6 @@ export function darken(state: MachineState, compiled: CompiledGadget, trace: Tra
   for (const id of compiled.outputs.keys())
     become(state, compiled, id, trace, (was, { definition, output }, stage) => {
       definition.powerOff(was, stage);
-      return darkOutput(output);
+      return darkOutput(output, compiled.gadget);
     });
 }

@@ -52,6 +52,7 @@ export const setting = defineOutput<'setting', ModuleSetting, SettingEntry, Plan
     return was.queue.length === 0 ? begin(queued, on) : queued;
   },
   upkeep: null,
+  stirred: null,
   jobs: (was, { queue }, { output }) => (queue === was.queue ? noJobs : inBackground(output.tellUs)),
   due(was, { order }, on) {
     const [value, ...queue] = was.queue;

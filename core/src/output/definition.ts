@@ -1,4 +1,4 @@
-import type { OrderOf } from '../flow/index.ts';
+import type { OrderOf, PageNow } from '../flow/index.ts';
 import type { Job } from './job.ts';
 import type { ActionKindOf, Gadget, OutputActionOf, OutputKind, OutputOf } from '../gadget/index.ts';
 
@@ -26,6 +26,8 @@ export interface Stage<K extends OutputKind, E, W, P> {
   trace(entry: Placed<E>): void;
   /** Comes back as `due`, so long after now. */
   plan(afterUs: number, what: W): void;
+  /** What a page of its own comes to now. */
+  page(pageId: string): PageNow;
 }
 
 /**
@@ -43,7 +45,7 @@ export interface OutputDefinition<
   /** What is looked up of the document once, before it runs. */
   prepare(output: OutputOf<K>, gadget: Gadget): P;
   /** As it is before anything was told: dark, blank, silent. */
-  dark(output: OutputOf<K>): S;
+  dark(output: OutputOf<K>, gadget: Gadget): S;
   /** What becomes of it when it is told something; the same state where nothing changes. */
   apply(state: S, order: OrderOf<ActionKindOf<K>>, stage: Stage<K, E, W, P>): S;
   /**
@@ -63,10 +65,12 @@ export interface OutputDefinition<
     /** A turn has come by. */
     done(state: S, stage: Stage<K, E, W, P>): S;
   } | null;
+  /** Something has happened in the gadget that it may show by itself; null: it shows what it is told. */
+  readonly stirred: ((state: S) => S) | null;
   /** The power goes: tells what can be seen or heard of that. */
   powerOff(state: S, stage: Stage<K, E, W, P>): void;
   /** An edit: what is kept of it, for the output as it is now. @param dark that one, not told anything */
-  adopt(was: S, dark: S): S;
+  adopt(was: S, dark: S, gadget: Gadget): S;
   /** Everything that it remembers of time comes so much later. */
   later(state: S, byUs: number): S;
   /** Whether the supply gives way under it. */
@@ -102,6 +106,7 @@ export const defineOutput = <
 /** For kinds that plan nothing, and need no upkeep. */
 export const plansNothing = {
   upkeep: null,
+  stirred: null,
   due: <S>(state: S): S => state,
   isVoid: () => true,
 };

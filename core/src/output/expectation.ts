@@ -25,6 +25,8 @@ export interface OutputExpectation<
   E extends { readonly lane: string },
 > {
   readonly kind: K;
+  /** Other kinds of output that it can be expected of: they write the same entries. */
+  readonly also?: readonly OutputKind[];
   /** What is said of it, besides which output it is. */
   readonly fields: F;
   /** Lanes that it is read off. */

@@ -8,6 +8,7 @@ const ends = new Set<string>([
   'codes',
   'light',
   'text',
+  'screen',
   'tone',
   'servo',
   'motor',

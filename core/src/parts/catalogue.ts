@@ -35,6 +35,12 @@ export function lightData(gadget: Pick<Gadget, 'parts'>, outputId: string): Ligh
   return (part && kindOf(part).data?.(figuresOf(part))) ?? null;
 }
 
+/** How long a whole picture takes over the bus of the display, µs; null: not known. */
+export function pictureUs(gadget: Pick<Gadget, 'parts'>, outputId: string): number | null {
+  const part = partOf(gadget, outputId);
+  return (part && kindOf(part).pictureUs?.(figuresOf(part))) ?? null;
+}
+
 /** Ids of the contacts that stay where they are put. */
 export function stayingContacts({ parts }: Pick<Gadget, 'parts'>): Set<string> {
   return new Set(parts.flatMap((part) => (kindOf(part).stays ? part.plays : [])));

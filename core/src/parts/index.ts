@@ -4,6 +4,7 @@ export {
   figuresOf,
   kindOf,
   lightData,
+  pictureUs,
   priceOf,
   partFaults,
   partKinds,

@@ -65,6 +65,8 @@ export interface PartKind<F extends Figures = Figures> {
   readings?(figures: F): Reading[];
   /** Of lights that are told over a data line: how long a whole picture takes, and whether nothing else is heard. */
   data?(figures: F): LightData;
+  /** Of displays of pixels: how long a whole picture takes over their bus, µs. */
+  pictureUs?(figures: F): number;
   plays(figures: F): EndKind[];
   terminals(figures: F): Terminal[];
   /** What it draws from its supply; lights and sounders on pins draw through these, and are counted here. */

@@ -1,12 +1,16 @@
-import { longestText, showTemplate, valuesAt, valuesOf } from '../flow/index.ts';
+import { longestText, showTemplate, valuesAt, valuesOf, type KnownRanges } from '../flow/index.ts';
 import {
   placedActions,
   type Edit,
   type Gadget,
+  type Output,
   type PlacedActions,
   type Snag,
   type SnagRule,
 } from '../gadget/index.ts';
+import { fontForCells } from './fonts.ts';
+import { elementsOf, type PlacedElement } from './elements.ts';
+import { extentOf } from './extent.ts';
 
 /** Columns that character displays are made with; a wider text needs other words. */
 const madeWide = [8, 16, 20, 40];
@@ -27,36 +31,86 @@ const texts = (gadget: Gadget): Placed[] =>
     ),
   );
 
-/** Text that is wider than the display can show, at its longest, or on a row that the display does not have. */
+type Celled = Extract<Output, { columns: number; rows: number }> & { kind: 'text' | 'screen' };
+const isCelled = (output: Output | undefined): output is Celled =>
+  output?.kind === 'text' || output?.kind === 'screen';
+
+/** How many columns would do, where such a display can have them; pixels have room for some only. */
+function wideEnough(display: Celled, length: number): number | undefined {
+  if (display.kind === 'text') return madeWide.find((made) => made >= length);
+  const { widthPx, heightPx, rows } = display;
+  return fontForCells(widthPx, heightPx, length, rows) === null ? undefined : length;
+}
+
+/** Rows of characters: wider than the display can show, at their longest, or on a row that it does not have. */
+function inCells(gadget: Gadget, known: KnownRanges): Snag[] {
+  // The same text for the same display is told once, where it first stands.
+  const told = new Set<string>();
+  return texts(gadget).flatMap((placed): Snag[] => {
+    const { text, row, outputId, place, name: state } = placed;
+    const display = gadget.outputs.find(({ id }) => id === outputId);
+    if (!isCelled(display)) return [];
+    const { columns, rows, name } = display;
+    const length = longestText(text, gadget, valuesAt(gadget, known, placed));
+    const common = { rule: 'S01', level: 'likely', place } as const;
+    const values = { state, display: name, text: showTemplate(text, gadget), length, columns, rows };
+    const key = JSON.stringify([outputId, text, row >= rows ? row : null]);
+    if ((row < rows && length <= columns) || told.has(key)) return [];
+    told.add(key);
+    if (row >= rows) return [{ ...common, values: { ...values, reason: 'row', row: row + 1 } }];
+    const wide = wideEnough(display, length);
+    const widen: Edit = { name: 'changeOutput', args: [display.id, { columns: wide ?? length }] };
+    return [
+      {
+        ...common,
+        values: { ...values, reason: 'width' },
+        ...(wide !== undefined && {
+          mend: { key: 'widerDisplay', edit: widen, values: { columns: wide } },
+        }),
+      },
+    ];
+  });
+}
+
+/** What is written on a page and goes over the edge of its display, at its longest. */
+function onPage(gadget: Gadget, known: KnownRanges, placed: PlacedElement): Snag[] {
+  const { element, screen, page } = placed;
+  const extent = extentOf(gadget, element, known);
+  if (!extent) return [];
+  const { text, font, characters, left, right, top, bottom } = extent;
+  const over = { across: left < 0 || right > screen.widthPx, below: top < 0 || bottom > screen.heightPx };
+  if (!over.across && !over.below) return [];
+  return [
+    {
+      rule: 'S01',
+      level: 'likely',
+      place: { kind: 'page', id: page.id },
+      values: {
+        reason: over.across ? 'edge' : 'height',
+        page: page.name,
+        display: screen.name,
+        text,
+        font,
+        length: characters,
+        left,
+        right: right - 1,
+        top,
+        bottom: bottom - 1,
+        widthPx: screen.widthPx,
+        heightPx: screen.heightPx,
+      },
+    },
+  ];
+}
+
+/** Text that does not fit where it is shown. */
 export const S01: SnagRule = {
   id: 'S01',
   check(gadget, derived): Snag[] {
     const known = valuesOf(gadget, derived);
-    // The same text for the same display is told once, where it first stands.
-    const told = new Set<string>();
-    return texts(gadget).flatMap((placed): Snag[] => {
-      const { text, row, outputId, place, name: state } = placed;
-      const display = gadget.outputs.find(({ id }) => id === outputId);
-      if (display?.kind !== 'text') return [];
-      const { columns, rows, name } = display;
-      const length = longestText(text, gadget, valuesAt(gadget, known, placed));
-      const common = { rule: 'S01', level: 'likely', place } as const;
-      const values = { state, display: name, text: showTemplate(text, gadget), length, columns, rows };
-      const key = JSON.stringify([outputId, text, row >= rows ? row : null]);
-      if ((row < rows && length <= columns) || told.has(key)) return [];
-      told.add(key);
-      if (row >= rows) return [{ ...common, values: { ...values, reason: 'row', row: row + 1 } }];
-      const wide = madeWide.find((made) => made >= length);
-      const widen: Edit = { name: 'changeOutput', args: [display.id, { columns: wide ?? length }] };
-      return [
-        {
-          ...common,
-          values: { ...values, reason: 'width' },
-          ...(wide !== undefined && {
-            mend: { key: 'widerDisplay', edit: widen, values: { columns: wide } },
-          }),
-        },
-      ];
-    });
+    return [
+      ...inCells(gadget, known),
+      ...elementsOf(gadget).flatMap((placed) => onPage(gadget, known, placed)),
+    ];
   },
 };

@@ -7,6 +7,6 @@ export function rowCells(text: string, columns: number): string[] {
 }
 
 /** Empty rows of a display. */
-export function blankRows({ rows }: TextDisplay): string[] {
+export function blankRows({ rows }: Pick<TextDisplay, 'rows'>): string[] {
   return Array.from({ length: rows }, () => '');
 }

@@ -26,15 +26,7 @@ export const text = outputDocument(
   {
     reaches: 'eyes',
     leaves: (action) => (action.kind === 'text' ? (action.text.trim() === '' ? 'dark' : 'lit') : null),
-    fresh({ widthPx, heightPx, digits }) {
-      if (widthPx !== undefined && heightPx !== undefined)
-        // Six by eight pixels a character. Source: reckoning, Buses and screens.
-        return {
-          columns: Math.min(limits.displayColumns, Math.max(1, Math.floor(widthPx / 6))),
-          rows: Math.min(limits.displayRows, Math.max(1, Math.floor(heightPx / 8))),
-        };
-      return digits === undefined ? { columns: 16, rows: 2 } : { columns: digits, rows: 1 };
-    },
+    fresh: ({ digits }) => (digits === undefined ? { columns: 16, rows: 2 } : { columns: digits, rows: 1 }),
   },
 );
 

@@ -5,6 +5,8 @@ import type { TextEntry } from './text.output.ts';
 /** The row holds this text somewhere; empty: the row is blank. */
 export const text = defineExpectation<TextEntry>()({
   kind: 'text',
+  // What is written in characters over the pages of a display of pixels.
+  also: ['screen'],
   fields: { row: wholeSchema(0, 7), text: lineSchema(80) },
   lanes: ['text'],
   before: () => '',

@@ -1,37 +1,11 @@
-import type { OrderOf } from '../flow/index.ts';
-import type { ActionKindOf } from '../gadget/index.ts';
-import { clamp } from '../kernel/index.ts';
 import { defineOutput, noJobs, plansNothing } from '../output/index.ts';
 import { blankRows } from './cells.ts';
+import { rowsAfter } from './written.ts';
 
 /** What stands on a character display, row by row, as it was written: longer than it is wide, it may be. */
 export interface WrittenText {
   kind: 'text';
   rows: readonly string[];
-}
-
-/** A row with characters put over it from a column on; what falls outside is not seen. */
-function overlaid(row: string, column: number, text: string, columns: number): string {
-  const cells = [...row.padEnd(columns, ' ')];
-  [...text].forEach((character, n) => {
-    if (column + n >= 0 && column + n < columns) cells[column + n] = character;
-  });
-  return cells.join('');
-}
-
-/** Each place shows the glyph of its number; beyond the ends, the nearest. */
-const rowOfList = (places: readonly number[], glyphs: readonly string[]): string =>
-  places.map((place) => glyphs[clamp(place, 0, glyphs.length - 1)]).join('');
-
-function writtenRow(stood: string, order: OrderOf<ActionKindOf<'text'>>, columns: number): string {
-  switch (order.kind) {
-    case 'text':
-      return order.text;
-    case 'sprite':
-      return overlaid(stood, order.column, order.text, columns);
-    case 'listRow':
-      return rowOfList(order.places, [...order.glyphs]);
-  }
 }
 
 export type TextEntry = { lane: 'text'; row: number; text: string };
@@ -41,14 +15,9 @@ export const text = defineOutput<'text', WrittenText, TextEntry, never, null>({
   prepare: () => null,
   dark: (output) => ({ kind: 'text', rows: blankRows(output) }),
   apply(was, order, on) {
-    const stood = was.rows[order.row];
-    if (stood === undefined) return was;
-    const written = writtenRow(stood, order, on.output.columns);
-    if (written === stood) return was;
-    on.trace({ atUs: on.nowUs, lane: 'text', id: on.id, row: order.row, text: written });
-    // Copied and set: `with` costs several times as much, and games write several times a second.
-    const rows = was.rows.slice();
-    rows[order.row] = written;
+    const rows = rowsAfter(was.rows, order, on.output.columns);
+    if (rows === was.rows) return was;
+    on.trace({ atUs: on.nowUs, lane: 'text', id: on.id, row: order.row, text: rows[order.row]! });
     return { kind: 'text', rows };
   },
   jobs: () => noJobs,

@@ -76,6 +76,7 @@ export const serial = defineOutput<'serial', SerialLine, SerialEntry, Planned, n
     return was.queue.length === 0 ? begin(queued, on) : queued;
   },
   upkeep: null,
+  stirred: null,
   jobs: (was, { queue }, { output }) =>
     queue === was.queue ? noJobs : inBackground(bytesUs(queue.at(-1)!.bytes, output.baud)),
   due(was, { order }, on) {

@@ -2,12 +2,13 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { contactOf } from '../contact/index.ts';
 import { applyEdit, type Gadget, type GestureSetting, type Snag, emptyFlow } from '../gadget/index.ts';
-import { frozen, gestures, ideal, pressToLight, rule, setting, state } from '../test/fixtures.ts';
+import { button, frozen, gestures, ideal, pressToLight, rule, setting, state } from '../test/fixtures.ts';
 import { checkGadget, snagRules } from './index.ts';
 import { feelCases } from '../test/feelCases.ts';
 import { replay, type Stimulus } from '../machine/index.ts';
 import { flowCases } from '../test/flowCases.ts';
 import { saneGadgets } from '../test/saneGadgets.ts';
+import { screenCases } from '../test/screenCases.ts';
 import { wiringCases } from '../test/wiringCases.ts';
 import { edited } from '../test/wiringFixtures.ts';
 import { addPartEdit } from '../drawer/index.ts';
@@ -242,7 +243,7 @@ const pathCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
   ],
 ];
 
-const cases = [...pathCases, ...feelCases, ...flowCases, ...wiringCases];
+const cases = [...pathCases, ...feelCases, ...flowCases, ...wiringCases, ...screenCases(button())];
 
 describe('snags', () => {
   it('a light of several colours may be told one', () => {

@@ -50,6 +50,7 @@ export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, null>
     }
   },
   upkeep: null,
+  stirred: null,
   jobs: () => noJobs,
   due: (was, { order, notes }, on) => (was.order === order ? play(was, notes, on) : was),
   isVoid: (was, { order }) => was.order !== order,

@@ -43,6 +43,7 @@ export const line = defineOutput<'line', SwitchedLine, SwitchedEntry, Planned, n
     }
   },
   upkeep: null,
+  stirred: null,
   jobs: () => noJobs,
   due: (was, { order, level }, on) => (was.order === order ? become(was, level, 0, on) : was),
   isVoid: (was, { order }) => was.order !== order,

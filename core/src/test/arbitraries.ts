@@ -2,12 +2,19 @@ import * as fc from 'fast-check';
 import { switchModels, contactOf, type SwitchModel } from '../contact/index.ts';
 import { algorithms } from '../debounce/index.ts';
 import {
+  aligns,
+  boxKinds,
   codeGestures,
   emptyGadget,
+  fontNames,
   gestureKinds,
+  growths,
+  isElement,
   keyGestures,
   kindsTold,
   midiMessages,
+  numberFormats,
+  type OutputAction,
   paints,
   powerEvents,
   type Action,
@@ -99,6 +106,24 @@ const lightsRange = {
 const ofText = { variableId: fc.constant('v4'), index: fc.constant(null) };
 const ofTexts = { variableId: fc.constant('v5'), index: fc.constantFrom('v2 % 4', '0') };
 
+const drawnAt = {
+  outputId: fc.constant('o11'),
+  onlyIf: fc.oneof({ weight: 3, arbitrary: fc.constant('1') }, { weight: 1, arbitrary: expression }),
+  x: fc.constantFrom('0', 'v1', '64', '2147483647'),
+  y: fc.constantFrom('0', '-3', 'v2 * 8', 'elapsed(s2) / 100'),
+};
+const writtenAt = {
+  ...drawnAt,
+  font: fc.constantFrom(...fontNames),
+  align: fc.constantFrom(...aligns),
+  inverted: fc.boolean(),
+};
+const drawnSize = {
+  ...drawnAt,
+  width: fc.constantFrom('40', 'v1', '-2'),
+  height: fc.constantFrom('6', '1', '64'),
+};
+
 /** Every kind of thing that can happen, so that none is left out of what is tried at random. */
 export const actionOf = {
   set: fc.oneof(
@@ -180,6 +205,25 @@ export const actionOf = {
   switch: fc.record({ outputId: fc.constant('o8'), to: fc.constantFrom('on', 'off', 'open') }),
   pulse: fc.record({ outputId: fc.constant('o8'), to: fc.constantFrom('on', 'off'), length }),
   burst: fc.record({ outputId: fc.constant('o8'), carrierHz: expression, length }),
+  showPage: fc.record({ outputId: fc.constant('o11'), pageId: fc.constantFrom('n1', 'n2', null) }),
+  drawText: fc.record({ ...writtenAt, text: template }),
+  drawNumber: fc.record({
+    ...writtenAt,
+    value: expression,
+    format: fc.constantFrom(...numberFormats),
+    places: fc.integer({ min: 0, max: 12 }),
+    unit: fc.constantFrom('', '°'),
+  }),
+  drawBar: fc.record({
+    ...drawnSize,
+    value: expression,
+    low: fc.constantFrom('0', '-10'),
+    high: fc.constantFrom('50', 'v1'),
+    grows: fc.constantFrom(...growths),
+    framed: fc.boolean(),
+  }),
+  drawBox: fc.record({ ...drawnSize, how: fc.constantFrom(...boxKinds) }),
+  drawLine: fc.record({ ...drawnAt, toX: expression, toY: fc.constantFrom('63', 'v2') }),
   give: fc.record({ outputId: fc.constant('o10'), value: expression }),
   say: fc.record({ outputId: fc.constant('o9'), text: template, ended: fc.boolean() }),
   save: fc.constant({}),
@@ -197,11 +241,18 @@ const weightOf = (kind: string): number => {
   const alike = Object.keys(actionOf).filter((other) => of !== undefined && kindsTold(other)[0] === of);
   return Math.max(1, Math.round(12 / Math.max(1, alike.length)));
 };
+const ofKind = (kind: Action['kind']): fc.Arbitrary<Action> =>
+  (actionOf[kind] as fc.Arbitrary<object>).map((rest) => ({ kind, ...rest }) as Action);
+/** What stands on a page. */
+export const elementArbitrary = fc.oneof(
+  ...(Object.keys(actionOf) as Action['kind'][])
+    .filter((kind) => isElement({ kind }))
+    .map((kind) => ofKind(kind) as fc.Arbitrary<OutputAction>),
+);
 const actionArbitrary: fc.Arbitrary<Action> = fc.oneof(
-  ...(Object.keys(actionOf) as Action['kind'][]).map((kind) => ({
-    weight: weightOf(kind),
-    arbitrary: (actionOf[kind] as fc.Arbitrary<object>).map((rest) => ({ kind, ...rest }) as Action),
-  })),
+  ...(Object.keys(actionOf) as Action['kind'][])
+    .filter((kind) => !isElement({ kind }))
+    .map((kind) => ({ weight: weightOf(kind), arbitrary: ofKind(kind) })),
 );
 export const actionsArbitrary = fc.array(actionArbitrary, { maxLength: 3 });
 
@@ -365,6 +416,8 @@ const savedArbitrary: fc.Arbitrary<Saved | null> = fc.constantFrom<(Saved | null
   { when: 'asked' },
 );
 
+const elementsArbitrary = fc.array(elementArbitrary, { maxLength: 3 });
+
 /** Valid gadgets of three buttons, an encoder, a knob, a receiver, three outputs, two variables and four states with anything in them. */
 export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
   .record({
@@ -374,6 +427,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
     chord: chordArbitrary,
     layers: fc.array(layerArbitrary, { maxLength: 2 }),
     saved: savedArbitrary,
+    elements: fc.tuple(elementsArbitrary, elementsArbitrary),
     states: fc.tuple(
       ...stateIds.map((id) =>
         fc.record({
@@ -386,7 +440,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       ),
     ),
   })
-  .map(({ periodUs, buttons, others, chord, layers, saved, states }): Gadget => ({
+  .map(({ periodUs, buttons, others, chord, layers, saved, elements, states }): Gadget => ({
     ...emptyGadget('Any'),
     loop: { periodUs },
     wiring: {
@@ -408,7 +462,14 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       { id: 'o8', kind: 'line', name: 'Bell', switches: 'bell', inverted: false, powerUp: 'off' },
       { id: 'o9', kind: 'serial', name: 'Panel', baud: 9_600, longest: 20, queueBytes: 30, ends: 'crlf' },
       { id: 'o10', kind: 'setting', name: 'Tuner', unit: '', low: -5, high: 90, start: 1, tellUs: 700 },
-    ],
+      { id: 'o11', kind: 'screen', name: 'Glass', widthPx: 128, heightPx: 64, columns: 21, rows: 8, sends: 'blocking', mostHz: 20 },
+    ], // prettier-ignore
+    pages: elements.map((drawn, n) => ({
+      id: `n${n + 1}`,
+      name: `Page ${n + 1}`,
+      outputId: 'o11',
+      elements: drawn,
+    })),
     flow: {
       ...emptyFlow(),
       variables: [

@@ -19,6 +19,7 @@ import {
   actionsArbitrary,
   buttonArbitrary,
   chordArbitrary,
+  elementArbitrary,
   gadgetArbitrary,
   layerArbitrary,
   ruleArbitrary,
@@ -38,6 +39,7 @@ const ruleId = fc
 const partId = id('p', 14);
 const controlId = id('b', 7);
 const variableId = id('v', 7);
+const pageId = id('n', 4);
 const name = fc.constantFrom('Ember', 'Ash', 'Soot', 'A');
 const by = fc.integer({ min: -3, max: 3 });
 const bool = fc.boolean();
@@ -264,6 +266,14 @@ const argsOf = {
   renameTimer: fc.tuple(id('m', 3), fc.constantFrom('wick', 'bell')),
   removeTimer: fc.tuple(id('m', 3)),
   setChance: fc.tuple(fc.constantFrom('noise' as const, 'same' as const, 'press' as const)),
+  addPage: fc.tuple(fc.constantFrom('o11', 'o2'), name),
+  renamePage: fc.tuple(pageId, name),
+  movePage: fc.tuple(pageId, by),
+  removePage: fc.tuple(pageId),
+  addElement: fc.tuple(pageId, elementArbitrary),
+  changeElement: fc.tuple(pageId, fc.nat(3), elementArbitrary),
+  moveElement: fc.tuple(pageId, fc.nat(3), by),
+  removeElement: fc.tuple(pageId, fc.nat(3)),
   addLayer: fc.tuple(name, when),
   changeLayer: fc.tuple(id('y', 3), fc.record({ when })),
   moveLayer: fc.tuple(id('y', 3), by),

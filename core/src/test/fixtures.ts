@@ -108,6 +108,7 @@ const usualClass = {
   codes: 'code-receiver',
   light: 'light',
   text: 'character-display',
+  screen: 'graphic-display-two-wire',
   tone: 'piezo',
   servo: 'servo',
   motor: 'vibration-motor',

@@ -6,6 +6,7 @@ import {
   type Gadget,
   type Output,
   type OutputKind,
+  type Page,
   type Variable,
 } from '../gadget/index.ts';
 import { figuresOf } from '../parts/index.ts';
@@ -21,8 +22,28 @@ export function outputOf(kind: OutputKind, name: string, figures: Record<string,
   } as Output;
 }
 
+export const pageOf = (elements: Page['elements'], id = 'n1', name = 'First'): Page => ({
+  id,
+  name,
+  outputId: 'o1',
+  elements,
+});
+/** A text on a page, in the upper left corner. */
+export const textAt = (text: string, x = '0', y = '0'): Page['elements'][number] => ({
+  kind: 'drawText',
+  outputId: 'o1',
+  onlyIf: '1',
+  x,
+  y,
+  font: '6x8',
+  align: 'left',
+  inverted: false,
+  text,
+});
+const scored = [textAt('Ready 42')];
+
 /**
- * A gadget of one output that is told one thing after the other: a line of text, each so long after power-up.
+ * A gadget of one output, a display of pixels with a blank page and one that scores, that is told one thing after the other: a line of text, each so long after power-up.
  * @param told `[ms, what is done]`, as it is typed behind `do`
  */
 export function toldGadget(
@@ -33,6 +54,7 @@ export function toldGadget(
   const gadget: Gadget = {
     ...emptyGadget('Told'),
     outputs: [output],
+    pages: output.kind === 'screen' ? [pageOf([]), pageOf(scored, 'n2', 'Score')] : [],
     parts: partsFor({ controls: [], outputs: [output] }),
     flow: { ...emptyFlow(), variables, initialId: 's1', states: [state('s1', { name: 'All' })] },
   };

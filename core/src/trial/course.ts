@@ -1,7 +1,7 @@
 import { variableStart, type Gadget } from '../gadget/index.ts';
 import { nowActiveIn, type TraceEntry } from '../machine/index.ts';
 import type { Expectation } from './trial.schema.ts';
-import { isOutputWhat, valueBefore, valueBy } from './whatOutput.ts';
+import { expectedKinds, isOutputWhat, valueBefore, valueBy } from './whatOutput.ts';
 
 /** What a thing was, from each moment on. Ordered by time; the last of several at one moment is what stayed. */
 export interface Course {
@@ -25,12 +25,12 @@ export function courseOf(
     });
   if (isOutputWhat(what)) {
     const { kind, outputId } = what;
-    const output = gadget.outputs.find((one) => one.id === outputId && one.kind === kind);
+    const output = gadget.outputs.find((one) => one.id === outputId && expectedKinds(one).includes(kind));
     if (!output) return null;
     const changes = entries((entry) =>
       'id' in entry && entry.id === outputId ? valueBy(what, entry) : undefined,
     );
-    return [{ atUs: 0, value: valueBefore(output) }, ...changes];
+    return [{ atUs: 0, value: valueBefore(what, output) }, ...changes];
   }
   switch (what.kind) {
     case 'state':

@@ -13,6 +13,11 @@ const cases: { [K in OutputKind]: Case<K> } = {
     met: [{ row: 0, text: '42' }, { row: 1, text: '' }],
     missed: [{ row: 0, text: '43' }, { row: 1, text: '42' }],
   },
+  screen: {
+    told: 'Thing page "Score"',
+    met: [{ text: '42' }, { text: 'Ready' }],
+    missed: [{ text: '43' }, { text: '' }],
+  },
   tone: {
     told: 'Thing tone 440',
     met: [{ comparison: '=', hz: 440 }, { comparison: '>', hz: 0 }],

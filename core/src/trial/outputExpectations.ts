@@ -1,6 +1,7 @@
 // Written by scripts/registries.mjs from the files beside it; do not edit.
 import { light } from '../light/light.expectation.ts';
 import { text } from '../screen/text.expectation.ts';
+import { screen } from '../screen/screen.expectation.ts';
 import { tone } from '../sound/tone.expectation.ts';
 import { servo } from '../motion/servo.expectation.ts';
 import { motor } from '../motion/motor.expectation.ts';
@@ -11,4 +12,4 @@ import { line } from '../switching/line.expectation.ts';
 import { serial } from '../serial/serial.expectation.ts';
 import { setting } from '../module/setting.expectation.ts';
 
-export const outputExpectations = [light, text, tone, servo, motor, midi, typist, lights, line, serial, setting] as const;
+export const outputExpectations = [light, text, screen, tone, servo, motor, midi, typist, lights, line, serial, setting] as const;

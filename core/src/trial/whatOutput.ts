@@ -26,7 +26,14 @@ export const isOutputWhat = <W extends { kind: string }>(what: W): what is Extra
 /** Lanes that anything expected of outputs is read off. */
 export const expectedLanes = outputExpectations.flatMap(({ lanes }) => [...lanes]);
 
-export const valueBefore = (output: Output): string | number => expectationOf(output.kind).before(output);
+/** What can be expected of an output: of its own kind, and of what it has in common with others. */
+export const expectedKinds = ({ kind }: Pick<Output, 'kind'>): OutputKind[] => [
+  kind,
+  ...[...byKind.values()].flatMap((one) => (one.also?.includes(kind) ? [one.kind] : [])),
+];
+
+export const valueBefore = (what: OutputWhat, output: Output): string | number =>
+  expectationOf(what.kind).before(output);
 
 /** What an entry of that output makes of what is expected; undefined: nothing. */
 export function valueBy(what: OutputWhat, entry: TraceEntry): string | number | undefined {
@@ -36,11 +43,13 @@ export function valueBy(what: OutputWhat, entry: TraceEntry): string | number | 
 
 /** What an entry of an output shows, as something to expect that it fulfils; null: nothing that can be. */
 export function seenBy(output: Output, entry: TraceEntry): OutputWhat | null {
-  const { lanes, seen, value, holds } = expectationOf(output.kind);
+  const kind = expectedKinds(output).find((one) => expectationOf(one).lanes.includes(entry.lane));
+  if (kind === undefined) return null;
+  const { lanes, seen, value, holds } = expectationOf(kind);
   const wanted = lanes.includes(entry.lane) ? seen(entry) : null;
   const came = wanted ? value(entry, wanted) : undefined;
   if (!wanted || came === undefined || !holds(wanted, came)) return null;
-  return { kind: output.kind, outputId: output.id, ...wanted } as OutputWhat;
+  return { kind, outputId: output.id, ...wanted } as OutputWhat;
 }
 
 export const outputHolds = (what: OutputWhat, value: string | number): boolean =>

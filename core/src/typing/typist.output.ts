@@ -56,6 +56,7 @@ export const typist = defineOutput<'typist', Typing, TypistEntry, Planned, null>
     }
   },
   upkeep: null,
+  stirred: null,
   jobs: () => noJobs,
   due: (was, { key, tap }, on) => (was.tapped[key] === tap ? release(was, key, on) : was),
   isVoid: ({ tapped }, { key, tap }) => tapped[key] !== tap,

@@ -1,4 +1,4 @@
-export type SheetId = 'brief' | 'parts' | 'wiring' | 'feel' | 'flow' | 'trials';
+export type SheetId = 'brief' | 'parts' | 'wiring' | 'feel' | 'flow' | 'screen' | 'trials';
 
 /** Words on a button of a sheet; a menu before its entry. */
 export type Named = readonly [string] | readonly [menu: string, entry: string];
@@ -21,6 +21,7 @@ export const doable: Readonly<Record<SheetId, readonly Named[]>> = {
   ],
   feel: [['Press it for me'], ['A burst'], ['A nervous double'], ['A long lean'], ['A storm of spikes']],
   flow: [['Add a state']],
+  screen: [['Add a page']],
   trials: [['Record'], ['Run all']],
 };
 

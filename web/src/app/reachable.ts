@@ -38,6 +38,7 @@ export function reachableOf(
     ...flow.states.flatMap(({ name, rules }) =>
       rules.map((rule, n) => at('rule', rule.id, `Rule ${n + 1} of ${name}: ${showRule(rule, gadget)}`)),
     ),
+    ...gadget.pages.map(({ id, name }) => at('page', id, `Page ${name}`)),
     ...trials.map(({ id, trial }) => {
       return { id: `trial ${id}`, label: `Trial ${trial.name}`, path: `trials?trial=${id}`, place: null };
     }),

@@ -7,5 +7,6 @@ export const sheetPages = {
   wiring: () => import('../sheets/wiring/index.ts'),
   feel: () => import('../sheets/feel/index.ts'),
   flow: () => import('../sheets/flow/index.ts'),
+  screen: () => import('../sheets/screen/index.ts'),
   trials: () => import('../sheets/trials/index.ts'),
 } satisfies Record<SheetId, () => Promise<unknown>>;

@@ -23,6 +23,8 @@ describe('snags lead to a sheet', () => {
     ['F01', 'control', 'feel'],
     ['L03', 'state', 'flow'],
     ['S01', 'rule', 'flow'],
+    ['S01', 'page', 'screen'],
+    ['S02', 'output', 'screen'],
     ['W07', 'part', 'wiring'],
     ['N04', 'part', 'parts'],
     ['P07', 'part', 'parts'],

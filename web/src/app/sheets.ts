@@ -1,4 +1,5 @@
 import {
+  IconAspectRatio,
   IconCircuitPushbutton,
   IconFlag,
   IconHandFinger,
@@ -59,6 +60,13 @@ export const sheets: readonly Sheet[] = [
     page: onDemand(sheetPages.flow),
   },
   {
+    id: 'screen',
+    title: 'Screen',
+    group: 'Shape',
+    icon: IconAspectRatio,
+    page: onDemand(sheetPages.screen),
+  },
+  {
     id: 'trials',
     title: 'Trials',
     group: 'Prove',
@@ -76,7 +84,9 @@ export function sheetOf(rule: string, place: Place): string {
     case 'control':
       return rule.startsWith('F') ? 'feel' : 'parts';
     case 'output':
-      return 'parts';
+      return rule.startsWith('S') ? 'screen' : 'parts';
+    case 'page':
+      return 'screen';
     case 'word':
     case 'task':
       return 'brief';

@@ -1,6 +1,7 @@
 // Written by scripts/registries.mjs from the files beside it; do not edit.
 import { light } from './light/ExpectationSlots.tsx';
 import { text } from './screen/ExpectationSlots.tsx';
+import { screen } from './screen/ExpectationSlots.tsx';
 import { tone } from './sound/ExpectationSlots.tsx';
 import { servo } from './motion/ExpectationSlots.tsx';
 import { motor } from './motion/ExpectationSlots.tsx';
@@ -14,6 +15,7 @@ import { setting } from './module/ExpectationSlots.tsx';
 export const expectationSlots = {
   light,
   text,
+  screen,
   tone,
   servo,
   motor,

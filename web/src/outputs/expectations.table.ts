@@ -1,6 +1,7 @@
 // Written by scripts/registries.mjs from the files beside it; do not edit.
 import { light } from './light/expectation.ts';
 import { text } from './screen/expectation.ts';
+import { screen } from './screen/expectation.ts';
 import { tone } from './sound/expectation.ts';
 import { servo } from './motion/expectation.ts';
 import { motor } from './motion/expectation.ts';
@@ -14,6 +15,7 @@ import { setting } from './module/expectation.ts';
 export const expectations = {
   light,
   text,
+  screen,
   tone,
   servo,
   motor,

@@ -1,6 +1,7 @@
 // Written by scripts/registries.mjs from the files beside it; do not edit.
 import { light } from './light/figures.tsx';
 import { text } from './screen/figures.tsx';
+import { screen } from './screen/figures.tsx';
 import { tone } from './sound/figures.tsx';
 import { servo } from './motion/figures.ts';
 import { motor } from './motion/figures.ts';
@@ -14,6 +15,7 @@ import { setting } from './module/figures.tsx';
 export const figures = {
   light,
   text,
+  screen,
   tone,
   servo,
   motor,

@@ -2,6 +2,7 @@
 import { light } from './light/offers.ts';
 import { lights } from './lights/offers.ts';
 import { text } from './screen/offers.ts';
+import { screen } from './screen/offers.ts';
 import { tone } from './sound/offers.ts';
 import { midi } from './midi/offers.ts';
 import { line } from './switching/offers.ts';
@@ -15,6 +16,7 @@ export const offers = {
   light,
   lights,
   text,
+  screen,
   tone,
   midi,
   line,

@@ -1,5 +1,6 @@
 // Written by scripts/registries.mjs from the files beside it; do not edit.
 import { text } from './screen/picture.ts';
+import { screen } from './screen/picture.ts';
 import { serial } from './serial/picture.ts';
 import { lights } from './lights/picture.ts';
 import { light } from './light/picture.ts';
@@ -13,6 +14,7 @@ import { typist } from './typing/picture.ts';
 
 export const pictures = {
   text,
+  screen,
   serial,
   lights,
   light,

@@ -1,6 +1,7 @@
 // Written by scripts/registries.mjs from the files beside it; do not edit.
 import { light } from './light/slots.tsx';
 import { text } from './screen/slots.tsx';
+import { screen } from './screen/slots.tsx';
 import { tone } from './sound/slots.tsx';
 import { midi } from './midi/slots.tsx';
 import { typist } from './typing/slots.tsx';
@@ -13,6 +14,7 @@ import { moved } from './motion/slots.tsx';
 export const slots = {
   ...light,
   ...text,
+  ...screen,
   ...tone,
   ...midi,
   ...typist,

@@ -1,6 +1,7 @@
 // Written by scripts/registries.mjs from the files beside it; do not edit.
 import { light } from './light/told.ts';
 import { text } from './screen/told.ts';
+import { screen } from './screen/told.ts';
 import { tone } from './sound/told.ts';
 import { midi } from './midi/told.ts';
 import { typist } from './typing/told.ts';
@@ -13,6 +14,7 @@ import { moved } from './motion/told.ts';
 export const told = {
   ...light,
   ...text,
+  ...screen,
   ...tone,
   ...midi,
   ...typist,

@@ -63,7 +63,27 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
     say: (v) =>
       v.reason === 'row'
         ? `“${v.text}” goes to row ${v.row}, but ${v.display} has ${v.rows}.`
-        : `“${v.text}” takes up to ${v.length} characters; ${v.display} shows ${v.columns}.`,
+        : v.reason === 'edge'
+          ? `On page ${v.page}, “${v.text}” takes up to ${v.length} characters of ${v.font} and reaches from pixel ${v.left} to ${v.right}; ${v.display} has 0 to ${Number(v.widthPx) - 1}.`
+          : v.reason === 'height'
+            ? `On page ${v.page}, “${v.text}” reaches from pixel row ${v.top} to ${v.bottom}; ${v.display} has 0 to ${Number(v.heightPx) - 1}.`
+            : `“${v.text}” takes up to ${v.length} characters; ${v.display} shows ${v.columns}.`,
+  },
+  S02: {
+    title: 'A picture takes long',
+    say: (v) =>
+      v.reason === 'press'
+        ? `The loop waits ${showDuration(Number(v.pictureUs))} for each picture that ${v.display} is sent; a press of ${showDuration(Number(v.shortestPressUs))} can come and go meanwhile, unread. A faster bus, larger pieces, or sending beside the loop where the chip can do that.`
+        : `${v.display} is to show up to ${v.mostHz} pictures a second, but one takes ${showDuration(Number(v.pictureUs))} over its bus: ${v.possible} is the most.`,
+  },
+  S04: {
+    title: 'A character that the font lacks',
+    say: (v) =>
+      `The font ${v.font} has no ${v.characters}: ${v.count === 1 ? 'a frame stands in its place' : 'frames stand in their places'} on ${v.display}.`,
+  },
+  S12: {
+    title: 'A page that nobody sees',
+    say: (v) => `Nothing shows page ${v.page} of ${v.display}, and it is not the one that it begins with.`,
   },
   X01: {
     title: 'Cannot be read',
@@ -84,6 +104,7 @@ export const mendWords: Record<string, (v: Values) => string> = {
   hearAs: () => 'Wait for the key that it is heard as',
   removeRule: () => 'Remove the rule',
   widerDisplay: (v) => `Make the display ${v.columns} wide`,
+  fewerPictures: (v) => `Send at most ${v.hz} a second`,
 };
 
 export function sayingOf({ rule, values, mend }: Snag): SnagText {

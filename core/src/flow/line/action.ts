@@ -29,6 +29,9 @@ const beginnings = [
 ] as const;
 const reserved: ReadonlySet<string> = new Set(beginnings);
 
+/** In place of a page: none. */
+const noPage: ReadonlySet<string> = new Set(['none']);
+
 const inQuotes = (text: string): string => `"${text.replace(/["\\]/g, '\\$&')}"`;
 
 /** By the kind of output. What is told to one belongs to it. */
@@ -40,6 +43,7 @@ const writerFor = (names: Names): LineWriter => ({
   plain: inQuotes,
   length: (length) => showLength(length, names),
   variable: (id) => quoted(names.variables.get(id) ?? id, reserved),
+  page: (id) => quoted(names.pages.get(id) ?? id, noPage),
 });
 
 function showTold(action: OutputAction, names: Names): string {

@@ -13,6 +13,7 @@ export interface Names {
   timers: ReadonlyMap<string, string>;
   states: ReadonlyMap<string, string>;
   variables: ReadonlyMap<string, string>;
+  pages: ReadonlyMap<string, string>;
 }
 export type NameKind = Exclude<keyof Names, 'gadget'>;
 
@@ -26,7 +27,7 @@ export function namesOf(gadget: Gadget): Names {
 }
 
 function gather(gadget: Gadget): Names {
-  const { controls, outputs, chords, flow } = gadget;
+  const { controls, outputs, chords, pages, flow } = gadget;
   return {
     gadget,
     controls: plainLabels(controls),
@@ -38,6 +39,7 @@ function gather(gadget: Gadget): Names {
     timers: plainLabels(flow.timers),
     states: stateLabels(gadget),
     variables: plainLabels(flow.variables),
+    pages: plainLabels(pages),
   };
 }
 
@@ -52,4 +54,5 @@ export const kindWords: Record<NameKind, string> = {
   timers: 'a timer',
   states: 'a state',
   variables: 'a variable',
+  pages: 'a page',
 };

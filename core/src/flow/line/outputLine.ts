@@ -13,6 +13,7 @@ export interface LineWriter {
   plain(text: string): string;
   length(length: Length): string;
   variable(id: string): string;
+  page(id: string): string;
 }
 
 /** What is told to a kind of output as text, both ways: what stands behind the output's name. */

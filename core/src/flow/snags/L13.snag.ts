@@ -1,4 +1,11 @@
-import type { Action, Snag, SnagRule } from '../../gadget/index.ts';
+import {
+  drawnLists,
+  writtenIn,
+  type Action,
+  type Gadget,
+  type Snag,
+  type SnagRule,
+} from '../../gadget/index.ts';
 import { nested, unfinished } from '../reach.ts';
 
 const unseen: ReadonlySet<Action['kind']> = new Set([
@@ -12,7 +19,17 @@ const unseen: ReadonlySet<Action['kind']> = new Set([
   'cancel',
   'wait',
 ]);
-const shows = ({ kind }: Action) => !unseen.has(kind);
+
+/** Ids of values and states that some page speaks of. A page shows them by itself. */
+const onPages = ({ pages }: Gadget): ReadonlySet<string> =>
+  new Set(
+    drawnLists(pages).flatMap(({ actions }) =>
+      actions.flatMap((action) => {
+        const { expressions, templates } = writtenIn(action);
+        return [...expressions, ...templates].flatMap((text) => text.match(/\b[vs]\d+\b/g) ?? []);
+      }),
+    ),
+  );
 
 /** A change of state with no light, text, sound or anything else to show it. */
 export const L13: SnagRule = {
@@ -20,6 +37,9 @@ export const L13: SnagRule = {
   check: (gadget, derived) => {
     const nesting = nested(gadget, derived);
     const blank = unfinished(gadget, derived);
+    const seen = onPages(gadget);
+    const shows = (action: Action) =>
+      !unseen.has(action.kind) || ('variableId' in action && seen.has(action.variableId));
     return gadget.flow.states.flatMap((from) =>
       from.rules.flatMap(({ id, actions, targetIds }): Snag[] => {
         const targets = targetIds.map((target) => nesting.byId.get(target)!);
@@ -36,7 +56,7 @@ export const L13: SnagRule = {
           ...actions,
           ...entered.flatMap(({ entry, initial }) => [...entry, ...(initial?.actions ?? [])]),
         ];
-        if (done.some(shows)) return [];
+        if (done.some(shows) || seen.has(from.id) || entered.some((state) => seen.has(state.id))) return [];
         return [
           {
             rule: 'L13',

@@ -2,9 +2,10 @@ import type { Draft } from 'immer';
 import type { Action } from '../actions.schema.ts';
 import type { Trigger } from '../flow.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
+import type { Page } from '../pages.schema.ts';
 import type { Fault } from '../open.ts';
 import { layerKeyId } from '../keySets.ts';
-import { placedActions } from '../placedActions.ts';
+import { drawnLists, placedActions } from '../placedActions.ts';
 
 export type Without<T> = T extends unknown ? Omit<T, 'id'> : never;
 export type Patch<T> = T extends unknown ? Partial<Omit<T, 'id' | 'kind'>> : never;
@@ -35,7 +36,16 @@ export const moveBy = <T extends { id: string }>(list: T[], id: string, by: numb
 };
 
 export const eachActions = (draft: Draft<Gadget>, visit: (actions: Action[]) => void) => {
-  for (const { actions } of placedActions(draft.flow)) visit(actions);
+  for (const { actions } of [...placedActions(draft.flow), ...drawnLists(draft.pages)]) visit(actions);
+};
+
+/** A page is gone: nothing shows it any more. */
+export const dropPages = (draft: Draft<Gadget>, gone: (page: Page) => boolean) => {
+  const ids = new Set(draft.pages.filter(gone).map(({ id }) => id));
+  drop(draft.pages, ({ id }) => ids.has(id));
+  eachActions(draft, (actions) =>
+    drop(actions, (action) => action.kind === 'showPage' && action.pageId !== null && ids.has(action.pageId)),
+  );
 };
 
 /** No word leads to it any more. */

@@ -5,6 +5,7 @@ import { feelEdits } from './feelEdits.ts';
 import { flowEdits } from './flowEdits.ts';
 import { flowNameEdits } from './flowNameEdits.ts';
 import { EditRefused } from './help.ts';
+import { pageEdits } from './pageEdits.ts';
 import { partEdits } from './partEdits.ts';
 import { wiringEdits } from './wiringEdits.ts';
 
@@ -17,7 +18,8 @@ type Singles = typeof briefEdits &
   typeof wiringEdits &
   typeof feelEdits &
   typeof flowEdits &
-  typeof flowNameEdits;
+  typeof flowNameEdits &
+  typeof pageEdits;
 const single: Singles = {
   ...briefEdits,
   ...partEdits,
@@ -25,6 +27,7 @@ const single: Singles = {
   ...feelEdits,
   ...flowEdits,
   ...flowNameEdits,
+  ...pageEdits,
 };
 type SingleName = keyof Singles;
 type Rest<F> = F extends (gadget: Gadget, ...rest: infer R) => unknown ? R : never;

@@ -12,6 +12,7 @@ import {
   dropCodeRules,
   dropSet,
   dropTriggers,
+  dropPages,
   eachActions,
   findIn,
   moveBy,
@@ -57,6 +58,7 @@ function dropEnds(draft: Draft<Gadget>, ids: readonly string[]): void {
   for (const { keys } of draft.flow.layers) drop(keys, (key) => gone(layerKeyId(key)));
   for (const { id } of draft.chords.filter(({ controlIds }) => controlIds.some(gone))) dropChord(draft, id);
   eachActions(draft, (actions) => drop(actions, (action) => 'outputId' in action && gone(action.outputId)));
+  dropPages(draft, ({ outputId }) => gone(outputId));
   for (const set of draft.wiring.sets) {
     drop(set.controlIds, gone);
     drop(set.chords, (chord) => chord.some(gone));

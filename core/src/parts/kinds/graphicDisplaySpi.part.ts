@@ -3,6 +3,13 @@ import { signal } from '../../gadget/index.ts';
 import { aModule, count, definePart, hz, listens, powerEnds, serialBus, supplied } from '../kind.ts';
 import { frameBytes, pictureReadings, serialUs } from '../redraw.ts';
 
+interface Spi {
+  widthPx: number;
+  heightPx: number;
+  busBaud: number;
+}
+const pictureUs = (figures: Spi): number => serialUs(frameBytes(figures), figures.busBaud);
+
 export const graphicDisplaySpi = definePart({
   id: 'graphic-display-spi',
   title: 'Small graphic display, SPI',
@@ -24,7 +31,7 @@ export const graphicDisplaySpi = definePart({
     busBaud: 8_000_000,
   },
   priceCents: 550,
-  plays: () => ['text'],
+  plays: () => ['screen'],
   terminals: (figures) => [
     ...serialBus(figures.busBaud, ['mosi', 'sck']),
     signal('select', 'out', listens),
@@ -33,6 +40,7 @@ export const graphicDisplaySpi = definePart({
     ...powerEnds(figures),
   ],
   ...aModule,
-  readings: (figures) => pictureReadings(figures, serialUs(frameBytes(figures), figures.busBaud)),
+  pictureUs,
+  readings: (figures) => pictureReadings(figures, pictureUs(figures)),
   memory: (figures) => ({ ram: frameBytes(figures), flash: 2_200 }),
 });

@@ -2,6 +2,15 @@ import * as z from 'zod';
 import { count, definePart, twoWireFigures, twoWireModule } from '../kind.ts';
 import { frameBytes, pictureReadings, twoWireUs } from '../redraw.ts';
 
+interface TwoWire {
+  widthPx: number;
+  heightPx: number;
+  pieceBytes: number;
+  busBaud: number;
+}
+const pictureUs = (figures: TwoWire): number =>
+  twoWireUs(frameBytes(figures), figures.pieceBytes, figures.busBaud);
+
 export const graphicDisplayTwoWire = definePart({
   id: 'graphic-display-two-wire',
   title: 'Small graphic display, two-wire',
@@ -26,10 +35,10 @@ export const graphicDisplayTwoWire = definePart({
     busPullOhms: 4_700,
   },
   priceCents: 480,
-  plays: () => ['text'],
+  plays: () => ['screen'],
   ...twoWireModule,
   addresses: [60, 61],
-  readings: (figures) =>
-    pictureReadings(figures, twoWireUs(frameBytes(figures), figures.pieceBytes, figures.busBaud)),
+  pictureUs,
+  readings: (figures) => pictureReadings(figures, pictureUs(figures)),
   memory: (figures) => ({ ram: frameBytes(figures), flash: 2_200 }),
 });

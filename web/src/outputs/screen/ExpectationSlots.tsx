@@ -15,3 +15,16 @@ export const text: ExpectationSlots<'text'> = ({ what, put }) => (
     />
   </>
 );
+
+export const screen: ExpectationSlots<'screen'> = ({ what, put }) => (
+  <>
+    shows
+    <TextField
+      size="xs"
+      aria-label="Text"
+      placeholder="(no text)"
+      value={what.text}
+      commit={(text) => put({ ...what, text })}
+    />
+  </>
+);

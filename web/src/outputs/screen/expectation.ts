@@ -6,3 +6,9 @@ export const text: Expected<'text'> = {
     text === '' ? `row ${row + 1} of ${name} is blank` : `row ${row + 1} of ${name} shows “${text}”`,
   came: cameText,
 };
+
+export const screen: Expected<'screen'> = {
+  fresh: (outputId) => ({ kind: 'screen', outputId, text: '' }),
+  wanted: ({ text }, name) => (text === '' ? `${name} shows no text` : `${name} shows “${text}”`),
+  came: (value) => cameText(String(value).replaceAll('\n', ' · ')),
+};

@@ -1,9 +1,17 @@
-import { NumberField } from '../../shared/index.ts';
+import { sendings } from '@hum-lever/core';
+import { Choice, NumberField } from '../../shared/index.ts';
 import type { FiguresOf } from '../figuresOf.ts';
 
 const field = { label: '', min: 1, width: 110 } as const;
 
-export const text: FiguresOf<'text'> = ({ output: { columns, rows }, change }) => (
+/** Rows of characters, and how many stand in one. */
+const Cells = ({
+  of: { columns, rows },
+  change,
+}: {
+  of: { columns: number; rows: number };
+  change: (patch: { columns: number } | { rows: number }) => string | null;
+}) => (
   <>
     <NumberField
       {...field}
@@ -21,5 +29,35 @@ export const text: FiguresOf<'text'> = ({ output: { columns, rows }, change }) =
       value={rows}
       commit={(value) => change({ rows: value })}
     />
+  </>
+);
+
+export const text: FiguresOf<'text'> = ({ output, change }) => <Cells of={output} change={change} />;
+
+const sendingWords: Record<(typeof sendings)[number], string> = {
+  free: 'its bus takes no time',
+  blocking: 'the loop waits while a picture is sent',
+  background: 'a picture is sent beside the loop',
+};
+
+export const screen: FiguresOf<'screen'> = ({ output, change }) => (
+  <>
+    <NumberField
+      {...field}
+      aria-label="At most"
+      width={150}
+      unit="pictures/s"
+      max={60}
+      value={output.mostHz}
+      commit={(value) => change({ mostHz: value })}
+    />
+    <Choice
+      label="What sending a picture takes"
+      data={sendings.map((value) => ({ value, label: sendingWords[value] }))}
+      value={output.sends}
+      choose={(value) => change({ sends: value as typeof output.sends })}
+    />
+    in characters
+    <Cells of={output} change={change} />
   </>
 );

@@ -1,9 +1,25 @@
 import type { Gadget } from '@hum-lever/core';
 import { firstOf, type Offer } from '../offer.ts';
+import { pagesOf } from './pages.ts';
 
 export function text(gadget: Gadget): Offer[] {
   const outputId = firstOf(gadget, 'text');
+  return outputId === undefined ? [] : inCharacters(gadget, outputId);
+}
+
+export function screen(gadget: Gadget): Offer[] {
+  const outputId = firstOf(gadget, 'screen');
   if (outputId === undefined) return [];
+  const pages = gadget.outputs.flatMap(({ id, kind }) => (kind === 'screen' ? pagesOf(gadget, id) : []));
+  const shown = pages.map((page): Offer => ({
+    label: `Show page ${page.name}`,
+    action: { kind: 'showPage', outputId: page.outputId, pageId: page.id },
+  }));
+  return [...shown, ...(firstOf(gadget, 'text') === undefined ? inCharacters(gadget, outputId) : [])];
+}
+
+/** What can be written where there are rows of characters. */
+function inCharacters(gadget: Gadget, outputId: string): Offer[] {
   const list = gadget.flow.variables.find(({ kind }) => kind === 'list' || kind === 'table');
   const offers: Offer[] = [
     { label: 'Show text', action: { kind: 'text', outputId, row: 0, text: 'Hello' } },

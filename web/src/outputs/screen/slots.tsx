@@ -1,6 +1,9 @@
-import { RowField } from '../../shared/index.ts';
-import { ExpressionSlot, PlainSlot, VariableSlot } from '../../slots/index.ts';
+import { aligns, boxKinds, fontNames, growths, numberFormats, type OutputActionOf } from '@hum-lever/core';
+import { useDocument } from '../../client/index.ts';
+import { Choice, RowField, useAsProse, WhileWriting } from '../../shared/index.ts';
+import { ExpressionSlot, NamedSlot, PlainSlot, VariableSlot } from '../../slots/index.ts';
 import type { SlotsBy } from '../slotsBy.ts';
+import { pagesOf } from './pages.ts';
 
 export const text: SlotsBy<'text' | 'sprite' | 'listRow'> = {
   text: ({ action, put }) => (
@@ -57,6 +60,250 @@ export const text: SlotsBy<'text' | 'sprite' | 'listRow'> = {
         value={action.glyphs}
         commit={(glyphs) => put({ ...action, glyphs })}
       />
+    </>
+  ),
+};
+
+type Element = OutputActionOf<'drawText' | 'drawNumber' | 'drawBar' | 'drawBox' | 'drawLine'>;
+type Put<A> = (action: A) => string | null;
+
+/** Where it stands, in pixels from the upper left corner. */
+const Place = <A extends Element>({ action, put }: { action: A; put: Put<A> }) => (
+  <>
+    at
+    <ExpressionSlot short label="From the left" value={action.x} commit={(x) => put({ ...action, x })} />
+    across,
+    <ExpressionSlot short label="From the top" value={action.y} commit={(y) => put({ ...action, y })} />
+    down
+  </>
+);
+
+const Size = <A extends OutputActionOf<'drawBar' | 'drawBox'>>({
+  action,
+  put,
+}: {
+  action: A;
+  put: Put<A>;
+}) => (
+  <>
+    ,
+    <ExpressionSlot short label="Width" value={action.width} commit={(width) => put({ ...action, width })} />
+    wide,
+    <ExpressionSlot
+      short
+      label="Height"
+      value={action.height}
+      commit={(height) => put({ ...action, height })}
+    />
+    high
+  </>
+);
+
+const always = '1';
+/** Drawn only while this holds; where it always does, nothing is said of it while it is read. */
+function OnlyIf<A extends Element>({ action, put }: { action: A; put: Put<A> }) {
+  const reading = useAsProse();
+  if (reading && action.onlyIf === always) return null;
+  return (
+    <>
+      only if
+      <ExpressionSlot
+        label="Only if"
+        value={action.onlyIf}
+        commit={(onlyIf) => put({ ...action, onlyIf: onlyIf.trim() === '' ? always : onlyIf })}
+      />
+    </>
+  );
+}
+
+const alignWords: Record<(typeof aligns)[number], string> = {
+  left: 'beginning',
+  centre: 'centred',
+  right: 'ending',
+};
+
+/** What it stands on; where that is dark, nothing is said of it while it is read. */
+function Ground<A extends OutputActionOf<'drawText' | 'drawNumber'>>({
+  action,
+  put,
+}: {
+  action: A;
+  put: Put<A>;
+}) {
+  const reading = useAsProse();
+  if (reading && !action.inverted) return null;
+  return (
+    <Choice
+      label="Ground"
+      data={[
+        { value: 'dark', label: 'on dark' },
+        { value: 'lit', label: 'on a lit ground' },
+      ]}
+      value={action.inverted ? 'lit' : 'dark'}
+      choose={(ground) => put({ ...action, inverted: ground === 'lit' })}
+    />
+  );
+}
+
+const Writing = <A extends OutputActionOf<'drawText' | 'drawNumber'>>({
+  action,
+  put,
+}: {
+  action: A;
+  put: Put<A>;
+}) => (
+  <>
+    in
+    <Choice
+      label="Font"
+      data={fontNames.map((value) => ({ value, label: value.replace('x', ' × ') }))}
+      value={action.font}
+      choose={(font) => put({ ...action, font })}
+    />
+    <Choice
+      label="Aligned"
+      data={aligns.map((value) => ({ value, label: alignWords[value] }))}
+      value={action.align}
+      choose={(align) => put({ ...action, align })}
+    />
+    <Place action={action} put={put} />
+    <Ground action={action} put={put} />
+  </>
+);
+
+const formatWords: Record<(typeof numberFormats)[number], string> = {
+  plain: 'as a number',
+  noughts: 'with noughts in front',
+  tenths: 'with tenths (123 is 12.3)',
+  hundredths: 'with hundredths (123 is 1.23)',
+  signed: 'with its sign',
+  clock: 'as minutes and seconds',
+  stopwatch: 'as seconds, of milliseconds',
+};
+const growthWords: Record<(typeof growths)[number], string> = {
+  right: 'grows to the right',
+  left: 'grows to the left',
+  up: 'grows upwards',
+  down: 'grows downwards',
+};
+const boxWords: Record<(typeof boxKinds)[number], string> = {
+  outline: 'a frame',
+  filled: 'a filled box',
+  cleared: 'a cleared box',
+  inverted: 'an inverted box',
+};
+const noPage = '';
+
+export const screen: SlotsBy<'showPage' | Element['kind']> = {
+  showPage: function ShowPage({ action, put }) {
+    const pages = pagesOf(useDocument(), action.outputId);
+    return (
+      <>
+        shows page
+        <NamedSlot
+          label="Page"
+          among={[...pages, { id: noPage, name: 'none' }]}
+          value={action.pageId ?? noPage}
+          choose={(id) => put({ ...action, pageId: id === noPage ? null : id })}
+        />
+      </>
+    );
+  },
+  drawText: ({ action, put }) => (
+    <>
+      <ExpressionSlot
+        template
+        label="Text, with expressions in braces"
+        value={action.text}
+        commit={(text) => put({ ...action, text })}
+      />
+      <Writing action={action} put={put} />
+      <OnlyIf action={action} put={put} />
+    </>
+  ),
+  drawNumber: ({ action, put }) => (
+    <>
+      <ExpressionSlot label="Value" value={action.value} commit={(value) => put({ ...action, value })} />
+      <Choice
+        label="Format"
+        data={numberFormats.map((value) => ({ value, label: formatWords[value] }))}
+        value={action.format}
+        choose={(format) => put({ ...action, format })}
+      />
+      <Choice
+        label="Places"
+        data={Array.from({ length: 13 }, (_, n) => ({
+          value: String(n),
+          label: n === 0 ? 'as long as it is' : n === 1 ? '1 place' : `${n} places`,
+        }))}
+        value={String(action.places)}
+        choose={(places) => put({ ...action, places: Number(places) })}
+      />
+      <WhileWriting>
+        unit
+        <PlainSlot label="Unit" value={action.unit} commit={(unit) => put({ ...action, unit })} />
+      </WhileWriting>
+      <Writing action={action} put={put} />
+      <OnlyIf action={action} put={put} />
+    </>
+  ),
+  drawBar: ({ action, put }) => (
+    <>
+      a bar of
+      <ExpressionSlot label="Value" value={action.value} commit={(value) => put({ ...action, value })} />
+      from <ExpressionSlot short label="Least" value={action.low} commit={(low) => put({ ...action, low })} />
+      to <ExpressionSlot short label="Most" value={action.high} commit={(high) => put({ ...action, high })} />
+      <Place action={action} put={put} />
+      <Size action={action} put={put} />
+      <Choice
+        label="Grows"
+        data={growths.map((value) => ({ value, label: growthWords[value] }))}
+        value={action.grows}
+        choose={(grows) => put({ ...action, grows })}
+      />
+      <Choice
+        label="Frame"
+        data={[
+          { value: 'framed', label: 'in a frame' },
+          { value: 'bare', label: 'without a frame' },
+        ]}
+        value={action.framed ? 'framed' : 'bare'}
+        choose={(frame) => put({ ...action, framed: frame === 'framed' })}
+      />
+      <OnlyIf action={action} put={put} />
+    </>
+  ),
+  drawBox: ({ action, put }) => (
+    <>
+      <Choice
+        label="Box"
+        data={boxKinds.map((value) => ({ value, label: boxWords[value] }))}
+        value={action.how}
+        choose={(how) => put({ ...action, how })}
+      />
+      <Place action={action} put={put} />
+      <Size action={action} put={put} />
+      <OnlyIf action={action} put={put} />
+    </>
+  ),
+  drawLine: ({ action, put }) => (
+    <>
+      a line <Place action={action} put={put} /> to
+      <ExpressionSlot
+        short
+        label="End, from the left"
+        value={action.toX}
+        commit={(toX) => put({ ...action, toX })}
+      />
+      across,
+      <ExpressionSlot
+        short
+        label="End, from the top"
+        value={action.toY}
+        commit={(toY) => put({ ...action, toY })}
+      />
+      down
+      <OnlyIf action={action} put={put} />
     </>
   ),
 };

@@ -18,3 +18,16 @@ export const text: ToldBy<'text'> = {
     ),
   },
 };
+
+export const screen: ToldBy<'screen'> = {
+  screen: {
+    say: ({ pageId, texts }, name) => {
+      if (pageId === null) return `${name} shows no page.`;
+      return texts.length === 0 ? `${name} shows another picture.` : `${name} shows “${texts.join(' · ')}”.`;
+    },
+    strip: band<EntryOf<'screen'>, readonly string[] | null>(
+      (_was, { pageId, texts }) => (pageId === null ? null : texts),
+      (texts) => ({ text: texts?.join(' · ') ?? '', dim: texts === null }),
+    ),
+  },
+};

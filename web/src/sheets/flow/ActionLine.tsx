@@ -4,8 +4,8 @@ import type { Action } from '@hum-lever/core';
 import { useRef } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { lastingOffers } from '../../outputs/offers.ts';
+import { begin, Prose } from '../../shared/index.ts';
 import { ActionSlots } from './ActionSlots.tsx';
-import { begin, Prose } from './Prose.tsx';
 import { actionChoices } from './sentences.ts';
 import classes from './Flow.module.css';
 

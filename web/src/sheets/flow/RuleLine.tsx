@@ -11,10 +11,10 @@ import {
   useNear,
   usePlace,
   onDemand,
+  Prose,
 } from '../../shared/index.ts';
 import { ActionList } from './ActionLine.tsx';
 import { useFiredLast } from './lastRule.ts';
-import { Prose } from './Prose.tsx';
 import { TargetSlot } from './TargetSlot.tsx';
 import { saysWhen, TriggerSlots } from './TriggerSlots.tsx';
 import classes from './Flow.module.css';

@@ -2,6 +2,7 @@ import { ActionIcon } from '@mantine/core';
 import { IconCheck, IconX, IconHandStop } from '@tabler/icons-react';
 import {
   variableStart,
+  expectedKinds,
   isOutputWhat,
   showExpression,
   type Expectation,
@@ -35,9 +36,17 @@ export function subjects({ flow, outputs }: Gadget): { value: string; label: str
           },
         ]
       : []),
-    ...outputs.map(({ id, name, kind }) => {
-      return { value: id, label: name, what: expectedOf(kind).fresh(id) as What };
-    }),
+    ...outputs.flatMap((output) =>
+      expectedKinds(output).map((kind) => {
+        const { id, name } = output;
+        const what = expectedOf(kind).fresh(id) as What;
+        return {
+          value: subjectOf(what),
+          label: kind === output.kind ? name : `${name}, in characters`,
+          what,
+        };
+      }),
+    ),
     ...flow.variables.map((variable) => ({
       value: variable.id,
       label: variable.name,
@@ -61,7 +70,7 @@ const subjectOf = (what: What) =>
     ? what.kind
     : what.kind === 'variable'
       ? what.variableId
-      : what.outputId;
+      : `${what.outputId} ${what.kind}`;
 
 interface ExpectationLineProps {
   number: number;

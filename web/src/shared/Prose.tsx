@@ -8,8 +8,8 @@ import {
   type MouseEvent,
   type ReactNode,
 } from 'react';
-import { AsProse } from '../../shared/index.ts';
-import classes from './Flow.module.css';
+import { AsProse } from './asProse.tsx';
+import classes from './Prose.module.css';
 
 /** What was just made is written at once. */
 let begunId: string | null = null;

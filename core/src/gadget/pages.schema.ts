@@ -1,0 +1,23 @@
+import * as z from 'zod';
+import { actionSchema, type Action } from './actions.schema.ts';
+import { limits } from './limits.ts';
+import { isElement, isOutputAction, type OutputAction } from './outputs.schema.ts';
+import { idSchema, nameSchema } from './primitives.schema.ts';
+
+/** What stands on a page: an action of its display that draws, again and again, with the values of that moment. */
+const elementSchema = actionSchema.refine(
+  (action: Action) => isOutputAction(action) && isElement(action),
+  'expected something that draws on a page',
+) as unknown as z.ZodType<OutputAction>;
+
+/** What a display shows as one: drawn in this order, later over earlier. */
+export const pageSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  outputId: idSchema,
+  elements: z
+    .array(elementSchema)
+    .max(limits.elementsPerPage, `expected at most ${limits.elementsPerPage} elements on a page`),
+});
+
+export type Page = z.infer<typeof pageSchema>;

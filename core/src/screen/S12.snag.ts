@@ -1,0 +1,19 @@
+import { allActions, type Snag, type SnagRule } from '../gadget/index.ts';
+
+/** A page that nothing shows, and that its display does not begin with either. */
+export const S12: SnagRule = {
+  id: 'S12',
+  check(gadget): Snag[] {
+    const shown = new Set(
+      allActions(gadget).flatMap((action) => (action.kind === 'showPage' ? (action.pageId ?? []) : [])),
+    );
+    const first = new Set(
+      gadget.outputs.flatMap(({ id }) => gadget.pages.find(({ outputId }) => outputId === id)?.id ?? []),
+    );
+    return gadget.pages.flatMap(({ id, name, outputId }): Snag[] => {
+      if (shown.has(id) || first.has(id)) return [];
+      const display = gadget.outputs.find((output) => output.id === outputId)!.name;
+      return [{ rule: 'S12', level: 'note', place: { kind: 'page', id }, values: { page: name, display } }];
+    });
+  },
+};

@@ -1,0 +1,82 @@
+import {
+  ExpressionError,
+  expressionRange,
+  longestText,
+  scopeOf,
+  showExpression,
+  showTemplate,
+  valuesWhere,
+  type KnownRanges,
+} from '../flow/index.ts';
+import type { Gadget } from '../gadget/index.ts';
+import type { Element } from './elements.ts';
+import { fonts, type FontName } from './fonts.ts';
+import { numberText } from './numbers.ts';
+import { leftOf } from './render.ts';
+
+/** How far a text reaches on a page, at its longest. */
+export interface Extent {
+  /** As it is written, and the most characters that it can take. */
+  text: string;
+  characters: number;
+  font: FontName;
+  /** In pixels, from the left and upper edge to the right and lower one, both left out. */
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+type Written = Extract<Element, { font: FontName }>;
+
+/** A value that does not depend on anything; null: it does, or it cannot be read. */
+function fixed(text: string, gadget: Gadget, known: KnownRanges): number | null {
+  try {
+    const { low, high } = expressionRange(text, scopeOf(gadget), known);
+    return low === high ? low : null;
+  } catch (error) {
+    if (error instanceof ExpressionError) return null;
+    throw error;
+  }
+}
+
+function mostCharacters(element: Written, gadget: Gadget, known: KnownRanges): number {
+  if (element.kind === 'drawText') return longestText(element.text, gadget, known);
+  const { value, format, places, unit } = element;
+  try {
+    const { low, high } = expressionRange(value, scopeOf(gadget), known);
+    // The farther from nought, the longer, on either side of it.
+    return Math.max(...[low, high].map((end) => [...numberText(end, format, places, unit)].length));
+  } catch (error) {
+    if (error instanceof ExpressionError) return 0;
+    throw error;
+  }
+}
+
+/**
+ * How far a text or a number on a page reaches. Only what is certain: null for what is never drawn, whose place is
+ * worked out as it runs, or that is no text.
+ */
+export function extentOf(gadget: Gadget, element: Element, everywhere: KnownRanges): Extent | null {
+  if (!('font' in element)) return null;
+  const known = valuesWhere(gadget, everywhere, element.onlyIf);
+  if (known === null || fixed(element.onlyIf, gadget, known) === 0) return null;
+  const x = fixed(element.x, gadget, known);
+  const y = fixed(element.y, gadget, known);
+  if (x === null || y === null) return null;
+  const { font, align } = element;
+  const characters = mostCharacters(element, gadget, known);
+  const left = leftOf({ x, font, align }, characters);
+  return {
+    text:
+      element.kind === 'drawText'
+        ? showTemplate(element.text, gadget)
+        : showExpression(element.value, gadget),
+    characters,
+    font,
+    left,
+    right: left + characters * fonts[font].widthPx,
+    top: y,
+    bottom: y + fonts[font].heightPx,
+  };
+}

@@ -1,0 +1,249 @@
+import * as fc from 'fast-check';
+import type { Screen } from '../gadget/index.ts';
+import { runs } from '../test/runs.ts';
+import { bitmapArt, bitmapPbm, blankBitmap } from './bitmap.ts';
+import { fontBytes, fontForCells, fonts, lackingIn, type FontName } from './fonts.ts';
+import { numberText, type NumberFormat } from './numbers.ts';
+import { boundsOf, filledPx, render, type Drawing } from './render.ts';
+
+const glassOf = (widthPx: number, heightPx: number): Screen => ({
+  id: 'o1',
+  kind: 'screen',
+  name: 'Glass',
+  widthPx,
+  heightPx,
+  columns: Math.max(1, Math.floor(widthPx / 6)),
+  rows: Math.max(1, Math.floor(heightPx / 8)),
+  sends: 'free',
+  mostHz: 20,
+});
+function drawn(widthPx: number, heightPx: number, drawings: Drawing[], rows: string[] = []): string[] {
+  const bitmap = blankBitmap(widthPx, heightPx);
+  // What stood there before is gone.
+  bitmap.pixels.fill(1);
+  render(bitmap, glassOf(widthPx, heightPx), { pageId: null, rows, drawings });
+  return bitmapArt(bitmap);
+}
+const placed = { onlyIf: 1, x: 0, y: 0 };
+const text = (words: string, patch: object = {}): Drawing =>
+  ({
+    kind: 'drawText',
+    ...placed,
+    font: '6x8',
+    align: 'left',
+    inverted: false,
+    text: words,
+    ...patch,
+  }) as Drawing;
+const bar = (value: number, patch: object = {}): Drawing =>
+  ({
+    kind: 'drawBar', ...placed, width: 12, height: 3, value, low: 0, high: 100, grows: 'right', framed: false, ...patch,
+  }) as Drawing; // prettier-ignore
+const box = (how: string, patch: object = {}): Drawing =>
+  ({ kind: 'drawBox', ...placed, width: 5, height: 4, how, ...patch }) as Drawing;
+const line = (x: number, y: number, toX: number, toY: number): Drawing =>
+  ({ kind: 'drawLine', onlyIf: 1, x, y, toX, toY }) as Drawing;
+
+describe('a picture', () => {
+  it('has its texts in pixels', () => {
+    expect(drawn(36, 8, [text('Heat 9')])).toEqual([
+      '#...#..............#...........###..',
+      '#...#..............#..........#...#.',
+      '#...#..###...###..###.........#...#.',
+      '#####.#...#.....#..#...........####.',
+      '#...#.#####..####..#..............#.',
+      '#...#.#.....#...#..#..#..........#..',
+      '#...#..###...####...##.........##...',
+      '....................................',
+    ]);
+    expect(drawn(12, 6, [text('48°', { font: '4x6' })])).toEqual([
+      '#.#.###..#..',
+      '#.#.#.#.#.#.',
+      '###.###..#..',
+      '..#.#.#.....',
+      '..#.###.....',
+      '............',
+    ]);
+    // Twice as large, with slopes that stay slopes.
+    expect(drawn(12, 16, [text('7', { font: '12x16' })])).toEqual([
+      '#########...',
+      '##########..',
+      '........##..',
+      '........##..',
+      '......###...',
+      '.....###....',
+      '....###.....',
+      '...###......',
+      '..###.......',
+      '..##........',
+      '..##........',
+      '..##........',
+      '..##........',
+      '..##........',
+      '............',
+      '............',
+    ]);
+  });
+
+  it('has a frame where a font lacks a character, and a lit ground where it is asked for', () => {
+    expect(drawn(12, 8, [text('中'), text('I', { x: 6, inverted: true })])).toEqual([
+      '#####.#...##',
+      '#...#.##.###',
+      '#...#.##.###',
+      '#...#.##.###',
+      '#...#.##.###',
+      '#...#.##.###',
+      '#####.#...##',
+      '......######',
+    ]);
+  });
+
+  it('has texts at their left end, their middle, their right end', () => {
+    const at = (align: string, x: number) => drawn(24, 8, [text('II', { align, x })])[0];
+    expect(at('left', 2)).toBe('...###...###............');
+    expect(at('centre', 12)).toBe('.......###...###........');
+    expect(at('right', 24)).toBe('.............###...###..');
+  });
+
+  it('fills bars from one end', () => {
+    expect(drawn(12, 3, [bar(50)])[1]).toBe('######......');
+    expect(drawn(12, 3, [bar(50, { grows: 'left' })])[1]).toBe('......######');
+    expect(drawn(4, 4, [bar(50, { width: 4, height: 4, grows: 'up' })])).toEqual([
+      '....',
+      '....',
+      '####',
+      '####',
+    ]);
+    expect(drawn(4, 4, [bar(25, { width: 4, height: 4, grows: 'down' })])).toEqual([
+      '####',
+      '....',
+      '....',
+      '....',
+    ]);
+    expect(drawn(12, 5, [bar(100, { height: 5, framed: true })])).toEqual([
+      '############',
+      '#..........#',
+      '#.########.#',
+      '#..........#',
+      '############',
+    ]);
+    // At low none, at high all, beyond either no more; nothing between two that are one.
+    expect([-9, 0, 1, 99, 100, 2 ** 31 - 1].map((value) => filledPx(value, 0, 100, 12))).toEqual([
+      0, 0, 0, 11, 12, 12,
+    ]);
+    expect([filledPx(5, 7, 7, 12), filledPx(5, 9, 3, 12)]).toEqual([0, 0]);
+  });
+
+  it('has boxes and lines; what is inverted twice is as it was', () => {
+    expect(drawn(5, 4, [box('outline')])).toEqual(['#####', '#...#', '#...#', '#####']);
+    expect(drawn(5, 4, [box('filled'), box('cleared', { x: 1, y: 1, width: 3, height: 2 })])).toEqual(
+      drawn(5, 4, [box('outline')]),
+    );
+    expect(drawn(5, 4, [box('outline'), box('inverted'), box('inverted')])).toEqual(
+      drawn(5, 4, [box('outline')]),
+    );
+    expect(drawn(8, 4, [line(0, 0, 7, 3)])).toEqual(['##......', '..##....', '....##..', '......##']);
+    expect(drawn(3, 4, [line(2, 3, 0, 0)])).toEqual(['#..', '.#.', '.#.', '..#']);
+    expect(drawn(3, 1, [line(1, 0, 1, 0)])).toEqual(['.#.']);
+  });
+
+  it('has its characters over the page, in the largest font that has room, and leaves out what is not to be drawn', () => {
+    const rows = ['I'];
+    expect(drawn(6, 8, [box('filled', { width: 6, height: 8 })], rows)).toEqual([
+      '.###..',
+      '..#...',
+      '..#...',
+      '..#...',
+      '..#...',
+      '..#...',
+      '.###..',
+      '......',
+    ]);
+    expect(drawn(5, 4, [{ ...box('filled'), onlyIf: 0 }]).join('')).not.toContain('#');
+  });
+
+  it('never draws outside its display, whatever it is told, and covers no more than it says', () => {
+    const place = fc.oneof(fc.integer({ min: -40, max: 60 }), fc.constantFrom(2 ** 31 - 1, -(2 ** 31)));
+    const any: fc.Arbitrary<Drawing> = fc.oneof(
+      fc.record({ x: place, y: place, align: fc.constantFrom('left', 'centre', 'right'), font: fc.constantFrom(...Object.keys(fonts)) }).map((patch) => text('Kä中9', patch)),
+      fc.record({ x: place, y: place, width: place, height: place, value: place, low: place, high: place, grows: fc.constantFrom('right', 'left', 'up', 'down'), framed: fc.boolean() }).map((patch) => bar(0, patch)),
+      fc.record({ x: place, y: place, width: place, height: place }).map((patch) => box('filled', patch)),
+      fc.tuple(place, place, place, place).map(([x, y, toX, toY]) => line(x, y, toX, toY)),
+    ); // prettier-ignore
+    fc.assert(
+      fc.property(any, (drawing) => {
+        const { left, top, right, bottom } = boundsOf(drawing);
+        const art = drawn(32, 20, [drawing]);
+        expect(art).toHaveLength(20);
+        art.forEach((row, y) => {
+          expect(row).toHaveLength(32);
+          [...row].forEach((pixel, x) => {
+            if (pixel === '#') expect(x >= left && x < right && y >= top && y < bottom).toBe(true);
+          });
+        });
+      }),
+      { seed: 21, numRuns: runs(300) },
+    );
+  });
+
+  it('is written as PBM', () => {
+    const bitmap = blankBitmap(9, 8);
+    render(bitmap, glassOf(9, 8), { pageId: null, rows: [], drawings: [line(0, 0, 8, 0)] });
+    expect(bitmapPbm(bitmap)).toBe(`P1\n9 8\n${'1'.repeat(9)}${'0'.repeat(55)}\n${'0'.repeat(8)}\n`);
+  });
+});
+
+describe('fonts', () => {
+  it.each(Object.keys(fonts) as FontName[])(
+    'of %s keep every character inside its cell, a column free',
+    (name) => {
+      const { widthPx, heightPx, glyph } = fonts[name];
+      const printable = Array.from({ length: 95 }, (_, n) => String.fromCodePoint(32 + n));
+      const seen = new Map<string, string>();
+      for (const character of printable) {
+        const rows = glyph(character)!;
+        expect(rows.length).toBeLessThanOrEqual(heightPx);
+        expect(Math.max(...rows)).toBeLessThan(2 ** (widthPx - 1));
+        // No two look alike.
+        const alike = seen.get(rows.join());
+        expect([character, alike]).toEqual([character, undefined]);
+        seen.set(rows.join(), character);
+      }
+    },
+  );
+  it('have the letters of several languages, signs and arrows; what they lack is said once', () => {
+    expect(lackingIn('Größe 45 °C → ← ↑ ↓ ✓ ♥ ñ ç é €', '6x8')).toEqual([]);
+    expect(lackingIn('中文中', '12x16')).toEqual(['中', '文']);
+  });
+  it('take whole bytes for eight rows of a column', () => {
+    // Ten digits of five columns; larger ones are two and three bytes high.
+    expect([fontBytes('6x8', 10), fontBytes('12x16', 10), fontBytes('18x24', 10)]).toEqual([50, 220, 510]);
+  });
+  it('are chosen by what has room', () => {
+    expect(fontForCells(128, 64, 21, 8)).toBe('6x8');
+    expect(fontForCells(128, 64, 10, 4)).toBe('12x16');
+    expect(fontForCells(128, 64, 7, 2)).toBe('18x24');
+    expect(fontForCells(128, 64, 33, 8)).toBeNull();
+  });
+});
+
+describe('a number on a display', () => {
+  it.each<[number, NumberFormat, number, string, string]>([
+    [45, 'plain', 0, '', '45'],
+    [-7, 'plain', 4, '°', '  -7°'],
+    [7, 'noughts', 3, '', '007'],
+    [-7, 'noughts', 3, '', '-07'],
+    [123, 'tenths', 0, ' V', '12.3 V'],
+    [-5, 'tenths', 0, '', '-0.5'],
+    [5, 'hundredths', 6, '', '  0.05'],
+    [3, 'signed', 0, '', '+3'],
+    [0, 'signed', 0, '', '0'],
+    [61, 'clock', 0, '', '1:01'],
+    [-59, 'clock', 0, '', '-0:59'],
+    [9_999, 'stopwatch', 0, '', '9.9'],
+    [61_050, 'stopwatch', 0, '', '1:01.0'],
+    [-(2 ** 31), 'plain', 0, '', '-2147483648'],
+  ])('%d %s in %d places with %j', (value, format, places, unit, words) => {
+    expect(numberText(value, format, places, unit)).toBe(words);
+  });
+});

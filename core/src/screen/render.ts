@@ -1,0 +1,217 @@
+import type { OrderOf } from '../flow/index.ts';
+import { clamp } from '../kernel/index.ts';
+import { fillRect, type Bitmap, type Stroke } from './bitmap.ts';
+import { rowCells } from './cells.ts';
+import { fontForCells, fonts, type FontName, type Glyph } from './fonts.ts';
+import { numberText } from './numbers.ts';
+import type { Screen } from '../gadget/index.ts';
+
+/** What an element of a page comes to in the moment in which it is drawn. */
+export type Drawing = OrderOf<'drawText' | 'drawNumber' | 'drawBar' | 'drawBox' | 'drawLine'>;
+
+/** All that a picture is drawn from: values, not pixels. */
+export interface Drawn {
+  readonly pageId: string | null;
+  /** Written in characters, over the page. */
+  readonly rows: readonly string[];
+  readonly drawings: readonly Drawing[];
+}
+
+/** Farther out than any display reaches; places are held inside, so that lines are worked out in 32 bits. */
+const farPx = 8_191;
+const near = (place: number): number => clamp(place, -farPx, farPx);
+
+function drawGlyph(bitmap: Bitmap, glyph: Glyph, left: number, top: number, lit: 0 | 1): void {
+  const { widthPx, heightPx, pixels } = bitmap;
+  for (let y = 0; y < glyph.length; y += 1) {
+    const row = top + y;
+    if (row < 0 || row >= heightPx) continue;
+    for (let bits = glyph[y]!, x = left; bits !== 0; bits >>>= 1, x += 1)
+      if ((bits & 1) === 1 && x >= 0 && x < widthPx) pixels[row * widthPx + x] = lit;
+  }
+}
+
+/** Characters of one font from a place on; one that the font lacks is a frame. */
+function write(bitmap: Bitmap, text: string, name: FontName, left: number, top: number, inverted: boolean) {
+  const { widthPx, heightPx, glyph } = fonts[name];
+  let x = left;
+  for (const character of text) {
+    if (x >= bitmap.widthPx) return;
+    if (x + widthPx > 0) {
+      if (inverted) fillRect(bitmap, x, top, x + widthPx, top + heightPx, 'light');
+      const found = glyph(character);
+      if (found) drawGlyph(bitmap, found, x, top, inverted ? 0 : 1);
+      else frame(bitmap, x, top, x + widthPx - 1, top + heightPx - 1, inverted ? 'clear' : 'light');
+    }
+    x += widthPx;
+  }
+}
+
+function frame(bitmap: Bitmap, left: number, top: number, right: number, bottom: number, stroke: Stroke) {
+  if (right <= left || bottom <= top) return;
+  fillRect(bitmap, left, top, right, top + 1, stroke);
+  if (bottom - top > 1) fillRect(bitmap, left, bottom - 1, right, bottom, stroke);
+  fillRect(bitmap, left, top + 1, left + 1, bottom - 1, stroke);
+  if (right - left > 1) fillRect(bitmap, right - 1, top + 1, right, bottom - 1, stroke);
+}
+
+/** How many pixels of a length a value fills that lies between low and high: none at low or below, all at high. */
+export function filledPx(value: number, low: number, high: number, length: number): number {
+  if (high <= low || length <= 0) return 0;
+  return Math.floor(((clamp(value, low, high) - low) * length) / (high - low));
+}
+
+function drawBar(bitmap: Bitmap, bar: OrderOf<'drawBar'>): void {
+  const left = near(bar.x);
+  const top = near(bar.y);
+  const right = left + near(bar.width);
+  const bottom = top + near(bar.height);
+  if (bar.framed) frame(bitmap, left, top, right, bottom, 'light');
+  // A frame keeps a pixel away from what it holds.
+  const inset = bar.framed ? 2 : 0;
+  const [l, t, r, b] = [left + inset, top + inset, right - inset, bottom - inset];
+  const across = bar.grows === 'left' || bar.grows === 'right';
+  const lit = filledPx(bar.value, bar.low, bar.high, across ? r - l : b - t);
+  switch (bar.grows) {
+    case 'right':
+      return fillRect(bitmap, l, t, l + lit, b, 'light');
+    case 'left':
+      return fillRect(bitmap, r - lit, t, r, b, 'light');
+    case 'down':
+      return fillRect(bitmap, l, t, r, t + lit, 'light');
+    case 'up':
+      return fillRect(bitmap, l, b - lit, r, b, 'light');
+  }
+}
+
+function drawBox(bitmap: Bitmap, { x, y, width, height, how }: OrderOf<'drawBox'>): void {
+  const [left, top] = [near(x), near(y)];
+  const [right, bottom] = [left + near(width), top + near(height)];
+  if (how === 'outline') frame(bitmap, left, top, right, bottom, 'light');
+  else
+    fillRect(
+      bitmap,
+      left,
+      top,
+      right,
+      bottom,
+      how === 'filled' ? 'light' : how === 'cleared' ? 'clear' : 'invert',
+    );
+}
+
+/** Along the longer way pixel by pixel, only where the display is; half a pixel the shorter way counts as one. */
+function drawLine({ widthPx, heightPx, pixels }: Bitmap, line: OrderOf<'drawLine'>): void {
+  const [x, y, toX, toY] = [near(line.x), near(line.y), near(line.toX), near(line.toY)];
+  const steep = Math.abs(toY - y) > Math.abs(toX - x);
+  const forward = steep ? toY >= y : toX >= x;
+  // From the end with the smaller place, the long way first.
+  const [fromU, fromV] = forward ? (steep ? [y, x] : [x, y]) : steep ? [toY, toX] : [toX, toY];
+  const [endU, endV] = forward ? (steep ? [toY, toX] : [toX, toY]) : steep ? [y, x] : [x, y];
+  const long = endU - fromU;
+  const short = endV - fromV;
+  const last = Math.min(endU, (steep ? heightPx : widthPx) - 1);
+  for (let u = Math.max(0, fromU); u <= last; u += 1) {
+    const v = long === 0 ? fromV : fromV + Math.floor((2 * (u - fromU) * short + long) / (2 * long));
+    if (v < 0 || v >= (steep ? widthPx : heightPx)) continue;
+    pixels[steep ? u * widthPx + v : v * widthPx + u] = 1;
+  }
+}
+
+/** The text of an element; null: it has none. */
+export function textOf(drawing: Drawing): string | null {
+  if (drawing.kind === 'drawText') return drawing.text;
+  if (drawing.kind !== 'drawNumber') return null;
+  return numberText(drawing.value, drawing.format, drawing.places, drawing.unit);
+}
+
+/** Texts that can be read on a page, in the order in which they are drawn. */
+export const textsOn = ({ drawings }: Drawn): string[] =>
+  drawings.flatMap((drawing) => (drawing.onlyIf === 0 ? [] : (textOf(drawing) ?? [])));
+/** All that can be read, rows of characters behind it. */
+export const readOn = (drawn: Drawn): string[] => [
+  ...textsOn(drawn),
+  ...drawn.rows.map((row) => row.trim()).filter((row) => row !== ''),
+];
+
+const lengthOf = (text: string): number => {
+  let length = 0;
+  for (const _ of text) length += 1;
+  return length;
+};
+
+/** Where a text begins: `x` is its left end, its middle or its right end. */
+export function leftOf(
+  { x, font, align }: Pick<OrderOf<'drawText'>, 'x' | 'font' | 'align'>,
+  characters: number,
+): number {
+  const width = fonts[font].widthPx * characters;
+  return near(x) - (align === 'left' ? 0 : align === 'right' ? width : width >> 1);
+}
+
+/** What an element covers, from its left and upper edge to its right and lower one, both left out. */
+export function boundsOf(drawing: Drawing): { left: number; top: number; right: number; bottom: number } {
+  const [x, y] = [near(drawing.x), near(drawing.y)];
+  switch (drawing.kind) {
+    case 'drawText':
+    case 'drawNumber': {
+      const characters = lengthOf(textOf(drawing)!);
+      const { widthPx, heightPx } = fonts[drawing.font];
+      const left = leftOf(drawing, characters);
+      return { left, top: y, right: left + characters * widthPx, bottom: y + heightPx };
+    }
+    case 'drawBar':
+    case 'drawBox':
+      return { left: x, top: y, right: x + near(drawing.width), bottom: y + near(drawing.height) };
+    case 'drawLine': {
+      const [toX, toY] = [near(drawing.toX), near(drawing.toY)];
+      return {
+        left: Math.min(x, toX),
+        top: Math.min(y, toY),
+        right: Math.max(x, toX) + 1,
+        bottom: Math.max(y, toY) + 1,
+      };
+    }
+  }
+}
+
+function draw(bitmap: Bitmap, drawing: Drawing): void {
+  if (drawing.onlyIf === 0) return;
+  switch (drawing.kind) {
+    case 'drawText':
+    case 'drawNumber': {
+      const text = textOf(drawing)!;
+      const left = leftOf(drawing, lengthOf(text));
+      return write(bitmap, text, drawing.font, left, near(drawing.y), drawing.inverted);
+    }
+    case 'drawBar':
+      return drawBar(bitmap, drawing);
+    case 'drawBox':
+      return drawBox(bitmap, drawing);
+    case 'drawLine':
+      return drawLine(bitmap, drawing);
+  }
+}
+
+/** Where a display has its characters, and in which font: in the largest that has room, in the upper left corner. */
+export const cellFont = ({ widthPx, heightPx, columns, rows }: Screen): FontName =>
+  fontForCells(widthPx, heightPx, columns, rows) ?? '4x6';
+
+/**
+ * Draws a picture anew. Whole numbers only, and no memory that grows with what is drawn: as firmware does it.
+ * Every element costs at most the display's pixels, a text at most its characters.
+ */
+export function render(bitmap: Bitmap, screen: Screen, { rows, drawings }: Drawn): void {
+  bitmap.pixels.fill(0);
+  for (const drawing of drawings) draw(bitmap, drawing);
+  const name = cellFont(screen);
+  const { widthPx, heightPx } = fonts[name];
+  rows.forEach((row, y) => {
+    if (row.trim() === '') return;
+    rowCells(row, screen.columns).forEach((character, x) => {
+      if (character === ' ') return;
+      const [left, top] = [x * widthPx, y * heightPx];
+      fillRect(bitmap, left, top, left + widthPx, top + heightPx, 'clear');
+      write(bitmap, character, name, left, top, false);
+    });
+  });
+}

@@ -1,0 +1,49 @@
+import { defineLine } from '../flow/line/outputLine.ts';
+import { text } from './text.line.ts';
+
+export const screen = defineLine<'screen'>({
+  kind: 'screen',
+  verbs: {
+    page: (line, outputId) => ({
+      kind: 'showPage',
+      outputId,
+      pageId: line.word('none') ? null : line.id('pages'),
+    }),
+    ...text.verbs,
+  },
+  show(action, write) {
+    const { expression } = write;
+    const placed = (one: { x: string; y: string }) => `at ${expression(one.x)}, ${expression(one.y)}`;
+    const sized = (one: { x: string; y: string; width: string; height: string }) =>
+      `${placed(one)} size ${expression(one.width)}, ${expression(one.height)}`;
+    const onlyIf = (one: { onlyIf: string }) => (one.onlyIf === '1' ? '' : ` if ${expression(one.onlyIf)}`);
+    const font = (one: { font: string; align: string; inverted: boolean }) =>
+      `${one.font} ${one.align}${one.inverted ? ' inverted' : ''}`;
+    switch (action.kind) {
+      case 'showPage':
+        return `page ${action.pageId === null ? 'none' : write.page(action.pageId)}`;
+      case 'text':
+      case 'sprite':
+      case 'listRow':
+        return text.show(action, write);
+      case 'drawText':
+        return `text ${font(action)} ${placed(action)} ${write.template(action.text)}${onlyIf(action)}`;
+      case 'drawNumber': {
+        const { value, format, places, unit } = action;
+        const written = `${expression(value)} ${format} ${places} ${write.plain(unit)}`;
+        return `number ${font(action)} ${placed(action)} ${written}${onlyIf(action)}`;
+      }
+      case 'drawBar': {
+        const { value, low, high, grows, framed } = action;
+        const of = `of ${expression(value)} from ${expression(low)} to ${expression(high)}`;
+        return `bar ${grows}${framed ? ' framed' : ''} ${sized(action)} ${of}${onlyIf(action)}`;
+      }
+      case 'drawBox':
+        return `box ${action.how} ${sized(action)}${onlyIf(action)}`;
+      case 'drawLine': {
+        const end = `${expression(action.toX)}, ${expression(action.toY)}`;
+        return `line ${placed(action)} to ${end}${onlyIf(action)}`;
+      }
+    }
+  },
+});

@@ -1,0 +1,141 @@
+import type { OrderOf } from '../flow/index.ts';
+import { isElement, type ActionKindOf } from '../gadget/index.ts';
+import { defineOutput, noJobs, type Job, type Stage } from '../output/index.ts';
+import { pictureUs } from '../parts/index.ts';
+import { blankRows } from './cells.ts';
+import { textsOn, type Drawing, type Drawn } from './render.ts';
+import type { TextEntry } from './text.output.ts';
+import { rowsAfter } from './written.ts';
+
+/** A display of pixels: what it was told, and what stands on its glass. Pictures are drawn from that, never kept. */
+export interface ShownScreen {
+  kind: 'screen';
+  rows: readonly string[];
+  /** Shown by itself or told to be; null: none. */
+  pageId: string | null;
+  /** Nobody has said which page: it is the first that there is. */
+  untold: boolean;
+  /** What can be seen. */
+  glass: Drawn;
+  /** On its way over the bus, to be seen when all of it is there. */
+  sending: Drawn | null;
+  /** Something may look otherwise than what was sent last. */
+  stale: boolean;
+  /** The next picture begins then at the earliest. */
+  freeUs: number;
+}
+
+export type ScreenEntry =
+  | TextEntry
+  /** Another picture can be seen: of which page, and the texts on it in their order. */
+  | { lane: 'screen'; pageId: string | null; texts: readonly string[] };
+
+export interface MadeScreen {
+  /** It is drawn by the loop, picture by picture; otherwise what is told is there at once. */
+  readonly drawn: boolean;
+  readonly pictureUs: number;
+  readonly everyUs: number;
+  readonly sends: readonly Job[];
+}
+type On = Stage<'screen', ScreenEntry, 'sent', MadeScreen>;
+type Order = OrderOf<ActionKindOf<'screen'>>;
+
+const told = (order: Order): order is Exclude<Order, Drawing> => !isElement(order);
+const nothing: Drawn = { pageId: null, rows: [], drawings: [] };
+
+const isSame = (a: Drawn, b: Drawn): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+
+/** All of the picture is there. Only what changed can be told. */
+function seen(was: ShownScreen, glass: Drawn, on: On): ShownScreen {
+  const texts = textsOn(glass);
+  const same = glass.pageId === was.glass.pageId && texts.join('\n') === textsOn(was.glass).join('\n');
+  if (!same) on.trace({ atUs: on.nowUs, lane: 'screen', id: on.id, pageId: glass.pageId, texts });
+  return { ...was, glass, sending: null };
+}
+
+/** The loop comes by: values are taken, and where they look otherwise than before, a picture is on its way. */
+function redrawn(was: ShownScreen, on: On): ShownScreen {
+  const { orders, restless } = was.pageId === null ? { orders: [], restless: false } : on.page(was.pageId);
+  const next: Drawn = { pageId: was.pageId, rows: was.rows, drawings: orders as readonly Drawing[] };
+  const { pictureUs: lasts, everyUs } = on.prepared;
+  if (isSame(next, was.sending ?? was.glass))
+    return { ...was, stale: restless, freeUs: restless ? on.nowUs + everyUs : was.freeUs };
+  const after = { ...was, stale: restless, freeUs: on.nowUs + Math.max(lasts, everyUs) };
+  if (lasts === 0) return seen(after, next, on);
+  on.plan(lasts, 'sent');
+  return { ...after, sending: next };
+}
+
+const isLit = ({ rows, drawings }: Drawn): boolean =>
+  drawings.some(({ onlyIf }) => onlyIf !== 0) || rows.some((row) => row.trim() !== '');
+
+export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', MadeScreen>({
+  kind: 'screen',
+  prepare({ id, sends, mostHz }, gadget) {
+    const us = sends === 'free' ? 0 : (pictureUs(gadget, id) ?? 0);
+    return {
+      drawn: sends !== 'free' || gadget.pages.some(({ outputId }) => outputId === id),
+      pictureUs: us,
+      everyUs: Math.ceil(1_000_000 / mostHz),
+      sends: us === 0 || sends === 'free' ? noJobs : [{ us, how: sends, cuttable: false, deaf: false }],
+    };
+  },
+  dark: (output, gadget) => ({
+    kind: 'screen',
+    rows: blankRows(output),
+    pageId: gadget.pages.find(({ outputId }) => outputId === output.id)?.id ?? null,
+    untold: true,
+    glass: nothing,
+    sending: null,
+    stale: true,
+    freeUs: 0,
+  }),
+  apply(was, order, on) {
+    if (!told(order)) return was;
+    if (order.kind === 'showPage')
+      return order.pageId === was.pageId && !was.untold
+        ? was
+        : { ...was, pageId: order.pageId, untold: false, stale: true };
+    const rows = rowsAfter(was.rows, order, on.output.columns);
+    if (rows === was.rows) return was;
+    on.trace({ atUs: on.nowUs, lane: 'text', id: on.id, row: order.row, text: rows[order.row]! });
+    if (on.prepared.drawn) return { ...was, rows, stale: true };
+    return { ...was, rows, glass: { ...was.glass, rows } };
+  },
+  jobs: (was, is, { prepared }) =>
+    is.sending !== null && is.sending !== was.sending ? prepared.sends : noJobs,
+  due: (was, _what, on) => (was.sending === null ? was : seen(was, was.sending, on)),
+  isVoid: ({ sending }) => sending === null,
+  upkeep: {
+    wanted: ({ drawn }) => drawn,
+    // All of a picture is there by then.
+    dueUs: ({ stale, freeUs }) => (stale ? freeUs : null),
+    done: redrawn,
+  },
+  stirred: (was) => (was.stale ? was : { ...was, stale: true }),
+  powerOff({ rows, glass }, on) {
+    rows.forEach((stood, row) => {
+      if (stood !== '') on.trace({ atUs: on.nowUs, lane: 'text', id: on.id, row, text: '' });
+    });
+    if (glass.pageId !== null)
+      on.trace({ atUs: on.nowUs, lane: 'screen', id: on.id, pageId: null, texts: [] });
+  },
+  adopt(was, dark, { pages }) {
+    const there = was.pageId === null || pages.some(({ id }) => id === was.pageId);
+    return {
+      ...was,
+      ...(was.untold || !there ? { pageId: dark.pageId, untold: true } : {}),
+      rows: dark.rows.map((blank, row) => was.rows[row] ?? blank),
+      stale: true,
+    };
+  },
+  later: (was, byUs) => ({ ...was, freeUs: was.freeUs + byUs }),
+  loads: () => false,
+  // Any of it: what is drawn where does not flash, what comes and goes does.
+  lit: {
+    now: ({ glass }) => [isLit(glass)],
+    by: (entry) => [[0, entry.lane === 'text' ? entry.text.trim() !== '' : entry.pageId !== null]],
+  },
+  held: null,
+  look: ({ glass }) => [glass.pageId, glass.rows, glass.drawings],
+});

@@ -1,0 +1,178 @@
+import * as fc from 'fast-check';
+import { readRule } from '../flow/index.ts';
+import type { Gadget, OutputAction, Page } from '../gadget/index.ts';
+import { Machine, type Stimulus, type TraceEntry } from '../machine/index.ts';
+import { gadgetArbitrary, stimuliArbitrary } from '../test/arbitraries.ts';
+import { button, numberVariable, part, rule, state } from '../test/fixtures.ts';
+import { runs } from '../test/runs.ts';
+import { outputOf, pageOf, textAt, toldGadget } from '../test/toldGadget.ts';
+
+/** A display of 128 × 64 on a two-wire bus of 400 kHz in pieces of 16 bytes. Source: reckoning, Buses and screens. */
+const pictureUs = 26_240;
+
+/** Counts presses of one key, and shows the count. */
+function counting(patch: Partial<Extract<Gadget['outputs'][number], { kind: 'screen' }>> = {}): Gadget {
+  const told = toldGadget(
+    { ...outputOf('screen', 'Glass'), ...patch } as Gadget['outputs'][number],
+    [],
+    [numberVariable({ id: 'v1', name: 'count', initial: 0, max: 999 })],
+  );
+  const gadget: Gadget = {
+    ...told,
+    controls: [
+      button({ id: 'b1', name: 'Key', contact: { ...button().contact, closeMaxUs: 0, openMaxUs: 0 } }),
+    ],
+    parts: [...told.parts, part('p2', 'push-button', ['b1'])],
+    pages: [pageOf([textAt('Count {v1}')])],
+  };
+  const press = rule('r1', readRule('when Key press do count = count + 1', gadget));
+  return { ...gadget, flow: { ...gadget.flow, states: [state('s1', { name: 'All', rules: [press] })] } };
+}
+
+const press = (atMs: number, forMs = 80): Stimulus[] => [
+  { atUs: atMs * 1_000, controlId: 'b1', what: 'down' },
+  { atUs: (atMs + forMs) * 1_000, controlId: 'b1', what: 'up' },
+];
+
+function play(
+  gadget: Gadget,
+  stimuli: Stimulus[],
+  untilMs: number,
+): { machine: Machine; trace: TraceEntry[] } {
+  const machine = new Machine(gadget, 1);
+  for (const stimulus of stimuli) machine.stimulate(stimulus);
+  machine.advanceTo(untilMs * 1_000);
+  return { machine, trace: machine.takeTrace() };
+}
+
+const pictures = (trace: readonly TraceEntry[]) =>
+  trace.flatMap((entry) => (entry.lane === 'screen' ? [[entry.atUs, entry.pageId, ...entry.texts]] : []));
+
+describe('a display of pixels', () => {
+  it('shows its first page when that is all over the bus, and the loop waits for it', () => {
+    const { trace } = play(counting(), [], 200);
+    expect(pictures(trace)).toEqual([[pictureUs, 'n1', 'Count 0']]);
+    expect(trace.filter(({ lane }) => lane === 'busy')).toEqual([
+      { atUs: 0, lane: 'busy', id: 'o1', forUs: pictureUs, untilUs: pictureUs, deaf: false },
+    ]);
+  });
+
+  it('sends another where a value has changed, and none where nothing has', () => {
+    const { trace } = play(counting(), press(300), 10_000);
+    const shown = pictures(trace);
+    expect(shown.map(([, , text]) => text)).toEqual(['Count 0', 'Count 1']);
+    // At once, as the last picture was long ago; seen when it is over the bus.
+    const counted = trace.find(({ lane }) => lane === 'variable')!;
+    expect(Number(shown[1]![0]) - counted.atUs).toBe(pictureUs);
+    expect(trace.filter(({ lane }) => lane === 'busy')).toHaveLength(2);
+  });
+
+  it('takes the values of the moment in which a picture begins, and no more pictures than it may', () => {
+    const fast = [300, 340, 380, 420, 460].flatMap((ms) => press(ms, 20));
+    const beside = counting({ sends: 'background', mostHz: 5 });
+    const shown = pictures(play(beside, fast, 3_000).trace);
+    expect(shown.map(([, , text]) => text)).toEqual(['Count 0', 'Count 1', 'Count 5']);
+    expect(Number(shown[2]![0]) - Number(shown[1]![0])).toBe(200_000);
+  });
+
+  it('swallows a press that comes and goes while the loop waits, and none where it is sent beside', () => {
+    const short = press(5, 15);
+    const counts = (sends: 'blocking' | 'background') =>
+      play(counting({ sends }), short, 1_000).machine.shown.variables['v1'];
+    expect([counts('blocking'), counts('background')]).toEqual([0, 1]);
+  });
+
+  it('goes on by itself where a page asks for time', () => {
+    const gadget = counting({ mostHz: 10 });
+    const clock: Gadget = { ...gadget, pages: [pageOf([textAt('{elapsed(s1) / 1000} s')])] };
+    const shown = pictures(play(clock, [], 3_500).trace);
+    expect(shown.map(([, , text]) => text)).toEqual(['0 s', '1 s', '2 s', '3 s']);
+  });
+
+  it('shows the page that it is told, none, and what is written over either', () => {
+    const told = toldGadget(outputOf('screen', 'Glass'), [
+      [100, 'Glass page Score'],
+      [200, 'Glass page none'],
+      [300, 'Glass row 1 "Hot"'],
+      [400, 'Glass page Score'],
+    ]);
+    const { machine, trace } = play(told, [], 1_000);
+    expect(pictures(trace).map(([, page, ...texts]) => [page, ...texts])).toEqual([
+      ['n1'],
+      ['n2', 'Ready 42'],
+      [null],
+      ['n2', 'Ready 42'],
+    ]);
+    expect(machine.shown.outputs['o1']).toMatchObject({
+      glass: { pageId: 'n2', rows: expect.arrayContaining(['Hot']) },
+    });
+  });
+
+  it('is as fast as its values where its bus takes no time', () => {
+    const { trace } = play(counting({ sends: 'free' }), press(300), 1_000);
+    const counted = trace.find(({ lane }) => lane === 'variable')!;
+    expect(pictures(trace).map(([atUs]) => atUs)).toEqual([0, counted.atUs]);
+    expect(trace.some(({ lane }) => lane === 'busy')).toBe(false);
+  });
+
+  it('takes up an edit of the page that it shows, and another page where that is gone', () => {
+    const gadget = counting();
+    const { machine } = play(gadget, press(100), 500);
+    const texts = () => {
+      machine.advanceTo(machine.nowUs + 200_000);
+      const glass = machine.shown.outputs['o1'];
+      return glass?.kind === 'screen' ? glass.glass.drawings.map((one) => 'text' in one && one.text) : null;
+    };
+    expect(texts()).toEqual(['Count 1']);
+    machine.adopt({ ...gadget, pages: [pageOf([textAt('So many: {v1}')])] });
+    expect(texts()).toEqual(['So many: 1']);
+    machine.adopt({ ...gadget, pages: [pageOf([textAt('Other')], 'n7')] });
+    expect(texts()).toEqual(['Other']);
+    machine.adopt({ ...gadget, pages: [] });
+    expect(texts()).toEqual([]);
+  });
+
+  it('goes dark with the power, and begins with its first page again', () => {
+    const told = toldGadget(outputOf('screen', 'Glass'), [[100, 'Glass page Score']]);
+    const { trace } = play(
+      told,
+      [{ atUs: 500_000, controlId: 'gadget', what: 'power', event: 'cycle' }],
+      1_000,
+    );
+    expect(pictures(trace).map(([, page]) => page)).toEqual(['n1', 'n2', null, 'n1', 'n2']);
+  });
+});
+
+describe('pages of any gadget', () => {
+  it('come out the same, wherever the run is cut and goes on from JSON', () => {
+    fc.assert(
+      fc.property(
+        gadgetArbitrary,
+        stimuliArbitrary,
+        fc.integer({ min: 1, max: 2_000_000 }),
+        (gadget, stimuli, cutUs) => {
+          const whole = new Machine(gadget, 1);
+          for (const stimulus of stimuli) whole.stimulate(stimulus);
+          whole.advanceTo(2_500_000);
+          const cut = new Machine(gadget, 1);
+          for (const stimulus of stimuli) cut.stimulate(stimulus);
+          cut.advanceTo(cutUs);
+          const before = cut.takeTrace();
+          const restored = Machine.restore(gadget, JSON.parse(JSON.stringify(cut.snapshot())));
+          restored.advanceTo(2_500_000);
+          expect([...before, ...restored.takeTrace()]).toEqual(whole.takeTrace());
+          expect(restored.shown).toEqual(whole.shown);
+        },
+      ),
+      { seed: 15, numRuns: runs(60) },
+    );
+  });
+});
+
+describe('what is written on a page', () => {
+  const elements = (...list: OutputAction[]): Page[] => [pageOf(list)];
+  it('draws no chance: an element that would is left out', () => {
+    const gadget = { ...counting(), pages: elements(textAt('{random(6)}'), textAt('Fixed')) };
+    expect(pictures(play(gadget, [], 200).trace)).toEqual([[pictureUs, 'n1', 'Fixed']]);
+  });
+});

@@ -1,0 +1,74 @@
+import { compileFlow, freshFlow, pageNow, valuesNow, type FlowTables } from '../flow/index.ts';
+import type { Control, Gadget } from '../gadget/index.ts';
+import { freshWork } from '../kernel/index.ts';
+import type { Drawing, Drawn } from './render.ts';
+
+/** With which values a page is looked at. */
+export type Trying =
+  /** As the gadget begins, with all values at their least, or at their most. */
+  | 'start'
+  | 'least'
+  | 'most'
+  /** As they are somewhere: of variables by id, and which states are active. */
+  | {
+      variables: Readonly<Record<string, number | string | number[] | string[]>>;
+      stateIds: readonly string[];
+    };
+
+function controlAt(control: Control, trying: Trying): number {
+  const most = trying === 'most';
+  switch (control.kind) {
+    case 'button':
+      return most ? 1 : 0;
+    case 'knob':
+      return most ? Math.max(control.reading.low, control.reading.high) : control.reading.low;
+    case 'encoder':
+      return 0;
+    case 'codes':
+      return most ? control.codes.length : 0;
+  }
+}
+
+function valuesTried(tables: FlowTables, trying: Trying): number[] {
+  if (typeof trying === 'object') return valuesNow(tables, trying.variables);
+  const values = [...tables.initialValues];
+  if (trying === 'start') return values;
+  const ends = trying === 'least' ? tables.low : tables.high;
+  tables.slot.forEach((from, variable) => {
+    // Texts are tried as they begin.
+    if (tables.characters[variable] !== 0) return;
+    values.fill(ends[variable]!, from, from + tables.size[variable]!);
+  });
+  return values;
+}
+
+export interface Tried {
+  drawn: Drawn;
+  /** Of each drawing: the place of its element on the page. */
+  places: readonly number[];
+}
+
+/** By document, which never changes: while a gadget plays, a page is looked at many times a second. */
+const known = new WeakMap<Gadget, FlowTables>();
+function tablesOf(gadget: Gadget): FlowTables {
+  const tables = known.get(gadget) ?? compileFlow(gadget).tables;
+  known.set(gadget, tables);
+  return tables;
+}
+
+/** What a page comes to with other values than those of the gadget in hand. Nothing is played for it. */
+export function pageTried(gadget: Gadget, pageId: string, trying: Trying): Tried {
+  const tables = tablesOf(gadget);
+  const state = { ...freshFlow(tables, null), values: valuesTried(tables, trying) };
+  const active =
+    typeof trying === 'object' ? trying.stateIds : tables.initial.map((n) => tables.stateIds[n]!);
+  state.active = tables.stateIds.map((id) => (active.includes(id) ? 1 : 0));
+  const { orders } = pageNow(tables, state, pageId, {
+    nowUs: 0,
+    work: freshWork(),
+    seed: 0,
+    control: (number) => controlAt(gadget.controls[number]!, trying),
+  });
+  const places = tables.pages.find(({ id }) => id === pageId)?.places ?? [];
+  return { drawn: { pageId, rows: [], drawings: orders as readonly Drawing[] }, places };
+}

@@ -1,0 +1,99 @@
+import type { Gadget, OutputAction, Snag } from '../gadget/index.ts';
+import { numberVariable } from './fixtures.ts';
+import { outputOf, pageOf, textAt, toldGadget } from './toldGadget.ts';
+
+type Glass = Extract<Gadget['outputs'][number], { kind: 'screen' }>;
+
+/** A display of 128 × 64 pixels and its pages; a number of up to 999 and a key are there, too. */
+export function paged(
+  elements: readonly OutputAction[],
+  patch: Partial<Glass> = {},
+  figures: Record<string, number> = {},
+  told: readonly (readonly [number, string])[] = [],
+): Gadget {
+  const glass = { ...outputOf('screen', 'Glass'), ...patch } as Glass;
+  const gadget = toldGadget(glass, told, [numberVariable({ id: 'v1', name: 'count', min: -99, max: 999 })]);
+  return {
+    ...gadget,
+    pages: [pageOf([...elements]), ...gadget.pages.slice(1)],
+    parts: gadget.parts.map((part) => ({ ...part, figures })),
+  };
+}
+
+export const numberAt = (value: string, patch: object = {}): OutputAction => ({
+  kind: 'drawNumber',
+  outputId: 'o1',
+  onlyIf: '1',
+  x: '0',
+  y: '0',
+  font: '6x8',
+  align: 'left',
+  inverted: false,
+  value,
+  format: 'plain',
+  places: 0,
+  unit: '',
+  ...patch,
+});
+
+const withKey = (gadget: Gadget, control: Gadget['controls'][number]): Gadget => ({
+  ...gadget,
+  controls: [control],
+});
+
+/** Rule, a gadget that has the snag, part of what it says, and whether its mend must clear it. */
+export const screenCases = (key: Gadget['controls'][number]): [string, string, Gadget, Partial<Snag>, boolean][] => [
+  [
+    'S01',
+    'a text on a page that goes over its right edge',
+    // 22 characters of six pixels.
+    paged([textAt('0123456789012345678901')]),
+    {
+      place: { kind: 'page', id: 'n1' },
+      values: {
+        reason: 'edge', page: 'First', display: 'Glass', text: '0123456789012345678901', font: '6x8', length: 22,
+        left: 0, right: 131, top: 0, bottom: 7, widthPx: 128, heightPx: 64,
+      },
+    },
+    false,
+  ],
+  [
+    'S01',
+    'a number on a page whose longest goes over the edge',
+    // Nothing sets it otherwise than to all that it may be: 0 to begin with, so that the text itself is long.
+    paged([numberAt('v1 * 0 + 12345', { x: '100' })]),
+    { place: { kind: 'page', id: 'n1' } },
+    false,
+  ],
+  ['S01', 'a text below the lower edge', paged([textAt('x', '0', '57')]), { place: { kind: 'page', id: 'n1' } }, false],
+  [
+    'S01',
+    'a row of characters wider than its columns, where smaller ones would do',
+    paged([], { columns: 10, rows: 2 }, {}, [[100, 'Glass row 1 "eleven char"']]),
+    { place: { kind: 'rule', id: 'r1' } },
+    true,
+  ],
+  [
+    'S02',
+    'a picture for which the loop waits longer than a press',
+    // 105 ms at 100 kHz. Source: reckoning, Buses and screens.
+    withKey(paged([], {}, { busBaud: 100_000 }), key),
+    { place: { kind: 'output', id: 'o1' }, level: 'likely', values: { display: 'Glass', reason: 'press', pictureUs: 104_960, mostHz: 20, shortestPressUs: 60_000 } },
+    false,
+  ],
+  [
+    'S02',
+    'more pictures than the bus can carry',
+    paged([], { sends: 'background', mostHz: 60 }),
+    { level: 'note', values: { display: 'Glass', reason: 'rate', possible: 38, pictureUs: 26_240, mostHz: 60, shortestPressUs: 60_000 } },
+    true,
+  ],
+  [
+    'S04',
+    'characters that a font lacks',
+    paged([textAt('中 é'), textAt('中')]),
+    { place: { kind: 'page', id: 'n1' }, values: { characters: '中', count: 1, font: '6x8', display: 'Glass' } },
+    false,
+  ],
+  ['S12', 'a page that nothing shows', paged([]), { place: { kind: 'page', id: 'n2' }, values: { page: 'Score', display: 'Glass' } }, false],
+]; // prettier-ignore

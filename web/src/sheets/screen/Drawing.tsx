@@ -1,0 +1,142 @@
+import { useElementSize } from '@mantine/hooks';
+import { boundsOf, type Drawing, type Page, type Screen, type Tried } from '@hum-lever/core';
+import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { edit } from '../../client/index.ts';
+import { Glass } from '../../outputs/screen/Glass.tsx';
+import { movedDrawing, movedElement } from './moved.ts';
+import classes from './Screen.module.css';
+
+/** As high as the page may be drawn, so that what stands on it is seen with it. */
+const mostHigh = 300;
+const step = { small: 1, large: 8 };
+const arrows: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+interface Held {
+  at: number;
+  fromX: number;
+  fromY: number;
+  dx: number;
+  dy: number;
+}
+
+/** The page at whole multiples of its pixels; what stands on it can be taken and moved. */
+export function DrawingBoard({
+  screen,
+  page,
+  tried,
+  chosen,
+  choose,
+}: {
+  screen: Screen;
+  page: Page;
+  tried: Tried;
+  /** Of an element, its place on the page. */
+  chosen: number | null;
+  choose: (at: number | null) => void;
+}) {
+  const { ref, width } = useElementSize();
+  const [held, setHeld] = useState<Held | null>(null);
+  const { widthPx, heightPx } = screen;
+  const { drawn, places } = tried;
+  const scale = Math.max(1, Math.floor(Math.min(width / widthPx, mostHigh / heightPx)));
+  const shown = useMemo(() => {
+    if (!held || (held.dx === 0 && held.dy === 0)) return drawn;
+    const moved = (drawing: Drawing, n: number) =>
+      places[n] === held.at ? movedDrawing(drawing, held.dx, held.dy) : drawing;
+    return { ...drawn, drawings: drawn.drawings.map(moved) };
+  }, [drawn, places, held]);
+
+  const move = (at: number, dx: number, dy: number) => {
+    const element = page.elements[at];
+    const moved = element && movedElement(element, dx, dy);
+    if (moved) edit({ name: 'changeElement', args: [page.id, at, moved] });
+  };
+  const pixelOf = (event: PointerEvent) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    // What lies around it may be zoomed.
+    const zoom = box.width / widthPx;
+    return [
+      Math.floor((event.clientX - box.left) / zoom),
+      Math.floor((event.clientY - box.top) / zoom),
+    ] as const;
+  };
+  const take = (event: PointerEvent) => {
+    const [x, y] = pixelOf(event);
+    const hit = drawn.drawings.findLastIndex((drawing) => {
+      const { left, top, right, bottom } = boundsOf(drawing);
+      return drawing.onlyIf !== 0 && x >= left && x < right && y >= top && y < bottom;
+    });
+    const at = hit < 0 ? null : places[hit]!;
+    choose(at);
+    if (at === null || movedElement(page.elements[at]!, 0, 0) === null) return;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    setHeld({ at, fromX: x, fromY: y, dx: 0, dy: 0 });
+  };
+  const drag = (event: PointerEvent) => {
+    if (!held) return;
+    const [x, y] = pixelOf(event);
+    const snap = (by: number) => (event.shiftKey ? Math.round(by / step.large) * step.large : by);
+    setHeld({ ...held, dx: snap(x - held.fromX), dy: snap(y - held.fromY) });
+  };
+  const letGo = () => {
+    if (held && (held.dx !== 0 || held.dy !== 0)) move(held.at, held.dx, held.dy);
+    setHeld(null);
+  };
+  const key = (event: KeyboardEvent) => {
+    const count = page.elements.length;
+    const arrow = arrows[event.key];
+    if (arrow && chosen !== null) {
+      const by = event.shiftKey ? step.large : step.small;
+      move(chosen, arrow[0] * by, arrow[1] * by);
+    } else if ((event.key === '[' || event.key === ']') && count > 0) {
+      const by = event.key === ']' ? 1 : -1;
+      choose(chosen === null ? (by > 0 ? 0 : count - 1) : (chosen + by + count) % count);
+    } else if ((event.key === 'Delete' || event.key === 'Backspace') && chosen !== null) {
+      edit({ name: 'removeElement', args: [page.id, chosen] });
+      choose(null);
+    } else return;
+    event.preventDefault();
+  };
+
+  const marked = shown.drawings.find((_, n) => chosen !== null && places[n] === chosen);
+  return (
+    <div ref={ref} className={classes.board}>
+      <div
+        className={classes.glass}
+        style={{ width: widthPx * scale }}
+        // Its elements are listed below it; here they are taken by hand or by keys.
+        tabIndex={0}
+        role="group"
+        aria-label={`Page ${page.name}, drawn ${scale} times as large. [ and ] choose what stands on it, arrow keys move that.`}
+        onKeyDown={key}
+        onPointerDown={take}
+        onPointerMove={drag}
+        onPointerUp={letGo}
+        onPointerCancel={() => setHeld(null)}
+      >
+        <Glass screen={screen} drawn={shown} />
+        {marked && <Mark drawing={marked} screen={screen} scale={scale} />}
+      </div>
+    </div>
+  );
+}
+
+/** What is chosen, outlined where it can be seen. */
+function Mark({ drawing, screen, scale }: { drawing: Drawing; screen: Screen; scale: number }) {
+  const { left, top, right, bottom } = boundsOf(drawing);
+  const within = (place: number, most: number) => Math.max(0, Math.min(most, place));
+  const [l, r] = [within(left, screen.widthPx), within(right, screen.widthPx)];
+  const [t, b] = [within(top, screen.heightPx), within(bottom, screen.heightPx)];
+  return (
+    <span
+      className={classes.mark}
+      aria-hidden
+      style={{ left: l * scale, top: t * scale, width: (r - l) * scale, height: (b - t) * scale }}
+    />
+  );
+}

@@ -1,0 +1,165 @@
+import { ActionIcon } from '@mantine/core';
+import { IconChevronDown, IconChevronUp, IconCopy, IconPlus, IconX } from '@tabler/icons-react';
+import { limits, type Drawing, type OutputAction, type Page, type Screen } from '@hum-lever/core';
+import type { ReactNode } from 'react';
+import { edit, useDocument } from '../../client/index.ts';
+import { outputSlots } from '../../outputs/slots.ts';
+import { begin, Prose } from '../../shared/index.ts';
+import { freshElement, type Drawable } from './fresh.ts';
+import { movedElement } from './moved.ts';
+import classes from './Screen.module.css';
+
+const drawables: readonly { what: Drawable; label: string }[] = [
+  { what: 'text', label: 'Text' },
+  { what: 'number', label: 'Number' },
+  { what: 'bar', label: 'Bar' },
+  { what: 'box', label: 'Box' },
+  { what: 'line', label: 'Line' },
+];
+
+/** The sentence of an element. */
+function Sentence({
+  element,
+  put,
+}: {
+  element: OutputAction;
+  put: (element: OutputAction) => string | null;
+}) {
+  const Slots = outputSlots[element.kind] as (props: {
+    action: OutputAction;
+    put: (action: OutputAction) => string | null;
+  }) => ReactNode;
+  return <Slots action={element} put={put} />;
+}
+
+/** What stands on a page, in the order in which it is drawn, as sentences. */
+export function Elements({
+  screen,
+  page,
+  drawings,
+  chosen,
+  choose,
+}: {
+  screen: Screen;
+  page: Page;
+  drawings: readonly Drawing[];
+  chosen: number | null;
+  choose: (at: number | null) => void;
+}) {
+  const gadget = useDocument();
+  const { elements } = page;
+  const proseId = (at: number) => `${page.id} ${at}`;
+  const add = (element: OutputAction) => {
+    begin(proseId(elements.length));
+    edit({ name: 'addElement', args: [page.id, element] });
+    choose(elements.length);
+  };
+  return (
+    <div className={classes.elements}>
+      <div className={classes.draw} role="group" aria-label="Draw">
+        {drawables.map(({ what, label }) => (
+          <button
+            key={what}
+            type="button"
+            className={classes.add}
+            disabled={elements.length >= limits.elementsPerPage}
+            onClick={() => add(freshElement(what, gadget, screen, drawings))}
+          >
+            <IconPlus size={13} aria-hidden /> {label}
+          </button>
+        ))}
+      </div>
+      {elements.length === 0 && (
+        <p className={classes.none}>
+          Nothing stands on this page yet. Draw a text, and bind it to a value in braces.
+        </p>
+      )}
+      <ol aria-label={`What stands on ${page.name}`}>
+        {elements.map((element, at) => (
+          <li
+            key={at}
+            data-chosen={chosen === at || undefined}
+            aria-label={`Element ${at + 1}`}
+            onFocusCapture={() => choose(at)}
+            onClickCapture={() => choose(at)}
+          >
+            <span className={`number ${classes.at}`} aria-hidden>
+              {at + 1}
+            </span>
+            <Prose id={proseId(at)}>
+              <Sentence
+                element={element}
+                put={(changed) => edit({ name: 'changeElement', args: [page.id, at, changed] })}
+              />
+            </Prose>
+            <span className={classes.tools}>
+              <Tool
+                label={`Draw element ${at + 1} earlier, below the one before`}
+                disabled={at === 0}
+                onClick={() => {
+                  edit({ name: 'moveElement', args: [page.id, at, -1] });
+                  choose(at - 1);
+                }}
+              >
+                <IconChevronUp size={15} />
+              </Tool>
+              <Tool
+                label={`Draw element ${at + 1} later, above the next`}
+                disabled={at === elements.length - 1}
+                onClick={() => {
+                  edit({ name: 'moveElement', args: [page.id, at, 1] });
+                  choose(at + 1);
+                }}
+              >
+                <IconChevronDown size={15} />
+              </Tool>
+              <Tool
+                label={`Another like element ${at + 1}`}
+                onClick={() => {
+                  edit({ name: 'addElement', args: [page.id, movedElement(element, 0, 8) ?? element] });
+                  choose(elements.length);
+                }}
+              >
+                <IconCopy size={15} />
+              </Tool>
+              <Tool
+                label={`Take element ${at + 1} out`}
+                onClick={() => {
+                  edit({ name: 'removeElement', args: [page.id, at] });
+                  choose(null);
+                }}
+              >
+                <IconX size={15} />
+              </Tool>
+            </span>
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+function Tool({
+  label,
+  disabled = false,
+  onClick,
+  children,
+}: {
+  label: string;
+  disabled?: boolean;
+  onClick: () => void;
+  children: ReactNode;
+}) {
+  return (
+    <ActionIcon
+      size="sm"
+      variant="subtle"
+      aria-label={label}
+      title={label}
+      disabled={disabled}
+      onClick={onClick}
+    >
+      {children}
+    </ActionIcon>
+  );
+}

@@ -1,0 +1,125 @@
+import { ActionIcon, Menu } from '@mantine/core';
+import { IconDots } from '@tabler/icons-react';
+import type { Page, Screen } from '@hum-lever/core';
+import { edit, useDocument } from '../../client/index.ts';
+import { Glass } from '../../outputs/screen/Glass.tsx';
+import { TextField, usePlace } from '../../shared/index.ts';
+import { usePlayer } from '../../workers/index.ts';
+import { useTried } from './useTried.ts';
+import classes from './Screen.module.css';
+
+/** Pages of a display as they come out at first, to be chosen, named, ordered. */
+export function PageList({
+  screen,
+  pages,
+  chosen,
+  choose,
+}: {
+  screen: Screen;
+  pages: readonly Page[];
+  chosen: string;
+  choose: (pageId: string) => void;
+}) {
+  return (
+    <ol className={classes.pages} aria-label={`Pages of ${screen.name}`}>
+      {pages.map((page, at) => (
+        <PageItem
+          key={page.id}
+          screen={screen}
+          page={page}
+          at={at}
+          last={at === pages.length - 1}
+          chosen={page.id === chosen}
+          choose={() => choose(page.id)}
+        />
+      ))}
+    </ol>
+  );
+}
+
+function PageItem({
+  screen,
+  page,
+  at,
+  last,
+  chosen,
+  choose,
+}: {
+  screen: Screen;
+  page: Page;
+  at: number;
+  last: boolean;
+  chosen: boolean;
+  choose: () => void;
+}) {
+  const { drawn } = useTried(page.id, 'start');
+  const { id, className } = usePlace(page.id);
+  const seen = usePlayer(({ shown }) => {
+    const output = shown?.outputs[screen.id];
+    return output?.kind === 'screen' && output.glass.pageId === page.id;
+  });
+  const shows = useShows(page.id);
+  return (
+    <li id={id} className={className} data-chosen={chosen || undefined}>
+      <button
+        type="button"
+        className={classes.thumb}
+        aria-label={`Page ${page.name}`}
+        aria-pressed={chosen}
+        onClick={choose}
+      >
+        <Glass screen={screen} drawn={drawn} />
+      </button>
+      <div className={classes.pageName}>
+        <TextField
+          size="xs"
+          variant="unstyled"
+          aria-label={`Name of page ${at + 1}`}
+          value={page.name}
+          commit={(name) => edit({ name: 'renamePage', args: [page.id, name] })}
+        />
+        <Menu position="bottom-end">
+          <Menu.Target>
+            <ActionIcon size="sm" variant="subtle" aria-label={`More for page ${page.name}`}>
+              <IconDots size={16} />
+            </ActionIcon>
+          </Menu.Target>
+          <Menu.Dropdown>
+            <Menu.Item disabled={at === 0} onClick={() => edit({ name: 'movePage', args: [page.id, -1] })}>
+              Earlier: the first is shown at power-up
+            </Menu.Item>
+            <Menu.Item disabled={last} onClick={() => edit({ name: 'movePage', args: [page.id, 1] })}>
+              Later
+            </Menu.Item>
+            <Menu.Item
+              onClick={() =>
+                edit({ name: 'addPage', args: [page.outputId, `${page.name.slice(0, 70)} 2`, page.elements] })
+              }
+            >
+              Another like it
+            </Menu.Item>
+            <Menu.Item onClick={() => edit({ name: 'removePage', args: [page.id] })}>Remove</Menu.Item>
+          </Menu.Dropdown>
+        </Menu>
+      </div>
+      <p className={classes.pageWhen} data-seen={seen || undefined}>
+        {seen ? 'on the display now' : at === 0 ? 'at power-up' : (shows ?? 'nothing shows it')}
+      </p>
+    </li>
+  );
+}
+
+/** The state that shows a page, in words; null: none does. */
+function useShows(pageId: string): string | null {
+  const { states } = useDocument().flow;
+  const shows = (actions: readonly { kind: string }[]) =>
+    actions.some(
+      (action) => action.kind === 'showPage' && (action as { pageId?: unknown }).pageId === pageId,
+    );
+  const entered = states.filter(({ entry }) => shows(entry)).map(({ name }) => name);
+  if (entered.length > 0) return `in ${entered.join(', ')}`;
+  const ruled = states.filter(
+    ({ rules, exit }) => shows(exit) || rules.some(({ actions }) => shows(actions)),
+  );
+  return ruled.length > 0 ? `by ${ruled.map(({ name }) => name).join(', ')}` : null;
+}

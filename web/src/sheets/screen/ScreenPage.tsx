@@ -1,0 +1,146 @@
+import { Button, SegmentedControl } from '@mantine/core';
+import { IconPlus } from '@tabler/icons-react';
+import { addPartEdit, bitmapPbm, blankBitmap, nextId, render, type Page, type Screen } from '@hum-lever/core';
+import { useEffect, useState, type ReactNode } from 'react';
+import { useSearchParams } from 'react-router';
+import { edit, useDocument } from '../../client/index.ts';
+import { OutputFigures } from '../../outputs/figures.tsx';
+import { pagesOf } from '../../outputs/screen/pages.ts';
+import { FirstStep, saveFile, SheetFrame, useFound } from '../../shared/index.ts';
+import { Cost } from './Cost.tsx';
+import { DrawingBoard } from './Drawing.tsx';
+import { Elements } from './Elements.tsx';
+import { PageList } from './PageList.tsx';
+import { tryings, useTried, type TryingId } from './useTried.ts';
+import classes from './Screen.module.css';
+
+const about = 'What displays show, pixel by pixel and page by page.';
+
+/** Displays of pixels and their pages. */
+export function ScreenPage() {
+  const gadget = useDocument();
+  const screens = gadget.outputs.filter((output) => output.kind === 'screen');
+  const [params, setParams] = useSearchParams();
+  const found = useFound(({ place }) => place);
+  const foundPage = gadget.pages.find(({ id }) => found?.kind === 'page' && found.id === id);
+  const askedPage = foundPage ?? gadget.pages.find(({ id }) => id === params.get('page'));
+  const screen =
+    screens.find(({ id }) => id === (askedPage?.outputId ?? params.get('display'))) ?? screens[0];
+  const pages = screen ? pagesOf(gadget, screen.id) : [];
+  const page = pages.find(({ id }) => id === askedPage?.id) ?? pages[0];
+  const choose = (id: string) => setParams({ page: id }, { replace: true });
+  // What was gone to stays chosen.
+  useEffect(() => {
+    if (foundPage) setParams({ page: foundPage.id }, { replace: true });
+  }, [foundPage, setParams]);
+  if (!screen)
+    return (
+      <SheetFrame title="Screen" about={about}>
+        <FirstStep
+          action={
+            <Button onClick={() => edit(addPartEdit(gadget, 'graphic-display-two-wire'))}>
+              Add a display of 128 × 64 pixels
+            </Button>
+          }
+        >
+          A display of pixels shows pages: texts, numbers, bars, boxes and lines with the values of the
+          gadget, drawn anew whenever those change. Parts has displays of other sizes and buses.
+        </FirstStep>
+      </SheetFrame>
+    );
+  const addPage = () => {
+    const id = nextId(gadget, 'page');
+    if (edit({ name: 'addPage', args: [screen.id, `Page ${pages.length + 1}`] }) === null) choose(id);
+  };
+  const tools = (
+    <>
+      {screens.length > 1 && (
+        <SegmentedControl
+          size="xs"
+          aria-label="Display"
+          data={screens.map(({ id, name }) => ({ value: id, label: name }))}
+          value={screen.id}
+          onChange={(display) => setParams({ display }, { replace: true })}
+        />
+      )}
+      <Button size="xs" leftSection={<IconPlus size={15} />} onClick={addPage}>
+        Add a page
+      </Button>
+    </>
+  );
+  return (
+    <SheetFrame title="Screen" about={about} tools={tools}>
+      {page ? (
+        <Workplace screen={screen} pages={pages} page={page} choose={choose}>
+          <Cost gadget={gadget} screen={screen} pages={pages} />
+        </Workplace>
+      ) : (
+        <FirstStep>
+          {screen.name} has no page yet: it shows what rules write on it in characters. Add a page, and draw
+          on it.
+        </FirstStep>
+      )}
+      <div className={classes.below}>
+        {!page && <Cost gadget={gadget} screen={screen} pages={pages} />}
+        <div className={classes.figures}>
+          <OutputFigures output={screen} />
+        </div>
+      </div>
+    </SheetFrame>
+  );
+}
+
+function Workplace({
+  screen,
+  pages,
+  page,
+  choose,
+  children,
+}: {
+  screen: Screen;
+  pages: readonly Page[];
+  page: Page;
+  choose: (id: string) => void;
+  children: ReactNode;
+}) {
+  const [trying, setTrying] = useState<TryingId>('hand');
+  const [marked, mark] = useState<{ pageId: string; at: number | null }>({ pageId: page.id, at: null });
+  const chosen =
+    marked.pageId === page.id && marked.at !== null && marked.at in page.elements ? marked.at : null;
+  const tried = useTried(page.id, trying);
+  const chooseElement = (at: number | null) => mark({ pageId: page.id, at });
+  const save = () => {
+    const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
+    render(bitmap, screen, tried.drawn);
+    saveFile(`${page.name}.pbm`, 'image/x-portable-bitmap', bitmapPbm(bitmap));
+  };
+  return (
+    <div className={classes.place}>
+      <PageList screen={screen} pages={pages} chosen={page.id} choose={choose} />
+      <div className={classes.work}>
+        <div className={classes.values}>
+          <span id="screen-values">Values</span>
+          <SegmentedControl
+            size="xs"
+            aria-labelledby="screen-values"
+            data={tryings.map(({ value, label }) => ({ value, label }))}
+            value={trying}
+            onChange={(value) => setTrying(value as TryingId)}
+          />
+          <Button size="compact-xs" variant="subtle" onClick={save}>
+            Save as PBM
+          </Button>
+        </div>
+        <DrawingBoard screen={screen} page={page} tried={tried} chosen={chosen} choose={chooseElement} />
+        {children}
+        <Elements
+          screen={screen}
+          page={page}
+          drawings={tried.drawn.drawings}
+          chosen={chosen}
+          choose={chooseElement}
+        />
+      </div>
+    </div>
+  );
+}

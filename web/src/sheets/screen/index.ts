@@ -1,0 +1,1 @@
+export { ScreenPage as default } from './ScreenPage.tsx';
