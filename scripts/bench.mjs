@@ -10,6 +10,7 @@ import { feelRows, pressRow } from './benchFeel.mjs';
 import { dearRows } from './benchDear.mjs';
 import { flowRows } from './benchFlow.mjs';
 import { firstPressRow, pageRows } from './benchPage.mjs';
+import { screenRows } from './benchScreen.mjs';
 import { ensureBrowser } from './browser.mjs';
 import { at, build, install } from './common.mjs';
 
@@ -154,6 +155,7 @@ const { plainClean } = await transpiled('core/src/test/plainDebounce.ts', 'plain
 pressRow(row, median, Machine, kettle);
 await feelRows(row, median, plainClean);
 await flowRows(row, kettle);
+await screenRows(row);
 const { solve, explain } = await import('../core/dist/wiring/solver/index.js');
 const { wiringProblem } = await import('../core/dist/wiring/demands.js');
 const { emptyGadget } = await import('../core/dist/gadget/index.js');

@@ -82,7 +82,6 @@ try {
     await (await driver.findElement(By.xpath(`//main//label[normalize-space()="${name}"]`))).click();
     await sleep(1_200);
   };
-  const scroll = (y) => driver.executeScript('document.querySelector("main").scrollTo(0, arguments[0])', y);
   await reed('wiring');
   await driver
     .actions()
@@ -95,11 +94,6 @@ try {
   await (await named('A quick whole turn')).click();
   await sleep(1_000);
   await shot('feel-turn');
-  await reed('parts');
-  await (await named('Compare all boards')).click();
-  await sleep(3_000);
-  await scroll(99_999);
-  await shot('boards');
   await open('flow');
   await theme('light');
   await press();
@@ -107,6 +101,11 @@ try {
   await press();
   await sleep(900);
   await shot('flow');
+  await open('screen?page=n2');
+  await press();
+  await sleep(3_200);
+  await shot('screen');
+  await open('flow');
   await view('Map');
   await sleep(1_500);
   await shot('flow-map');

@@ -202,7 +202,7 @@ describe('time', () => {
     await bench.clickLabel('Farther in time');
     await bench.clickLabel('Farther in time');
     await bench.clickLabel('Farther in time');
-    const canvas = await bench.css('canvas + canvas, canvas:not([title])');
+    const canvas = await bench.css('[aria-label^="Events in time"] canvas');
     await bench.driver
       .actions()
       .move({ origin: canvas, x: 400 })

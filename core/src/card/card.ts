@@ -39,10 +39,13 @@ export interface Portrait {
   outputs: Record<string, OutputState>;
 }
 
+/** Long enough for the first pictures of displays to have gone over their bus. */
+const switchedOnUs = 200_000;
+
 /** @param gadget as it is switched on; what comes later by itself is not shown */
 export function portraitOf(gadget: Gadget): Portrait {
   const machine = new Machine(gadget, 1);
-  machine.advanceTo(0);
+  machine.advanceTo(switchedOnUs);
   const { controls, outputs, parts } = gadget;
   const empty = emptyGadget(gadget.name);
   const wiring = { ...empty.wiring, sets: gadget.wiring.sets };

@@ -12,6 +12,7 @@ import { clamp } from '../kernel/index.ts';
 import { evaluate, type Surroundings } from './evaluate.ts';
 import { drawsIn, type Code } from './expression.ts';
 import { codesOfTemplate, renderTemplate, type Template } from './template.ts';
+import { textAt } from './texts.ts';
 
 /** One thing that is told to an output, with everything looked up. */
 export type CompiledField =
@@ -19,7 +20,7 @@ export type CompiledField =
   /** Milliseconds; the order has them in µs. */
   | { name: string; role: 'length'; ms: Code }
   | { name: string; role: 'template'; text: Template }
-  | { name: string; role: 'list'; variable: number }
+  | { name: string; role: 'list' | 'texts'; variable: number }
   | { name: string; role: 'constant'; value: unknown };
 
 /** What an output is told, in the order in which it is worked out. */
@@ -33,20 +34,22 @@ export interface CompiledOrder {
 }
 
 type Worked<F extends Fields> = {
-  [N in keyof F as F[N]['role'] extends 'list' ? 'places' : N]: F[N] extends {
+  [
+    N in keyof F as F[N]['role'] extends 'list' ? 'places' : F[N]['role'] extends 'texts' ? 'lines' : N
+  ]: F[N] extends {
     role: 'constant';
     schema: infer S;
   }
     ? S extends { _zod: { output: infer V } }
       ? V
       : never
-    : { expression: number; length: number; template: string; list: number[] }[Exclude<
+    : { expression: number; length: number; template: string; list: number[]; texts: string[] }[Exclude<
         F[N]['role'],
         'constant'
       >];
 };
 
-/** What an output is told, worked out: whole numbers, texts, places of a list (`places`), and what the document says. */
+/** What an output is told, worked out: whole numbers, texts, places of a list (`places`) or texts of one (`lines`), and what the document says. */
 export type OrderOf<K extends OutputActionKind> = {
   [N in K]: { kind: N } & Worked<OutputFields[N]>;
 }[K];
@@ -104,6 +107,8 @@ function compileField(
     }
     case 'list':
       return { name: 'places', role, variable: read.variable(said as string) };
+    case 'texts':
+      return { name: 'lines', role, variable: read.variable(said as string) };
     case 'constant':
       return { name, role, value: said };
   }
@@ -119,7 +124,11 @@ export const codesOfOrder = ({ fields }: CompiledOrder): Code[] => fields.flatMa
 
 /** Where an order is worked out: values, chance, and which slots are a list's. */
 export interface OrderSurroundings extends Surroundings {
-  readonly tables: { readonly slot: readonly number[]; readonly size: readonly number[] };
+  readonly tables: {
+    readonly slot: readonly number[];
+    readonly size: readonly number[];
+    readonly characters: readonly number[];
+  };
 }
 
 /** What an order comes to now. */
@@ -149,6 +158,13 @@ function valueOf(field: CompiledField, around: OrderSurroundings): unknown {
     case 'list': {
       const from = around.tables.slot[field.variable]!;
       return Array.from({ length: around.tables.size[field.variable]! }, (_, n) => around.values[from + n]!);
+    }
+    case 'texts': {
+      const { slot, size, characters } = around.tables;
+      const [from, length] = [slot[field.variable]!, characters[field.variable]!];
+      return Array.from({ length: size[field.variable]! / length }, (_, n) =>
+        textAt(around.values, from + n * length, length),
+      );
     }
   }
 }

@@ -196,6 +196,8 @@ export function wrongFor(
     case 'shorten':
       if (action.index !== null) return kind === 'texts' ? null : 'expected a list of texts';
       return kind === 'text' ? null : 'expected a text';
+    case 'drawList':
+      return kind === 'texts' ? null : 'expected a list of texts';
     case 'set':
       if (kind === 'table') return 'expected a variable that can change; a table stays as it is';
       if (kind === 'text' || kind === 'texts') return 'expected a variable that is no text';

@@ -51,6 +51,7 @@ export type { Note, Tone } from '../sound/tone.document.ts';
 export {
   aligns,
   boxKinds,
+  dialKinds,
   fontNames,
   growths,
   numberFormats,

@@ -1,7 +1,9 @@
 import type { Gadget, OutputActionOf, Page, Screen } from '../gadget/index.ts';
 
 /** What stands on a page, as the document has it. */
-export type Element = OutputActionOf<'drawText' | 'drawNumber' | 'drawBar' | 'drawBox' | 'drawLine'>;
+export type ElementKind =
+  'drawText' | 'drawNumber' | 'drawWord' | 'drawList' | 'drawDial' | 'drawBar' | 'drawBox' | 'drawLine';
+export type Element = OutputActionOf<ElementKind>;
 
 export interface PlacedElement {
   element: Element;

@@ -27,7 +27,7 @@ export interface Extent {
   bottom: number;
 }
 
-type Written = Extract<Element, { font: FontName }>;
+type Written = Exclude<Extract<Element, { font: FontName }>, { kind: 'drawList' }>;
 
 /** A value that does not depend on anything; null: it does, or it cannot be read. */
 function fixed(text: string, gadget: Gadget, known: KnownRanges): number | null {
@@ -42,9 +42,14 @@ function fixed(text: string, gadget: Gadget, known: KnownRanges): number | null 
 
 function mostCharacters(element: Written, gadget: Gadget, known: KnownRanges): number {
   if (element.kind === 'drawText') return longestText(element.text, gadget, known);
-  const { value, format, places, unit } = element;
+  const { value } = element;
   try {
     const { low, high } = expressionRange(value, scopeOf(gadget), known);
+    if (element.kind === 'drawWord') {
+      const words = element.words.slice(Math.max(0, low), Math.max(0, high + 1));
+      return Math.max(0, ...words.map((word) => [...word].length));
+    }
+    const { format, places, unit } = element;
     // The farther from nought, the longer, on either side of it.
     return Math.max(...[low, high].map((end) => [...numberText(end, format, places, unit)].length));
   } catch (error) {
@@ -58,7 +63,7 @@ function mostCharacters(element: Written, gadget: Gadget, known: KnownRanges): n
  * worked out as it runs, or that is no text.
  */
 export function extentOf(gadget: Gadget, element: Element, everywhere: KnownRanges): Extent | null {
-  if (!('font' in element)) return null;
+  if (!('font' in element) || element.kind === 'drawList') return null;
   const known = valuesWhere(gadget, everywhere, element.onlyIf);
   if (known === null || fixed(element.onlyIf, gadget, known) === 0) return null;
   const x = fixed(element.x, gadget, known);

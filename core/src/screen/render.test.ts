@@ -147,6 +147,75 @@ describe('a picture', () => {
     expect(drawn(3, 1, [line(1, 0, 1, 0)])).toEqual(['.#.']);
   });
 
+  it('turns dials over three quarters, from the lower left on', () => {
+    const dial = (value: number, how: string): Drawing =>
+      ({ kind: 'drawDial', onlyIf: 1, x: 5, y: 5, radius: 5, value, low: 0, high: 100, how }) as Drawing;
+    const lit = (value: number) =>
+      drawn(11, 11, [dial(value, 'needle')]).flatMap((row, y) =>
+        [...row].flatMap((pixel, x) => (pixel === '#' ? [[x, y]] : [])),
+      );
+    // To the lower left, straight up, to the lower right, each from the middle.
+    expect(lit(0)).toEqual(
+      [
+        [5, 5],
+        [4, 6],
+        [3, 7],
+        [2, 8],
+        [1, 9],
+      ].sort((a, b) => a[1]! - b[1]!),
+    );
+    expect(lit(50)).toEqual([0, 1, 2, 3, 4, 5].map((y) => [5, y]));
+    expect(lit(100).at(-1)).toEqual([9, 9]);
+    expect(drawn(11, 11, [dial(50, 'arc')])).toEqual([
+      '...###.....',
+      '.#####.....',
+      '.#####.....',
+      '####.......',
+      '###........',
+      '###........',
+      '###........',
+      '####.......',
+      '.##........',
+      '.#.........',
+      '...........',
+    ]);
+  });
+
+  it('lists texts around a cursor, says how much is in view, and writes words by number', () => {
+    const list = (cursor: number, lines: string[]): Drawing =>
+      ({ kind: 'drawList', ...placed, font: '4x6', width: 20, rows: 2, lines, cursor }) as Drawing;
+    expect(drawn(20, 12, [list(0, ['Go', 'Wait', ''])])).toEqual([
+      '#..#################',
+      '.####.##############',
+      '.#.#.#.#############',
+      '.#.#.#.#############',
+      '#..##.##############',
+      '####################',
+      '#.#......#...#......',
+      '#.#..##.....###.....',
+      '###.#.#..#...#......',
+      '###.#.#..#...#......',
+      '#.#..##..#....#.....',
+      '....................',
+    ]);
+    // The third of four: its neighbour above is in view, and the mark stands half way down.
+    const third = drawn(20, 12, [list(2, ['Go', 'Wait', 'Stop', 'End'])]);
+    expect(third[0]).toBe('#.#......#...#......');
+    expect(third.map((row) => row[19]).join('')).toBe('...######...');
+    expect(third.slice(6).every((row) => row.startsWith('#') || row.startsWith('.'))).toBe(true);
+    // A cursor that is nowhere is on none; nothing at all is nothing.
+    expect(drawn(20, 12, [list(9, ['Go'])])[5]).toBe('.'.repeat(20));
+    expect(drawn(20, 12, [list(0, ['', ''])]).join('')).not.toContain('#');
+    const word = (value: number): Drawing =>
+      ({ ...text(''), kind: 'drawWord', value, words: ['I', 'L'] }) as unknown as Drawing;
+    expect([0, 1, 2, -1].map((value) => drawn(6, 8, [word(value)])[6])).toEqual([
+      '.###..',
+      '#####.',
+      '......',
+      '......',
+    ]);
+  });
+
   it('has its characters over the page, in the largest font that has room, and leaves out what is not to be drawn', () => {
     const rows = ['I'];
     expect(drawn(6, 8, [box('filled', { width: 6, height: 8 })], rows)).toEqual([
@@ -168,6 +237,8 @@ describe('a picture', () => {
       fc.record({ x: place, y: place, align: fc.constantFrom('left', 'centre', 'right'), font: fc.constantFrom(...Object.keys(fonts)) }).map((patch) => text('Kä中9', patch)),
       fc.record({ x: place, y: place, width: place, height: place, value: place, low: place, high: place, grows: fc.constantFrom('right', 'left', 'up', 'down'), framed: fc.boolean() }).map((patch) => bar(0, patch)),
       fc.record({ x: place, y: place, width: place, height: place }).map((patch) => box('filled', patch)),
+      fc.record({ x: place, y: place, radius: place, value: place, low: place, high: place, how: fc.constantFrom('needle', 'arc') }).map((patch) => ({ kind: 'drawDial', onlyIf: 1, ...patch }) as Drawing),
+      fc.record({ x: place, y: place, width: place, rows: fc.integer({ min: 1, max: 4 }), cursor: place, lines: fc.constantFrom<string[]>(['Kä', '9', 'zz'], ['']) }).map((patch) => ({ kind: 'drawList', onlyIf: 1, font: '4x6', ...patch }) as Drawing),
       fc.tuple(place, place, place, place).map(([x, y, toX, toY]) => line(x, y, toX, toY)),
     ); // prettier-ignore
     fc.assert(

@@ -2,12 +2,13 @@ import type { OrderOf } from '../flow/index.ts';
 import { clamp } from '../kernel/index.ts';
 import { fillRect, type Bitmap, type Stroke } from './bitmap.ts';
 import { rowCells } from './cells.ts';
+import type { ElementKind } from './elements.ts';
 import { fontForCells, fonts, type FontName, type Glyph } from './fonts.ts';
 import { numberText } from './numbers.ts';
 import type { Screen } from '../gadget/index.ts';
 
 /** What an element of a page comes to in the moment in which it is drawn. */
-export type Drawing = OrderOf<'drawText' | 'drawNumber' | 'drawBar' | 'drawBox' | 'drawLine'>;
+export type Drawing = OrderOf<ElementKind>;
 
 /** All that a picture is drawn from: values, not pixels. */
 export interface Drawn {
@@ -117,20 +118,99 @@ function drawLine({ widthPx, heightPx, pixels }: Bitmap, line: OrderOf<'drawLine
   }
 }
 
-/** The text of an element; null: it has none. */
+/** Sines of whole degrees, in 1024ths; rounded. Whole numbers are all that a small chip has. */
+const sines = Array.from({ length: 91 }, (_, degree) =>
+  Math.round(1_024 * Math.sin((degree * Math.PI) / 180)),
+);
+function sine(degree: number): number {
+  const turned = ((degree % 360) + 360) % 360;
+  if (turned > 180) return -sine(turned - 180);
+  return sines[turned > 90 ? 180 - turned : turned]!;
+}
+/** How far a dial turns in all, and where it begins: from the lower left, clockwise from the right on. */
+const dialTurn = { degrees: 270, from: 135 };
+const arcPx = 3;
+
+function drawDial(bitmap: Bitmap, { x, y, radius, value, low, high, how }: OrderOf<'drawDial'>): void {
+  const [cx, cy, r] = [near(x), near(y), Math.max(0, near(radius))];
+  const { widthPx, heightPx, pixels } = bitmap;
+  const angle = filledPx(value, low, high, dialTurn.degrees);
+  const end = (degree: number, far: number): [number, number] => [
+    cx + ((far * sine(degree + 90) + 512) >> 10),
+    cy + ((far * sine(degree) + 512) >> 10),
+  ];
+  if (how === 'needle') {
+    const [toX, toY] = end(dialTurn.from + angle, r);
+    drawLine(bitmap, { kind: 'drawLine', onlyIf: 1, x: cx, y: cy, toX, toY });
+    return;
+  }
+  for (let degree = 0; degree <= angle; degree += 1)
+    for (let far = Math.max(0, r - arcPx + 1); far <= r; far += 1) {
+      const [px, py] = end(dialTurn.from + degree, far);
+      if (px >= 0 && px < widthPx && py >= 0 && py < heightPx) pixels[py * widthPx + px] = 1;
+    }
+}
+
+/** Which texts of a list are in view: the one of the cursor in the middle, as far as there are others around it. */
+function inView({ lines, rows, cursor }: OrderOf<'drawList'>): { from: number; count: number } {
+  // Empty ones at the end are none yet.
+  const count = lines.findLastIndex((line) => line !== '') + 1;
+  const from = clamp(cursor - (rows >> 1), 0, Math.max(0, count - rows));
+  return { from, count };
+}
+
+function drawList(bitmap: Bitmap, list: OrderOf<'drawList'>): void {
+  const { heightPx, widthPx } = fonts[list.font];
+  const [left, top, width] = [near(list.x), near(list.y), near(list.width)];
+  const { from, count } = inView(list);
+  const more = count > list.rows;
+  const characters = Math.max(0, Math.floor((width - (more ? 2 : 0)) / widthPx));
+  for (let row = 0; row < list.rows && from + row < count; row += 1) {
+    const y = top + row * heightPx;
+    const chosen = from + row === list.cursor;
+    if (chosen) fillRect(bitmap, left, y, left + width - (more ? 2 : 0), y + heightPx, 'light');
+    const line = rowCells(list.lines[from + row]!, characters)
+      .join('')
+      .trimEnd();
+    write(bitmap, line, list.font, left, y, chosen);
+  }
+  if (!more) return;
+  // How much of it is in view, and where.
+  const height = list.rows * heightPx;
+  const at = top + Math.floor((from * height) / count);
+  fillRect(
+    bitmap,
+    left + width - 1,
+    at,
+    left + width,
+    at + Math.floor((list.rows * height) / count),
+    'light',
+  );
+}
+
+/** The text of an element; null: it has none. Of a list it is the one of the cursor. */
 export function textOf(drawing: Drawing): string | null {
-  if (drawing.kind === 'drawText') return drawing.text;
-  if (drawing.kind !== 'drawNumber') return null;
-  return numberText(drawing.value, drawing.format, drawing.places, drawing.unit);
+  switch (drawing.kind) {
+    case 'drawText':
+      return drawing.text;
+    case 'drawNumber':
+      return numberText(drawing.value, drawing.format, drawing.places, drawing.unit);
+    case 'drawWord':
+      return drawing.words[drawing.value] ?? '';
+    case 'drawList':
+      return drawing.lines[drawing.cursor] ?? null;
+    default:
+      return null;
+  }
 }
 
 /** Texts that can be read on a page, in the order in which they are drawn. */
 export const textsOn = ({ drawings }: Drawn): string[] =>
   drawings.flatMap((drawing) => (drawing.onlyIf === 0 ? [] : (textOf(drawing) ?? [])));
-/** All that can be read, rows of characters behind it. */
+/** All that can be read: rows of characters lie over the page, and come first. */
 export const readOn = (drawn: Drawn): string[] => [
-  ...textsOn(drawn),
   ...drawn.rows.map((row) => row.trim()).filter((row) => row !== ''),
+  ...textsOn(drawn),
 ];
 
 const lengthOf = (text: string): number => {
@@ -153,11 +233,23 @@ export function boundsOf(drawing: Drawing): { left: number; top: number; right: 
   const [x, y] = [near(drawing.x), near(drawing.y)];
   switch (drawing.kind) {
     case 'drawText':
-    case 'drawNumber': {
+    case 'drawNumber':
+    case 'drawWord': {
       const characters = lengthOf(textOf(drawing)!);
       const { widthPx, heightPx } = fonts[drawing.font];
       const left = leftOf(drawing, characters);
       return { left, top: y, right: left + characters * widthPx, bottom: y + heightPx };
+    }
+    case 'drawList':
+      return {
+        left: x,
+        top: y,
+        right: x + near(drawing.width),
+        bottom: y + drawing.rows * fonts[drawing.font].heightPx,
+      };
+    case 'drawDial': {
+      const r = Math.max(0, near(drawing.radius));
+      return { left: x - r, top: y - r, right: x + r + 1, bottom: y + r + 1 };
     }
     case 'drawBar':
     case 'drawBox':
@@ -178,11 +270,16 @@ function draw(bitmap: Bitmap, drawing: Drawing): void {
   if (drawing.onlyIf === 0) return;
   switch (drawing.kind) {
     case 'drawText':
-    case 'drawNumber': {
+    case 'drawNumber':
+    case 'drawWord': {
       const text = textOf(drawing)!;
       const left = leftOf(drawing, lengthOf(text));
       return write(bitmap, text, drawing.font, left, near(drawing.y), drawing.inverted);
     }
+    case 'drawList':
+      return drawList(bitmap, drawing);
+    case 'drawDial':
+      return drawDial(bitmap, drawing);
     case 'drawBar':
       return drawBar(bitmap, drawing);
     case 'drawBox':

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { limits } from '../gadget/limits.ts';
-import { constant, expression, outputDocument, template } from '../gadget/outputDocument.ts';
+import { constant, expression, outputDocument, template, texts } from '../gadget/outputDocument.ts';
 import { idSchema, lineSchema, wholeSchema } from '../gadget/primitives.schema.ts';
 import { text as characters } from './text.document.ts';
 
@@ -21,6 +21,7 @@ export const numberFormats = [
   'stopwatch',
 ] as const;
 export const boxKinds = ['outline', 'filled', 'cleared', 'inverted'] as const;
+export const dialKinds = ['needle', 'arc'] as const;
 export const growths = ['right', 'left', 'up', 'down'] as const;
 /** What sending a picture is to the loop: nothing, a stretch that it waits for, or work that goes on beside it. */
 export const sendings = ['free', 'blocking', 'background'] as const;
@@ -62,6 +63,35 @@ export const screen = outputDocument(
       places: constant(wholeSchema(0, 12)),
       unit: constant(lineSchema(limits.unitChars)),
     },
+    /** One of several words, by its number from 0; outside them nothing. */
+    drawWord: {
+      ...written,
+      value: expression,
+      words: constant(
+        z
+          .array(lineSchema(limits.unitChars * 2))
+          .min(1, 'expected at least one word')
+          .max(limits.options),
+      ),
+    },
+    /** Texts one below the other; the one of the cursor is on a lit ground, and always in view. */
+    drawList: {
+      ...placed,
+      font: constant(z.enum(fontNames)),
+      width: expression,
+      rows: constant(wholeSchema(1, 16)),
+      variableId: texts,
+      cursor: expression,
+    },
+    /** Over three quarters of a turn, from the lower left on. */
+    drawDial: {
+      ...placed,
+      radius: expression,
+      value: expression,
+      low: expression,
+      high: expression,
+      how: constant(z.enum(dialKinds)),
+    },
     /** Filled from one end as far as the value lies from low to high. */
     drawBar: {
       ...sized,
@@ -77,7 +107,7 @@ export const screen = outputDocument(
   },
   {
     reaches: 'eyes',
-    onPages: ['drawText', 'drawNumber', 'drawBar', 'drawBox', 'drawLine'],
+    onPages: ['drawText', 'drawNumber', 'drawWord', 'drawList', 'drawDial', 'drawBar', 'drawBox', 'drawLine'],
     leaves: (action) => (action.kind === 'showPage' && action.pageId !== null ? 'lit' : null),
     fresh: ({ widthPx = 128, heightPx = 64 }) => ({
       widthPx,

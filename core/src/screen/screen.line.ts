@@ -33,6 +33,20 @@ export const screen = defineLine<'screen'>({
         const written = `${expression(value)} ${format} ${places} ${write.plain(unit)}`;
         return `number ${font(action)} ${placed(action)} ${written}${onlyIf(action)}`;
       }
+      case 'drawWord': {
+        const words = action.words.map(write.plain).join(' ');
+        return `word ${font(action)} ${placed(action)} ${expression(action.value)} of ${words}${onlyIf(action)}`;
+      }
+      case 'drawList': {
+        const of = `${write.variable(action.variableId)} cursor ${expression(action.cursor)}`;
+        const size = `width ${expression(action.width)} rows ${action.rows}`;
+        return `list ${action.font} ${placed(action)} ${size} of ${of}${onlyIf(action)}`;
+      }
+      case 'drawDial': {
+        const { radius, value, low, high, how } = action;
+        const of = `of ${expression(value)} from ${expression(low)} to ${expression(high)}`;
+        return `dial ${how} ${placed(action)} radius ${expression(radius)} ${of}${onlyIf(action)}`;
+      }
       case 'drawBar': {
         const { value, low, high, grows, framed } = action;
         const of = `of ${expression(value)} from ${expression(low)} to ${expression(high)}`;

@@ -4,6 +4,7 @@ import { algorithms } from '../debounce/index.ts';
 import {
   aligns,
   boxKinds,
+  dialKinds,
   codeGestures,
   emptyGadget,
   fontNames,
@@ -213,6 +214,27 @@ export const actionOf = {
     format: fc.constantFrom(...numberFormats),
     places: fc.integer({ min: 0, max: 12 }),
     unit: fc.constantFrom('', '°'),
+  }),
+  drawWord: fc.record({
+    ...writtenAt,
+    value: expression,
+    words: fc.constantFrom(['low', 'high'], ['only']),
+  }),
+  drawList: fc.record({
+    ...drawnAt,
+    font: fc.constantFrom(...fontNames),
+    width: fc.constantFrom('60', 'v1'),
+    rows: fc.integer({ min: 1, max: 4 }),
+    variableId: fc.constant('v5'),
+    cursor: fc.constantFrom('v2', '-1', '1'),
+  }),
+  drawDial: fc.record({
+    ...drawnAt,
+    radius: fc.constantFrom('12', 'v1'),
+    value: expression,
+    low: fc.constantFrom('0', '-10'),
+    high: fc.constantFrom('50', 'v1'),
+    how: fc.constantFrom(...dialKinds),
   }),
   drawBar: fc.record({
     ...drawnSize,

@@ -1,4 +1,13 @@
-import { aligns, boxKinds, fontNames, growths, numberFormats, type OutputActionOf } from '@hum-lever/core';
+import {
+  aligns,
+  boxKinds,
+  dialKinds,
+  fontNames,
+  growths,
+  numberFormats,
+  type ElementKind,
+  type OutputActionOf,
+} from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
 import { Choice, RowField, useAsProse, WhileWriting } from '../../shared/index.ts';
 import { ExpressionSlot, NamedSlot, PlainSlot, VariableSlot } from '../../slots/index.ts';
@@ -64,7 +73,8 @@ export const text: SlotsBy<'text' | 'sprite' | 'listRow'> = {
   ),
 };
 
-type Element = OutputActionOf<'drawText' | 'drawNumber' | 'drawBar' | 'drawBox' | 'drawLine'>;
+type Element = OutputActionOf<ElementKind>;
+type Written = OutputActionOf<'drawText' | 'drawNumber' | 'drawWord'>;
 type Put<A> = (action: A) => string | null;
 
 /** Where it stands, in pixels from the upper left corner. */
@@ -123,13 +133,7 @@ const alignWords: Record<(typeof aligns)[number], string> = {
 };
 
 /** What it stands on; where that is dark, nothing is said of it while it is read. */
-function Ground<A extends OutputActionOf<'drawText' | 'drawNumber'>>({
-  action,
-  put,
-}: {
-  action: A;
-  put: Put<A>;
-}) {
+function Ground<A extends Written>({ action, put }: { action: A; put: Put<A> }) {
   const reading = useAsProse();
   if (reading && !action.inverted) return null;
   return (
@@ -145,7 +149,18 @@ function Ground<A extends OutputActionOf<'drawText' | 'drawNumber'>>({
   );
 }
 
-const Writing = <A extends OutputActionOf<'drawText' | 'drawNumber'>>({
+type FontName = (typeof fontNames)[number];
+const Font = ({ value, choose }: { value: FontName; choose: (font: FontName) => void }) => (
+  <Choice
+    label="Font"
+    data={fontNames.map((name) => ({ value: name, label: name.replace('x', ' × ') }))}
+    value={value}
+    choose={choose}
+  />
+);
+
+/** What it shows of a value, from where to where. */
+const Range = <A extends OutputActionOf<'drawBar' | 'drawDial'>>({
   action,
   put,
 }: {
@@ -153,13 +168,16 @@ const Writing = <A extends OutputActionOf<'drawText' | 'drawNumber'>>({
   put: Put<A>;
 }) => (
   <>
+    <ExpressionSlot label="Value" value={action.value} commit={(value) => put({ ...action, value })} />
+    from <ExpressionSlot short label="Least" value={action.low} commit={(low) => put({ ...action, low })} />
+    to <ExpressionSlot short label="Most" value={action.high} commit={(high) => put({ ...action, high })} />
+  </>
+);
+
+const Writing = <A extends Written>({ action, put }: { action: A; put: Put<A> }) => (
+  <>
     in
-    <Choice
-      label="Font"
-      data={fontNames.map((value) => ({ value, label: value.replace('x', ' × ') }))}
-      value={action.font}
-      choose={(font) => put({ ...action, font })}
-    />
+    <Font value={action.font} choose={(font) => put({ ...action, font })} />
     <Choice
       label="Aligned"
       data={aligns.map((value) => ({ value, label: alignWords[value] }))}
@@ -180,6 +198,40 @@ const formatWords: Record<(typeof numberFormats)[number], string> = {
   clock: 'as minutes and seconds',
   stopwatch: 'as seconds, of milliseconds',
 };
+/** How a number is written; as it is, and as long as it is, go without saying while it is read. */
+function Format({
+  action,
+  put,
+}: {
+  action: OutputActionOf<'drawNumber'>;
+  put: Put<OutputActionOf<'drawNumber'>>;
+}) {
+  const reading = useAsProse();
+  return (
+    <>
+      {!(reading && action.format === 'plain') && (
+        <Choice
+          label="Format"
+          data={numberFormats.map((value) => ({ value, label: formatWords[value] }))}
+          value={action.format}
+          choose={(format) => put({ ...action, format })}
+        />
+      )}
+      {!(reading && action.places === 0) && (
+        <Choice
+          label="Places"
+          data={Array.from({ length: 13 }, (_, n) => ({
+            value: String(n),
+            label: n === 0 ? 'as long as it is' : n === 1 ? '1 place' : `${n} places`,
+          }))}
+          value={String(action.places)}
+          choose={(places) => put({ ...action, places: Number(places) })}
+        />
+      )}
+    </>
+  );
+}
+
 const growthWords: Record<(typeof growths)[number], string> = {
   right: 'grows to the right',
   left: 'grows to the left',
@@ -192,6 +244,7 @@ const boxWords: Record<(typeof boxKinds)[number], string> = {
   cleared: 'a cleared box',
   inverted: 'an inverted box',
 };
+const dialWords: Record<(typeof dialKinds)[number], string> = { needle: 'a needle', arc: 'an arc' };
 const noPage = '';
 
 export const screen: SlotsBy<'showPage' | Element['kind']> = {
@@ -224,21 +277,7 @@ export const screen: SlotsBy<'showPage' | Element['kind']> = {
   drawNumber: ({ action, put }) => (
     <>
       <ExpressionSlot label="Value" value={action.value} commit={(value) => put({ ...action, value })} />
-      <Choice
-        label="Format"
-        data={numberFormats.map((value) => ({ value, label: formatWords[value] }))}
-        value={action.format}
-        choose={(format) => put({ ...action, format })}
-      />
-      <Choice
-        label="Places"
-        data={Array.from({ length: 13 }, (_, n) => ({
-          value: String(n),
-          label: n === 0 ? 'as long as it is' : n === 1 ? '1 place' : `${n} places`,
-        }))}
-        value={String(action.places)}
-        choose={(places) => put({ ...action, places: Number(places) })}
-      />
+      <Format action={action} put={put} />
       <WhileWriting>
         unit
         <PlainSlot label="Unit" value={action.unit} commit={(unit) => put({ ...action, unit })} />
@@ -247,12 +286,79 @@ export const screen: SlotsBy<'showPage' | Element['kind']> = {
       <OnlyIf action={action} put={put} />
     </>
   ),
+  drawWord: ({ action, put }) => (
+    <>
+      the word of
+      <ExpressionSlot label="Value" value={action.value} commit={(value) => put({ ...action, value })} />
+      among
+      <PlainSlot
+        wide
+        label="Words, from 0, with / between them"
+        value={action.words.join(' / ')}
+        commit={(text) => put({ ...action, words: text.split('/').map((word) => word.trim()) })}
+      />
+      <Writing action={action} put={put} />
+      <OnlyIf action={action} put={put} />
+    </>
+  ),
+  drawList: ({ action, put }) => (
+    <>
+      the list
+      <VariableSlot
+        kinds={['texts']}
+        value={action.variableId}
+        choose={(variableId) => put({ ...action, variableId })}
+      />
+      with its cursor at
+      <ExpressionSlot
+        short
+        label="Cursor"
+        value={action.cursor}
+        commit={(cursor) => put({ ...action, cursor })}
+      />
+      in <Font value={action.font} choose={(font) => put({ ...action, font })} />
+      <Place action={action} put={put} />,
+      <ExpressionSlot
+        short
+        label="Width"
+        value={action.width}
+        commit={(width) => put({ ...action, width })}
+      />
+      wide,
+      <Choice
+        label="Rows in view"
+        data={Array.from({ length: 16 }, (_, n) => ({
+          value: String(n + 1),
+          label: n === 0 ? '1 row' : `${n + 1} rows`,
+        }))}
+        value={String(action.rows)}
+        choose={(rows) => put({ ...action, rows: Number(rows) })}
+      />
+      <OnlyIf action={action} put={put} />
+    </>
+  ),
+  drawDial: ({ action, put }) => (
+    <>
+      <Choice
+        label="Dial"
+        data={dialKinds.map((value) => ({ value, label: dialWords[value] }))}
+        value={action.how}
+        choose={(how) => put({ ...action, how })}
+      />
+      of <Range action={action} put={put} />
+      centred <Place action={action} put={put} />, radius
+      <ExpressionSlot
+        short
+        label="Radius"
+        value={action.radius}
+        commit={(radius) => put({ ...action, radius })}
+      />
+      <OnlyIf action={action} put={put} />
+    </>
+  ),
   drawBar: ({ action, put }) => (
     <>
-      a bar of
-      <ExpressionSlot label="Value" value={action.value} commit={(value) => put({ ...action, value })} />
-      from <ExpressionSlot short label="Least" value={action.low} commit={(low) => put({ ...action, low })} />
-      to <ExpressionSlot short label="Most" value={action.high} commit={(high) => put({ ...action, high })} />
+      a bar of <Range action={action} put={put} />
       <Place action={action} put={put} />
       <Size action={action} put={put} />
       <Choice

@@ -2,16 +2,29 @@ import { fontBytes, pictureUs, type FontName, type Gadget, type Page, type Scree
 import { showBytes, showDuration } from '../../shared/index.ts';
 import classes from './Screen.module.css';
 
+const digits = '-0123456789.:+';
+/** What an element may write, as far as it is known: a list of texts may hold anything that can be typed. */
+function saidBy(element: Extract<Page['elements'][number], { font: FontName }>): string {
+  switch (element.kind) {
+    case 'drawText':
+      return element.text.replace(/\{[^{}]*\}/g, '') + (element.text.includes('{') ? digits : '');
+    case 'drawNumber':
+      return element.unit + digits;
+    case 'drawWord':
+      return element.words.join('');
+    case 'drawList':
+      return Array.from({ length: 95 }, (_, n) => String.fromCharCode(32 + n)).join('');
+  }
+}
+
 /** Characters that pages write in each font, as far as they stand there; digits where a number is written. */
 function charactersIn(pages: readonly Page[]): Map<FontName, Set<string>> {
   const used = new Map<FontName, Set<string>>();
   for (const { elements } of pages)
     for (const element of elements) {
-      if (element.kind !== 'drawText' && element.kind !== 'drawNumber') continue;
+      if (!('font' in element)) continue;
       const written = used.get(element.font) ?? new Set();
-      const gaps = element.kind === 'drawNumber' || element.text.includes('{');
-      const fixed = element.kind === 'drawText' ? element.text.replace(/\{[^{}]*\}/g, '') : element.unit;
-      for (const character of `${fixed}${gaps ? '-0123456789.:+' : ''}`) written.add(character);
+      for (const character of saidBy(element)) written.add(character);
       used.set(element.font, written);
     }
   return used;

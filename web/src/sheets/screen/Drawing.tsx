@@ -1,4 +1,4 @@
-import { useElementSize } from '@mantine/hooks';
+import { useElementSize, useViewportSize } from '@mantine/hooks';
 import { boundsOf, type Drawing, type Page, type Screen, type Tried } from '@hum-lever/core';
 import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { edit } from '../../client/index.ts';
@@ -6,8 +6,8 @@ import { Glass } from '../../outputs/screen/Glass.tsx';
 import { movedDrawing, movedElement } from './moved.ts';
 import classes from './Screen.module.css';
 
-/** As high as the page may be drawn, so that what stands on it is seen with it. */
-const mostHigh = 300;
+/** How much of the window's height the page may take, so that what stands on it is seen with it. */
+const mostHigh = 0.4;
 const step = { small: 1, large: 8 };
 const arrows: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
@@ -40,10 +40,11 @@ export function DrawingBoard({
   choose: (at: number | null) => void;
 }) {
   const { ref, width } = useElementSize();
+  const { height } = useViewportSize();
   const [held, setHeld] = useState<Held | null>(null);
   const { widthPx, heightPx } = screen;
   const { drawn, places } = tried;
-  const scale = Math.max(1, Math.floor(Math.min(width / widthPx, mostHigh / heightPx)));
+  const scale = Math.max(1, Math.floor(Math.min(width / widthPx, (height * mostHigh) / heightPx)));
   const shown = useMemo(() => {
     if (!held || (held.dx === 0 && held.dy === 0)) return drawn;
     const moved = (drawing: Drawing, n: number) =>

@@ -5,17 +5,20 @@ import type { ReactNode } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { outputSlots } from '../../outputs/slots.ts';
 import { begin, Prose } from '../../shared/index.ts';
-import { freshElement, type Drawable } from './fresh.ts';
+import { drawables, freshElement, type Drawable } from './fresh.ts';
 import { movedElement } from './moved.ts';
 import classes from './Screen.module.css';
 
-const drawables: readonly { what: Drawable; label: string }[] = [
-  { what: 'text', label: 'Text' },
-  { what: 'number', label: 'Number' },
-  { what: 'bar', label: 'Bar' },
-  { what: 'box', label: 'Box' },
-  { what: 'line', label: 'Line' },
-];
+const drawWords: Record<Drawable, string> = {
+  text: 'Text',
+  number: 'Number',
+  word: 'Word',
+  list: 'List',
+  bar: 'Bar',
+  dial: 'Dial',
+  box: 'Box',
+  line: 'Line',
+};
 
 /** The sentence of an element. */
 function Sentence({
@@ -57,7 +60,7 @@ export function Elements({
   return (
     <div className={classes.elements}>
       <div className={classes.draw} role="group" aria-label="Draw">
-        {drawables.map(({ what, label }) => (
+        {drawables(gadget).map((what) => (
           <button
             key={what}
             type="button"
@@ -65,7 +68,7 @@ export function Elements({
             disabled={elements.length >= limits.elementsPerPage}
             onClick={() => add(freshElement(what, gadget, screen, drawings))}
           >
-            <IconPlus size={13} aria-hidden /> {label}
+            <IconPlus size={13} aria-hidden /> {drawWords[what]}
           </button>
         ))}
       </div>

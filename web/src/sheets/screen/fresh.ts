@@ -2,14 +2,33 @@ import type { Drawing, Gadget, Page, Screen } from '@hum-lever/core';
 import { boundsOf } from '@hum-lever/core';
 
 type Element = Page['elements'][number];
-export type Drawable = 'text' | 'number' | 'bar' | 'box' | 'line';
+export type Drawable = 'text' | 'number' | 'word' | 'list' | 'bar' | 'dial' | 'box' | 'line';
 
-/** Where there is room below all that is there, in pixels from the top; else the first row. */
-function below(drawings: readonly Drawing[], { heightPx }: Screen, needs: number): number {
-  // What covers all of it is a ground, and others stand on it.
-  const bottoms = drawings.map((one) => boundsOf(one).bottom).filter((bottom) => bottom < heightPx);
-  const free = Math.max(0, ...bottoms);
-  return free + needs <= heightPx ? free : 0;
+/** A choice, whose options are words; undefined: there is none. */
+const choiceOf = ({ flow }: Gadget) => flow.variables.find((one) => one.kind === 'choice');
+const textsOf = ({ flow }: Gadget) => flow.variables.find((one) => one.kind === 'texts');
+
+/** What can be drawn with the values that there are. */
+export const drawables = (gadget: Gadget): Drawable[] => [
+  'text',
+  'number',
+  'word',
+  ...(textsOf(gadget) ? (['list'] as const) : []),
+  'bar',
+  'dial',
+  'box',
+  'line',
+];
+
+/** What others may stand on, or inside. */
+const grounds: ReadonlySet<Drawing['kind']> = new Set(['drawBox', 'drawDial', 'drawLine']);
+
+/** The first row of eight pixels on which nothing is written yet; where there is none, the first. */
+function freeRow(drawings: readonly Drawing[], { heightPx }: Screen): number {
+  const taken = drawings.filter(({ kind }) => !grounds.has(kind)).map(boundsOf);
+  for (let y = 0; y + 8 <= heightPx; y += 8)
+    if (!taken.some(({ top, bottom }) => top < y + 8 && bottom > y)) return y;
+  return 0;
 }
 
 /** Something new to draw, as it starts out: with the gadget's first value, where there is room. */
@@ -19,20 +38,40 @@ export function freshElement(
   screen: Screen,
   drawings: readonly Drawing[],
 ): Element {
-  const y = String(below(drawings, screen, 8));
+  const y = String(freeRow(drawings, screen));
   const placed = { outputId: screen.id, onlyIf: '1', x: '0', y };
   const written = { ...placed, font: '6x8', align: 'left', inverted: false } as const;
   const number = gadget.flow.variables.find(({ kind }) => kind === 'number');
   const value = number?.id ?? '0';
+  const [low, high] = number?.kind === 'number' ? [number.min, number.max] : [0, 100];
+  const ends = { low: String(low), high: String(high) };
   switch (what) {
     case 'text':
       return { kind: 'drawText', ...written, text: 'Hello' };
     case 'number':
       return { kind: 'drawNumber', ...written, value, format: 'plain', places: 0, unit: '' };
+    case 'word': {
+      const choice = choiceOf(gadget);
+      const words = choice ? choice.options.map((option) => option.name) : ['off', 'on'];
+      return { kind: 'drawWord', ...written, value: choice?.id ?? value, words };
+    }
+    case 'list':
+      return {
+        kind: 'drawList',
+        ...placed,
+        font: '6x8',
+        width: String(screen.widthPx),
+        rows: 4,
+        variableId: textsOf(gadget)!.id,
+        cursor: value,
+      };
+    case 'dial': {
+      const middle = { x: String(screen.widthPx >> 1), y: String(screen.heightPx >> 1) };
+      const radius = String((Math.min(screen.widthPx, screen.heightPx) >> 1) - 2);
+      return { kind: 'drawDial', ...placed, ...middle, radius, value, ...ends, how: 'arc' };
+    }
     case 'bar': {
-      const [low, high] = number?.kind === 'number' ? [number.min, number.max] : [0, 100];
       const size = { width: String(Math.min(64, screen.widthPx)), height: '8' };
-      const ends = { low: String(low), high: String(high) };
       return { kind: 'drawBar', ...placed, ...size, value, ...ends, grows: 'right', framed: true };
     }
     case 'box':

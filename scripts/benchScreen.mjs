@@ -1,0 +1,50 @@
+/** Drawing a picture anew: rows for the bench. */
+import { performance } from 'node:perf_hooks';
+
+const median = (values) => values.toSorted((a, b) => a - b)[values.length >> 1];
+
+/** Thirty elements of every kind on a display of that size. */
+function page(widthPx, heightPx) {
+  const at = (n) => ({
+    onlyIf: 1,
+    x: (n * 37) % (widthPx - 40),
+    y: (n * 11) % (heightPx - 8),
+  });
+  const written = { font: '6x8', align: 'left', inverted: false };
+  const kinds = [
+    (n) => ({ kind: 'drawText', ...at(n), ...written, text: 'Kettle Keeper' }),
+    (n) => ({ kind: 'drawNumber', ...at(n), ...written, font: '12x16', value: n * 999, format: 'clock', places: 0, unit: '' }),
+    (n) => ({ kind: 'drawBar', ...at(n), width: 60, height: 8, value: n, low: 0, high: 30, grows: 'right', framed: true }),
+    (n) => ({ kind: 'drawBox', ...at(n), width: 40, height: 20, how: 'inverted' }),
+    (n) => ({ kind: 'drawLine', ...at(n), toX: widthPx - 1, toY: heightPx - 1 }),
+    (n) => ({ kind: 'drawDial', ...at(n), radius: 20, value: n, low: 0, high: 30, how: 'arc' }),
+  ]; // prettier-ignore
+  return Array.from({ length: 30 }, (_, n) => kinds[n % kinds.length](n));
+}
+
+/** Milliseconds that one whole picture takes. */
+function pictureMs({ blankBitmap, render }, widthPx, heightPx) {
+  const bitmap = blankBitmap(widthPx, heightPx);
+  const screen = { id: 'o1', kind: 'screen', name: 'Bench', widthPx, heightPx, columns: 1, rows: 1 };
+  const drawn = { pageId: 'n1', rows: [], drawings: page(widthPx, heightPx) };
+  const many = 200;
+  const one = () => {
+    const began = performance.now();
+    for (let n = 0; n < many; n += 1) render(bitmap, screen, drawn);
+    return (performance.now() - began) / many;
+  };
+  for (let warm = 0; warm < 10; warm += 1) one();
+  return median(Array.from({ length: 15 }, one));
+}
+
+/** @param row takes what was measured */
+export async function screenRows(row) {
+  const core = await import('../core/dist/index.js');
+  const of = (what, width, height, asked) =>
+    row(what, `${pictureMs(core, width, height).toFixed(3)} ms`, asked);
+  of('a whole picture of 256 × 64 pixels with thirty elements', 256, 64, '< 0.2 ms');
+  of('the same of 320 × 240 pixels', 320, 240, '< 2 ms');
+}
+
+if (process.argv[1] === new URL(import.meta.url).pathname)
+  await screenRows((what, measured, asked) => console.log(`${what}: ${measured} (asked ${asked})`));
