@@ -142,6 +142,7 @@ export {
   isElement,
   numberFormats,
   sendings,
+  updates,
   type Tone,
   type Trigger,
   type Variable,
@@ -255,7 +256,7 @@ export { fieldSize, type Computer, type Typing } from './typing/index.ts';
 export { bytesUs } from './serial/index.ts';
 export { messageBytes } from './midi/index.ts';
 export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';
-export { encoderPart, pictureUs, taperOf } from './parts/index.ts';
+export { displayBus, encoderPart, pictureUs, taperOf } from './parts/index.ts';
 export {
   colouredLights,
   stayingContacts,
@@ -341,6 +342,7 @@ export {
 } from './wiring/index.ts';
 export {
   bitmapArt,
+  changedRuns,
   bitmapPbm,
   blankBitmap,
   boundsOf,
@@ -350,6 +352,7 @@ export {
   readOn,
   render,
   rowCells,
+  sendUs,
   type Bitmap,
   type Drawing,
   type Drawn,

@@ -183,6 +183,7 @@ describe('a document of the seventh release', () => {
       columns: 16,
       rows: 2,
       sends: 'free',
+      update: 'whole',
       mostHz: 20,
     });
     const hands: Stimulus[] = [

@@ -56,6 +56,7 @@ export {
   growths,
   numberFormats,
   sendings,
+  updates,
   type Screen,
 } from '../screen/screen.document.ts';
 export type { TextDisplay } from '../screen/text.document.ts';

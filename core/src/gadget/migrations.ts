@@ -387,7 +387,7 @@ function toPages(document: Raw): Raw {
       const figures = output.kind === 'text' ? graphic.get(output.id) : undefined;
       if (!figures) return output;
       const { widthPx = usualPx.widthPx, heightPx = usualPx.heightPx } = figures;
-      return { ...output, kind: 'screen', widthPx, heightPx, sends: 'free', mostHz: 20 };
+      return { ...output, kind: 'screen', widthPx, heightPx, sends: 'free', update: 'whole', mostHz: 20 };
     }),
     pages: [],
   };

@@ -22,6 +22,24 @@ export function exactExp(x: number): number {
 }
 
 /**
+ * Sine from additions, multiplications and divisions alone, for the same reason as `exactExp`: its own series.
+ * @param degree whole, any
+ * @returns absolute error below 1e-12
+ */
+export function exactSinDegrees(degree: number): number {
+  const turned = ((degree % 360) + 360) % 360;
+  if (turned > 180) return -exactSinDegrees(turned - 180);
+  const x = ((turned > 90 ? 180 - turned : turned) * 3.141592653589793) / 180;
+  let term = x;
+  let sum = x;
+  for (let n = 1; n <= 10; n += 1) {
+    term *= -(x * x) / (2 * n * (2 * n + 1));
+    sum += term;
+  }
+  return sum;
+}
+
+/**
  * Natural logarithm from divisions and additions alone, for the same reason as `exactExp`. Halves or doubles x into
  * [0.75, 1.5), then sums 2·atanh((x − 1)/(x + 1)).
  * @param x in [1e-12, 1e12]

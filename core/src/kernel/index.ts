@@ -1,5 +1,5 @@
 export { noiseAt, normalAt, unitAt } from './noise.ts';
-export { clamp, exactExp, exactLn } from './exact.ts';
+export { clamp, exactExp, exactLn, exactSinDegrees } from './exact.ts';
 export { emptyQueue, keepOnly, nextDue, schedule, scheduleAs, takeNext, type QueueState } from './queue.ts';
 export {
   beginMoment,

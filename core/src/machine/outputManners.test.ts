@@ -148,7 +148,7 @@ describe.each(kinds)('an output of kind %s', (kind) => {
     );
   });
 
-  it('is seen to by the loop in whole microseconds, later each time, and looks no other for it', () => {
+  it('is seen to by the loop in whole microseconds, later each time, and tells of nothing that looks no other', () => {
     const { upkeep } = definition;
     if (!upkeep) return;
     let seen = 0;
@@ -164,8 +164,9 @@ describe.each(kinds)('an output of kind %s', (kind) => {
           run.nowUs = Math.max(run.nowUs, dueUs);
           const [before, told] = [run.state, run.entries.length];
           run.state = frozen(upkeep.done(before, stage(run)));
-          expect(definition.look(run.state)).toEqual(definition.look(before));
-          expect(run.entries).toHaveLength(told);
+          // What is told of it looks otherwise.
+          const [is, was] = [run.state, before].map((one) => JSON.stringify(definition.look(one)));
+          if (run.entries.length > told) expect(is).not.toBe(was);
           seen += 1;
         }
       }),

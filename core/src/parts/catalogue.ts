@@ -1,5 +1,5 @@
 import { ownPartId, partOf, type Gadget, type OwnClass, type Part, type Terminal } from '../gadget/index.ts';
-import { partGroups, type Figures, type LightData, type PartKind } from './kind.ts';
+import { partGroups, type DisplayBus, type Figures, type LightData, type PartKind } from './kind.ts';
 import { ownKind } from './ownKind.ts';
 import { partList } from './registry.ts';
 
@@ -35,10 +35,16 @@ export function lightData(gadget: Pick<Gadget, 'parts'>, outputId: string): Ligh
   return (part && kindOf(part).data?.(figuresOf(part))) ?? null;
 }
 
+/** How a display of pixels is told what it shows; null: not known. */
+export function displayBus(gadget: Pick<Gadget, 'parts'>, outputId: string): DisplayBus | null {
+  const part = partOf(gadget, outputId);
+  return (part && kindOf(part).bus?.(figuresOf(part))) ?? null;
+}
+
 /** How long a whole picture takes over the bus of the display, µs; null: not known. */
 export function pictureUs(gadget: Pick<Gadget, 'parts'>, outputId: string): number | null {
-  const part = partOf(gadget, outputId);
-  return (part && kindOf(part).pictureUs?.(figuresOf(part))) ?? null;
+  const bus = displayBus(gadget, outputId);
+  return bus && bus.us(bus.frameBytes);
 }
 
 /** Ids of the contacts that stay where they are put. */

@@ -1,9 +1,18 @@
-export { partGroups, type EndKind, type Figures, type Lamp, type PartKind, type Reading } from './kind.ts';
+export {
+  partGroups,
+  type DisplayBus,
+  type EndKind,
+  type Figures,
+  type Lamp,
+  type PartKind,
+  type Reading,
+} from './kind.ts';
 export {
   colouredLights,
   figuresOf,
   kindOf,
   lightData,
+  displayBus,
   pictureUs,
   priceOf,
   partFaults,

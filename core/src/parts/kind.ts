@@ -12,6 +12,16 @@ export interface LightData {
   interruptsOff: boolean;
 }
 
+/** How a display of pixels is told what it shows. */
+export interface DisplayBus {
+  /** Of a whole picture. */
+  frameBytes: number;
+  /** To go to a place before something is sent from there on. */
+  moveBytes: number;
+  /** How long so many bytes take that are sent together, whole µs. */
+  us(bytes: number): number;
+}
+
 /** Something that follows from the figures and is worth knowing. */
 export interface Reading {
   id: string;
@@ -65,8 +75,8 @@ export interface PartKind<F extends Figures = Figures> {
   readings?(figures: F): Reading[];
   /** Of lights that are told over a data line: how long a whole picture takes, and whether nothing else is heard. */
   data?(figures: F): LightData;
-  /** Of displays of pixels: how long a whole picture takes over their bus, µs. */
-  pictureUs?(figures: F): number;
+  /** Of displays of pixels: how they are told what they show. */
+  bus?(figures: F): DisplayBus;
   plays(figures: F): EndKind[];
   terminals(figures: F): Terminal[];
   /** What it draws from its supply; lights and sounders on pins draw through these, and are counted here. */

@@ -1,4 +1,4 @@
-import type { Reading } from './kind.ts';
+import { count, type DisplayBus, type Reading } from './kind.ts';
 
 /*
  * How long displays take to be told all that they show, and what that takes of the chip's memory.
@@ -39,9 +39,15 @@ export const parallelRowsUs = (): number => (usual.characters + usual.moves) * p
 export const chipRowsUs = (baud: number): number =>
   Math.round((usual.characters * chipBits * 1_000_000) / baud);
 
-/** What follows for a display of pixels that is told whole pictures in so much time. */
-export const pictureReadings = (pixels: Pixels, us: number): Reading[] => [
-  { id: 'picture', value: us, unit: 'µs' },
-  { id: 'pictures', value: Math.floor(1_000_000 / Math.max(1, us)), unit: 'Hz' },
-  { id: 'buffer', value: frameBytes(pixels), unit: 'byte' },
-];
+/** What follows for a display of pixels that is told whole pictures. */
+export const pictureReadings = (pixels: Pixels, bus: DisplayBus): Reading[] => {
+  const us = bus.us(bus.frameBytes);
+  return [
+    { id: 'picture', value: us, unit: 'µs' },
+    { id: 'pictures', value: Math.floor(1_000_000 / Math.max(1, us)), unit: 'Hz' },
+    { id: 'buffer', value: frameBytes(pixels), unit: 'byte' },
+  ];
+};
+
+/** Usual controllers are told a page of eight rows and the two halves of a column. */
+export const moveFigure = count('Bytes to go to a place', 0, 64);

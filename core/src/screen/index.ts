@@ -3,6 +3,7 @@ export { blankRows, rowCells } from './cells.ts';
 export type { Element, ElementKind } from './elements.ts';
 export { fontBytes, fonts, lackingIn, type FontName } from './fonts.ts';
 export { numberText, type NumberFormat } from './numbers.ts';
+export { changedRuns, sendUs } from './tiles.ts';
 export { pageTried, type Tried, type Trying } from './tried.ts';
 export {
   boundsOf,

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
 import type { Screen } from '../gadget/index.ts';
+import { exactSinDegrees } from '../kernel/index.ts';
 import { runs } from '../test/runs.ts';
 import { bitmapArt, bitmapPbm, blankBitmap } from './bitmap.ts';
 import { fontBytes, fontForCells, fonts, lackingIn, type FontName } from './fonts.ts';
@@ -15,6 +16,7 @@ const glassOf = (widthPx: number, heightPx: number): Screen => ({
   columns: Math.max(1, Math.floor(widthPx / 6)),
   rows: Math.max(1, Math.floor(heightPx / 8)),
   sends: 'free',
+  update: 'whole',
   mostHz: 20,
 });
 function drawn(widthPx: number, heightPx: number, drawings: Drawing[], rows: string[] = []): string[] {
@@ -261,6 +263,13 @@ describe('a picture', () => {
     const bitmap = blankBitmap(9, 8);
     render(bitmap, glassOf(9, 8), { pageId: null, rows: [], drawings: [line(0, 0, 8, 0)] });
     expect(bitmapPbm(bitmap)).toBe(`P1\n9 8\n${'1'.repeat(9)}${'0'.repeat(55)}\n${'0'.repeat(8)}\n`);
+  });
+});
+
+describe('sines of whole degrees', () => {
+  it('are those of every other machine, to the last of their 1024ths', () => {
+    for (let degree = -400; degree <= 800; degree += 1)
+      expect(Math.abs(exactSinDegrees(degree) - Math.sin((degree * Math.PI) / 180))).toBeLessThan(1e-12);
   });
 });
 

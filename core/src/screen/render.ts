@@ -1,5 +1,5 @@
 import type { OrderOf } from '../flow/index.ts';
-import { clamp } from '../kernel/index.ts';
+import { clamp, exactSinDegrees } from '../kernel/index.ts';
 import { fillRect, type Bitmap, type Stroke } from './bitmap.ts';
 import { rowCells } from './cells.ts';
 import type { ElementKind } from './elements.ts';
@@ -118,15 +118,8 @@ function drawLine({ widthPx, heightPx, pixels }: Bitmap, line: OrderOf<'drawLine
   }
 }
 
-/** Sines of whole degrees, in 1024ths; rounded. Whole numbers are all that a small chip has. */
-const sines = Array.from({ length: 91 }, (_, degree) =>
-  Math.round(1_024 * Math.sin((degree * Math.PI) / 180)),
-);
-function sine(degree: number): number {
-  const turned = ((degree % 360) + 360) % 360;
-  if (turned > 180) return -sine(turned - 180);
-  return sines[turned > 90 ? 180 - turned : turned]!;
-}
+/** Sines of whole degrees, in 1024ths, as far as dials ask; rounded. Whole numbers are all that a small chip has. */
+const sines = Int16Array.from({ length: 540 }, (_, degree) => Math.round(1_024 * exactSinDegrees(degree)));
 /** How far a dial turns in all, and where it begins: from the lower left, clockwise from the right on. */
 const dialTurn = { degrees: 270, from: 135 };
 const arcPx = 3;
@@ -136,8 +129,8 @@ function drawDial(bitmap: Bitmap, { x, y, radius, value, low, high, how }: Order
   const { widthPx, heightPx, pixels } = bitmap;
   const angle = filledPx(value, low, high, dialTurn.degrees);
   const end = (degree: number, far: number): [number, number] => [
-    cx + ((far * sine(degree + 90) + 512) >> 10),
-    cy + ((far * sine(degree) + 512) >> 10),
+    cx + ((far * sines[degree + 90]! + 512) >> 10),
+    cy + ((far * sines[degree]! + 512) >> 10),
   ];
   if (how === 'needle') {
     const [toX, toY] = end(dialTurn.from + angle, r);

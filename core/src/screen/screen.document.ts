@@ -26,6 +26,8 @@ export const growths = ['right', 'left', 'up', 'down'] as const;
 /** What sending a picture is to the loop: nothing, a stretch that it waits for, or work that goes on beside it. */
 export const sendings = ['free', 'blocking', 'background'] as const;
 
+export const updates = ['whole', 'changed'] as const;
+
 /** Not drawn where this is 0. Pixels are counted from the upper left corner, from 0. */
 const placed = { onlyIf: expression, x: expression, y: expression };
 /** Written so that `x` is its left end, its middle or its right end; inverted: dark on a lit ground. */
@@ -47,6 +49,8 @@ export const screen = outputDocument(
     columns: wholeSchema(1, limits.displayColumns),
     rows: wholeSchema(1, limits.displayRows),
     sends: z.enum(sendings),
+    /** What is sent of a picture: all of it, or the tiles of eight by eight pixels that look otherwise. */
+    update: z.enum(updates),
     /** At most so many pictures a second. */
     mostHz: wholeSchema(1, 60, 'Hz'),
   },
@@ -116,6 +120,7 @@ export const screen = outputDocument(
       columns: Math.min(limits.displayColumns, Math.max(1, Math.floor(widthPx / 6))),
       rows: Math.min(limits.displayRows, Math.max(1, Math.floor(heightPx / 8))),
       sends: 'blocking',
+      update: 'whole',
       mostHz: 20,
     }),
     follows: ['widthPx', 'heightPx'],

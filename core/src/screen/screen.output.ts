@@ -1,10 +1,12 @@
 import type { OrderOf } from '../flow/index.ts';
 import { isElement, type ActionKindOf } from '../gadget/index.ts';
 import { defineOutput, noJobs, type Job, type Stage } from '../output/index.ts';
-import { pictureUs } from '../parts/index.ts';
+import { displayBus, type DisplayBus } from '../parts/index.ts';
+import { blankBitmap, type Bitmap } from './bitmap.ts';
 import { blankRows } from './cells.ts';
-import { textsOn, type Drawing, type Drawn } from './render.ts';
+import { render, textsOn, type Drawing, type Drawn } from './render.ts';
 import type { TextEntry } from './text.output.ts';
+import { changedRuns, sendUs } from './tiles.ts';
 import { rowsAfter } from './written.ts';
 
 /** A display of pixels: what it was told, and what stands on its glass. Pictures are drawn from that, never kept. */
@@ -19,6 +21,8 @@ export interface ShownScreen {
   glass: Drawn;
   /** On its way over the bus, to be seen when all of it is there. */
   sending: Drawn | null;
+  /** How long all of it takes, µs. */
+  lastsUs: number;
   /** Something may look otherwise than what was sent last. */
   stale: boolean;
   /** The next picture begins then at the earliest. */
@@ -33,9 +37,12 @@ export type ScreenEntry =
 export interface MadeScreen {
   /** It is drawn by the loop, picture by picture; otherwise what is told is there at once. */
   readonly drawn: boolean;
-  readonly pictureUs: number;
+  /** null: what is sent takes no time. */
+  readonly bus: DisplayBus | null;
+  readonly how: Job['how'];
   readonly everyUs: number;
-  readonly sends: readonly Job[];
+  /** To draw what was there and what comes, where only what changed is sent; nothing of it lasts. */
+  readonly scratch: readonly [Bitmap, Bitmap];
 }
 type On = Stage<'screen', ScreenEntry, 'sent', MadeScreen>;
 type Order = OrderOf<ActionKindOf<'screen'>>;
@@ -53,17 +60,28 @@ function seen(was: ShownScreen, glass: Drawn, on: On): ShownScreen {
   return { ...was, glass, sending: null };
 }
 
+/** How long it takes until a picture stands where another does, µs. */
+function lastsUs(was: Drawn, is: Drawn, { output, prepared: { bus, scratch } }: On): number {
+  if (!bus) return 0;
+  if (output.update === 'whole') return bus.us(bus.frameBytes);
+  render(scratch[0], output, was);
+  render(scratch[1], output, is);
+  return sendUs(bus, changedRuns(...scratch));
+}
+
 /** The loop comes by: values are taken, and where they look otherwise than before, a picture is on its way. */
 function redrawn(was: ShownScreen, on: On): ShownScreen {
   const { orders, restless } = was.pageId === null ? { orders: [], restless: false } : on.page(was.pageId);
   const next: Drawn = { pageId: was.pageId, rows: was.rows, drawings: orders as readonly Drawing[] };
-  const { pictureUs: lasts, everyUs } = on.prepared;
-  if (isSame(next, was.sending ?? was.glass))
+  const { everyUs } = on.prepared;
+  const before = was.sending ?? was.glass;
+  if (isSame(next, before))
     return { ...was, stale: restless, freeUs: restless ? on.nowUs + everyUs : was.freeUs };
+  const lasts = lastsUs(before, next, on);
   const after = { ...was, stale: restless, freeUs: on.nowUs + Math.max(lasts, everyUs) };
   if (lasts === 0) return seen(after, next, on);
   on.plan(lasts, 'sent');
-  return { ...after, sending: next };
+  return { ...after, sending: next, lastsUs: lasts };
 }
 
 const isLit = ({ rows, drawings }: Drawn): boolean =>
@@ -71,13 +89,13 @@ const isLit = ({ rows, drawings }: Drawn): boolean =>
 
 export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', MadeScreen>({
   kind: 'screen',
-  prepare({ id, sends, mostHz }, gadget) {
-    const us = sends === 'free' ? 0 : (pictureUs(gadget, id) ?? 0);
+  prepare({ id, sends, mostHz, widthPx, heightPx }, gadget) {
     return {
       drawn: sends !== 'free' || gadget.pages.some(({ outputId }) => outputId === id),
-      pictureUs: us,
+      bus: sends === 'free' ? null : displayBus(gadget, id),
+      how: sends === 'background' ? 'background' : 'blocking',
       everyUs: Math.ceil(1_000_000 / mostHz),
-      sends: us === 0 || sends === 'free' ? noJobs : [{ us, how: sends, cuttable: false, deaf: false }],
+      scratch: [blankBitmap(widthPx, heightPx), blankBitmap(widthPx, heightPx)],
     };
   },
   dark: (output, gadget) => ({
@@ -87,6 +105,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
     untold: true,
     glass: nothing,
     sending: null,
+    lastsUs: 0,
     stale: true,
     freeUs: 0,
   }),
@@ -102,8 +121,10 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
     if (on.prepared.drawn) return { ...was, rows, stale: true };
     return { ...was, rows, glass: { ...was.glass, rows } };
   },
-  jobs: (was, is, { prepared }) =>
-    is.sending !== null && is.sending !== was.sending ? prepared.sends : noJobs,
+  jobs: (was, is, { prepared: { how } }) =>
+    is.sending !== null && is.sending !== was.sending
+      ? [{ us: is.lastsUs, how, cuttable: false, deaf: false }]
+      : noJobs,
   due: (was, _what, on) => (was.sending === null ? was : seen(was, was.sending, on)),
   isVoid: ({ sending }) => sending === null,
   upkeep: {

@@ -108,6 +108,21 @@ describe('a display of pixels', () => {
     });
   });
 
+  it('sends only the tiles that look otherwise, where that is what it does, and none where none do', () => {
+    const counted = (update: 'whole' | 'changed') =>
+      play(counting({ update, sends: 'blocking' }), press(300), 1_000).trace.flatMap((entry) =>
+        entry.lane === 'busy' ? [entry.forUs] : [],
+      );
+    expect(counted('whole')).toEqual([pictureUs, pictureUs]);
+    // "Count 0" lies on six tiles of eight bytes, 0 to 41; its digit, from 36 to 40, on two of them.
+    // Each run: three bytes to go there, and its own; nine bits each, two more bytes and two bits a piece of sixteen.
+    const us = (bytes: number) => ((bytes + 2 * Math.ceil(bytes / 16)) * 9 + 2 * Math.ceil(bytes / 16)) * 2.5;
+    expect(counted('changed')).toEqual([us(3) + us(48), us(3) + us(16)].map(Math.round));
+    // What changes behind the edge of the display is no other picture.
+    const unseen = { ...counting({ update: 'changed' }), pages: [pageOf([textAt('{v1}', '200')])] };
+    expect(play(unseen, press(300), 1_000).trace.some(({ lane }) => lane === 'busy')).toBe(false);
+  });
+
   it('is as fast as its values where its bus takes no time', () => {
     const { trace } = play(counting({ sends: 'free' }), press(300), 1_000);
     const counted = trace.find(({ lane }) => lane === 'variable')!;

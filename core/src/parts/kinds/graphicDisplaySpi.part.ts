@@ -1,14 +1,29 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
-import { aModule, count, definePart, hz, listens, powerEnds, serialBus, supplied } from '../kind.ts';
-import { frameBytes, pictureReadings, serialUs } from '../redraw.ts';
+import {
+  aModule,
+  count,
+  definePart,
+  hz,
+  listens,
+  powerEnds,
+  serialBus,
+  supplied,
+  type DisplayBus,
+} from '../kind.ts';
+import { frameBytes, moveFigure, pictureReadings, serialUs } from '../redraw.ts';
 
 interface Spi {
   widthPx: number;
   heightPx: number;
   busBaud: number;
+  moveBytes: number;
 }
-const pictureUs = (figures: Spi): number => serialUs(frameBytes(figures), figures.busBaud);
+const bus = ({ busBaud, moveBytes, ...pixels }: Spi): DisplayBus => ({
+  frameBytes: frameBytes(pixels),
+  moveBytes,
+  us: (bytes) => serialUs(bytes, busBaud),
+});
 
 export const graphicDisplaySpi = definePart({
   id: 'graphic-display-spi',
@@ -20,6 +35,7 @@ export const graphicDisplaySpi = definePart({
     widthPx: count('Width, pixels', 8, 512),
     heightPx: count('Height, pixels', 8, 512),
     busBaud: hz('Bus speed'),
+    moveBytes: moveFigure,
   }),
   defaults: {
     supplyMinMv: 3_000,
@@ -29,6 +45,7 @@ export const graphicDisplaySpi = definePart({
     widthPx: 128,
     heightPx: 64,
     busBaud: 8_000_000,
+    moveBytes: 3,
   },
   priceCents: 550,
   plays: () => ['screen'],
@@ -40,7 +57,7 @@ export const graphicDisplaySpi = definePart({
     ...powerEnds(figures),
   ],
   ...aModule,
-  pictureUs,
-  readings: (figures) => pictureReadings(figures, pictureUs(figures)),
+  bus,
+  readings: (figures) => pictureReadings(figures, bus(figures)),
   memory: (figures) => ({ ram: frameBytes(figures), flash: 2_200 }),
 });

@@ -1,15 +1,19 @@
 import * as z from 'zod';
-import { count, definePart, twoWireFigures, twoWireModule } from '../kind.ts';
-import { frameBytes, pictureReadings, twoWireUs } from '../redraw.ts';
+import { count, definePart, twoWireFigures, twoWireModule, type DisplayBus } from '../kind.ts';
+import { frameBytes, moveFigure, pictureReadings, twoWireUs } from '../redraw.ts';
 
 interface TwoWire {
   widthPx: number;
   heightPx: number;
   pieceBytes: number;
   busBaud: number;
+  moveBytes: number;
 }
-const pictureUs = (figures: TwoWire): number =>
-  twoWireUs(frameBytes(figures), figures.pieceBytes, figures.busBaud);
+const bus = ({ pieceBytes, busBaud, moveBytes, ...pixels }: TwoWire): DisplayBus => ({
+  frameBytes: frameBytes(pixels),
+  moveBytes,
+  us: (bytes) => twoWireUs(bytes, pieceBytes, busBaud),
+});
 
 export const graphicDisplayTwoWire = definePart({
   id: 'graphic-display-two-wire',
@@ -21,6 +25,7 @@ export const graphicDisplayTwoWire = definePart({
     widthPx: count('Width, pixels', 8, 512),
     heightPx: count('Height, pixels', 8, 512),
     pieceBytes: count('Bytes sent in one piece', 1, 256),
+    moveBytes: moveFigure,
   }),
   defaults: {
     supplyMinMv: 3_000,
@@ -30,6 +35,7 @@ export const graphicDisplayTwoWire = definePart({
     widthPx: 128,
     heightPx: 64,
     pieceBytes: 16,
+    moveBytes: 3,
     address: 60,
     busBaud: 400_000,
     busPullOhms: 4_700,
@@ -38,7 +44,7 @@ export const graphicDisplayTwoWire = definePart({
   plays: () => ['screen'],
   ...twoWireModule,
   addresses: [60, 61],
-  pictureUs,
-  readings: (figures) => pictureReadings(figures, pictureUs(figures)),
+  bus,
+  readings: (figures) => pictureReadings(figures, bus(figures)),
   memory: (figures) => ({ ram: frameBytes(figures), flash: 2_200 }),
 });

@@ -57,6 +57,15 @@ export const screen: FiguresOf<'screen'> = ({ output, change }) => (
       value={output.sends}
       choose={(value) => change({ sends: value as typeof output.sends })}
     />
+    <Choice
+      label="What is sent of a picture"
+      data={[
+        { value: 'whole', label: 'all of it is sent' },
+        { value: 'changed', label: 'only changed tiles are sent' },
+      ]}
+      value={output.update}
+      choose={(update) => change({ update })}
+    />
     in characters
     <Cells of={output} change={change} />
   </>

@@ -1,4 +1,17 @@
-import { fontBytes, pictureUs, type FontName, type Gadget, type Page, type Screen } from '@hum-lever/core';
+import {
+  blankBitmap,
+  changedRuns,
+  displayBus,
+  fontBytes,
+  pictureUs,
+  render,
+  sendUs,
+  type Drawn,
+  type FontName,
+  type Gadget,
+  type Page,
+  type Screen,
+} from '@hum-lever/core';
 import { showBytes, showDuration } from '../../shared/index.ts';
 import classes from './Screen.module.css';
 
@@ -30,9 +43,32 @@ function charactersIn(pages: readonly Page[]): Map<FontName, Set<string>> {
   return used;
 }
 
+/** How long it takes to go from one picture to another where only changed tiles are sent; null: not known. */
+function changeUs(gadget: Gadget, screen: Screen, between: readonly [Drawn, Drawn]): number | null {
+  const bus = displayBus(gadget, screen.id);
+  const [was, is] = between.map((drawn) => {
+    const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
+    render(bitmap, screen, drawn);
+    return bitmap;
+  });
+  return bus && sendUs(bus, changedRuns(was!, is!));
+}
+
 /** What the display costs, in a line: time over its bus, share of the loop, memory. */
-export function Cost({ gadget, screen, pages }: { gadget: Gadget; screen: Screen; pages: readonly Page[] }) {
+export function Cost({
+  gadget,
+  screen,
+  pages,
+  between,
+}: {
+  gadget: Gadget;
+  screen: Screen;
+  pages: readonly Page[];
+  /** Two pictures, from one of which it goes to the other. */
+  between?: readonly [Drawn, Drawn];
+}) {
   const us = pictureUs(gadget, screen.id);
+  const changedUs = between && screen.update === 'changed' ? changeUs(gadget, screen, between) : null;
   const { sends, mostHz, widthPx, heightPx } = screen;
   const buffer = widthPx * Math.ceil(heightPx / 8);
   const fontMemory = [...charactersIn(pages)].reduce(
@@ -61,6 +97,13 @@ export function Cost({ gadget, screen, pages }: { gadget: Gadget; screen: Screen
             'goes on meanwhile'
           )}
           .
+          {changedUs !== null && (
+            <>
+              {' '}
+              Only changed tiles are sent: from the values at first to these,{' '}
+              <span className="number">{showDuration(changedUs)}</span>.
+            </>
+          )}
         </>
       )}{' '}
       Buffer <span className="number">{showBytes(buffer)}</span>, fonts about{' '}

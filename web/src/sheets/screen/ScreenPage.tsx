@@ -1,7 +1,7 @@
 import { Button, SegmentedControl } from '@mantine/core';
 import { IconPlus } from '@tabler/icons-react';
 import { addPartEdit, bitmapPbm, blankBitmap, nextId, render, type Page, type Screen } from '@hum-lever/core';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { edit, useDocument } from '../../client/index.ts';
 import { OutputFigures } from '../../outputs/figures.tsx';
@@ -71,9 +71,7 @@ export function ScreenPage() {
   return (
     <SheetFrame title="Screen" about={about} tools={tools}>
       {page ? (
-        <Workplace screen={screen} pages={pages} page={page} choose={choose}>
-          <Cost gadget={gadget} screen={screen} pages={pages} />
-        </Workplace>
+        <Workplace screen={screen} pages={pages} page={page} choose={choose} />
       ) : (
         <FirstStep>
           {screen.name} has no page yet: it shows what rules write on it in characters. Add a page, and draw
@@ -95,19 +93,19 @@ function Workplace({
   pages,
   page,
   choose,
-  children,
 }: {
   screen: Screen;
   pages: readonly Page[];
   page: Page;
   choose: (id: string) => void;
-  children: ReactNode;
 }) {
+  const gadget = useDocument();
   const [trying, setTrying] = useState<TryingId>('hand');
   const [marked, mark] = useState<{ pageId: string; at: number | null }>({ pageId: page.id, at: null });
   const chosen =
     marked.pageId === page.id && marked.at !== null && marked.at in page.elements ? marked.at : null;
   const tried = useTried(page.id, trying);
+  const first = useTried(page.id, 'start');
   const chooseElement = (at: number | null) => mark({ pageId: page.id, at });
   const save = () => {
     const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
@@ -132,7 +130,7 @@ function Workplace({
           </Button>
         </div>
         <DrawingBoard screen={screen} page={page} tried={tried} chosen={chosen} choose={chooseElement} />
-        {children}
+        <Cost gadget={gadget} screen={screen} pages={pages} between={[first.drawn, tried.drawn]} />
         <Elements
           screen={screen}
           page={page}

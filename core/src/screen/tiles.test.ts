@@ -1,0 +1,59 @@
+import * as fc from 'fast-check';
+import { runs } from '../test/runs.ts';
+import { blankBitmap, type Bitmap } from './bitmap.ts';
+import { changedRuns, sendUs } from './tiles.ts';
+
+function bitmapOf(widthPx: number, heightPx: number, lit: readonly (readonly [number, number])[]): Bitmap {
+  const bitmap = blankBitmap(widthPx, heightPx);
+  for (const [x, y] of lit) bitmap.pixels[y * widthPx + x] = 1;
+  return bitmap;
+}
+const blank = (widthPx: number, heightPx: number) => blankBitmap(widthPx, heightPx);
+
+describe('tiles that look otherwise', () => {
+  it('are told as runs of bytes, side by side and row by row', () => {
+    const is = bitmapOf(40, 16, [[0, 0], [9, 7], [33, 0], [20, 8]]); // prettier-ignore
+    // Tiles 0 and 1 together, 4 apart from them; below it one.
+    expect(changedRuns(blank(40, 16), is)).toEqual([16, 8, 8]);
+    expect(changedRuns(is, is)).toEqual([]);
+  });
+  it('are narrower at the right edge, and whole bytes at the lower one', () => {
+    expect(changedRuns(blank(12, 9), bitmapOf(12, 9, [[11, 8]]))).toEqual([4]);
+  });
+  it('take the way to each run, and its bytes', () => {
+    const bus = { frameBytes: 100, moveBytes: 3, us: (bytes: number) => 10 * bytes };
+    expect(sendUs(bus, [16, 8])).toBe(30 + 160 + 30 + 80);
+    expect(sendUs(bus, [])).toBe(0);
+  });
+  it('sent over what was there give what is there now', () => {
+    const size = { widthPx: 27, heightPx: 19 };
+    const pixels = fc.array(fc.tuple(fc.nat(26), fc.nat(18)), { maxLength: 12 });
+    fc.assert(
+      fc.property(pixels, pixels, (before, after) => {
+        const was = bitmapOf(size.widthPx, size.heightPx, before);
+        const is = bitmapOf(size.widthPx, size.heightPx, after);
+        // Tile by tile, as a display would take them.
+        const sent: Bitmap = { ...was, pixels: was.pixels.slice() };
+        let bytes = 0;
+        for (let top = 0; top < size.heightPx; top += 8)
+          for (let left = 0; left < size.widthPx; left += 8) {
+            const tile = (of: Bitmap) => {
+              const picked: number[] = [];
+              for (let y = top; y < Math.min(size.heightPx, top + 8); y += 1)
+                for (let x = left; x < Math.min(size.widthPx, left + 8); x += 1)
+                  picked.push(of.pixels[y * size.widthPx + x]!);
+              return picked;
+            };
+            if (tile(was).join() === tile(is).join()) continue;
+            bytes += Math.min(8, size.widthPx - left);
+            for (let y = top; y < Math.min(size.heightPx, top + 8); y += 1)
+              for (let x = left; x < Math.min(size.widthPx, left + 8); x += 1)
+                sent.pixels[y * size.widthPx + x] = is.pixels[y * size.widthPx + x]!;
+          }
+        expect(sent.pixels).toEqual(is.pixels);
+        expect(changedRuns(was, is).reduce((sum, run) => sum + run, 0)).toBe(bytes);
+      }),
+      { seed: 31, numRuns: runs(200) },
+    );
+  });
+});
