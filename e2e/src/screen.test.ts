@@ -135,6 +135,21 @@ describe('a screen from nothing', () => {
     await bench.until('drawn', async () => (await litInHand()) > 20);
   });
 
+  it('has a notice over whatever is shown, while something holds', async () => {
+    await bench.click('Screen');
+    await bench.click('Add a page');
+    await bench.click('Text');
+    await bench.fill(await slot(1, 'Text, with expressions in braces'), 'Stop!', Key.ENTER);
+    await bench.choose('More for page Page 3', 'Lay it over the others: a notice, a sign');
+    await bench.shows('Small graphic display: Laps 0 / Stop!');
+    await bench.fill(await bench.label('When Page 3 lies over the others'), 'laps > 1', Key.ENTER);
+    await bench.shows('Small graphic display: Laps 0');
+    await bench.press('Push button');
+    await bench.until('an empty page', async () => (await litInHand()) === 0);
+    await bench.press('Push button');
+    await bench.shows('Small graphic display: Stop!');
+  });
+
   it('says what does not fit, and leads there', async () => {
     await bench.click('Screen');
     await bench.clickLabel('Page Page 1');

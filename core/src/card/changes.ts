@@ -11,6 +11,7 @@ export type ChangedKind =
   | 'part'
   | 'control'
   | 'output'
+  | 'page'
   | 'chord'
   | 'capture'
   | 'task'
@@ -50,6 +51,7 @@ function collections(gadget: Gadget): readonly (readonly [ChangedKind, Things])[
     ['layer', named(flow.layers)],
     ['control', named(gadget.controls)],
     ['output', named(gadget.outputs)],
+    ['page', named(gadget.pages)],
     ['chord', named(gadget.chords)],
     ['capture', named(gadget.captures)],
     ['task', named(brief.tasks)],

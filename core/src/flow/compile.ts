@@ -88,8 +88,9 @@ class Writing {
   }
 
   /** What draws a page is worked out each time anew: chance would flicker, and is refused. */
-  page({ id, elements }: Page): CompiledPage {
+  page({ id, outputId, over, elements }: Page): CompiledPage {
     const place: Place = { kind: 'page', id };
+    const when = this.guard(place, over, null);
     const orders = elements.flatMap((element, at) => {
       const action = this.action(place, element, null);
       if (action?.kind !== 'tell') return [];
@@ -103,9 +104,11 @@ class Writing {
     });
     return {
       id,
+      outputId,
+      over: when,
       orders: orders.map(({ order }) => order),
       places: orders.map(({ at }) => at),
-      restless: orders.some(({ order }) => codesOfOrder(order).some(asksTimeIn)),
+      restless: [when ?? [], ...orders.flatMap(({ order }) => codesOfOrder(order))].some(asksTimeIn),
     };
   }
 

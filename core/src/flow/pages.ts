@@ -1,11 +1,12 @@
 import { spend, worth } from '../kernel/index.ts';
+import { evaluate } from './evaluate.ts';
 import { orderNow, type OutputOrder } from './orders.ts';
 import type { Around } from './run.ts';
 import { seenNow } from './seen.ts';
 import type { FlowState } from './state.ts';
-import type { FlowTables } from './tables.ts';
+import type { CompiledPage, FlowTables } from './tables.ts';
 
-/** What a page comes to just now. */
+/** What a display shows just now. */
 export interface PageNow {
   /** What draws it, in its order. */
   orders: readonly OutputOrder[];
@@ -14,14 +15,27 @@ export interface PageNow {
 }
 
 /**
- * Works out what a page shows; nothing of the gadget is changed by it. Each element is paid for as something that
- * happens.
+ * Works out what a display shows: a page, and over it what lies over all of them just now; nothing of the gadget is
+ * changed by it. Each element is paid for as something that happens.
+ * @param pageId null: no page, only what lies over pages
  * @throws StandsStill where that is too much
  */
-export function pageNow(tables: FlowTables, state: FlowState, pageId: string, around: Around): PageNow {
-  const page = tables.pages.find(({ id }) => id === pageId);
-  if (!page) return { orders: [], restless: false };
-  spend(around.work, worth.happening * (1 + page.orders.length));
+export function pageNow(
+  tables: FlowTables,
+  state: FlowState,
+  outputId: string,
+  pageId: string | null,
+  around: Around,
+): PageNow {
   const seen = { ...seenNow(state, around), tables };
-  return { orders: page.orders.map((order) => orderNow(order, seen)), restless: page.restless };
+  const own = tables.pages.filter((page) => page.outputId === outputId);
+  const lies = ({ over }: CompiledPage) => over !== null && evaluate(over, seen) !== 0;
+  const pages = [...own.filter(({ id }) => id === pageId), ...own.filter(lies)];
+  const shown = pages.flatMap(({ orders }) => orders);
+  spend(around.work, worth.happening * (1 + own.length + shown.length));
+  return {
+    orders: shown.map((order) => orderNow(order, seen)),
+    // Also what lies over nothing now may come.
+    restless: own.some((page) => page.restless && (page.over !== null || page.id === pageId)),
+  };
 }

@@ -48,6 +48,9 @@ export const domain = { root: -1, none: -2, byHistory: -3 } as const;
 /** A page of a display: what draws it, in order. */
 export interface CompiledPage {
   id: string;
+  outputId: string;
+  /** It lies over the others of its display while this holds; null: it does not. */
+  over: Code | null;
   orders: CompiledOrder[];
   /** Where each of them stands on the page: what cannot be read is left out. */
   places: number[];

@@ -71,7 +71,7 @@ describe('where something is used', () => {
         (gadget, id) => {
           const lists = { ...gadget.flow, variables: [], timers: [], signals: [], ignored: [], marks: [] };
           const written =
-            JSON.stringify([lists, gadget.pages.map(({ elements }) => elements)]).split(
+            JSON.stringify([lists, gadget.pages.map(({ over, elements }) => [over, elements])]).split(
               new RegExp(`\\b${id}\\b`),
             ).length - 1;
           const uses = countUses(gadget, id);

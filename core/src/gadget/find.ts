@@ -83,11 +83,12 @@ export function expressionTexts(gadget: Gadget): string[] {
   ]);
   const layers = gadget.flow.layers.flatMap(({ when }) => (when?.kind === 'on' ? [when.condition] : []));
   const drawn = drawnLists(gadget.pages).flatMap(({ actions }) => actions);
+  const over = gadget.pages.flatMap((page) => page.over ?? []);
   const written = [...allActions(gadget), ...drawn].flatMap((action) => {
     const { expressions, templates } = writtenIn(action);
     return [...expressions, ...templates];
   });
-  return [...rules, ...written, ...layers];
+  return [...rules, ...written, ...layers, ...over];
 }
 
 const namedBy = (record: object, id: string) =>
@@ -126,10 +127,10 @@ export function usesOf({ flow, pages }: Gadget, id: string): Place[] {
     const condition = when?.kind === 'on' && word.test(when.condition);
     return times({ kind: 'layer', id: layerId }, (when && namedBy(when, id)) || condition ? 1 : 0);
   });
-  const drawn = drawnLists(pages).flatMap(({ place, actions }) =>
+  const drawn = drawnLists(pages).flatMap(({ place, actions }, p) =>
     times(
       place,
-      actions.reduce((sum, action) => sum + inAction(action), 0),
+      actions.reduce((sum, action) => sum + inAction(action), inText(pages[p]!.over)),
     ),
   );
   return [...inLists, ...held, ...drawn];

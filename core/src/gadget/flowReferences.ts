@@ -225,7 +225,7 @@ function pageFaults({ outputs, pages, flow }: Referring, accuse: Accuse): void {
         );
     });
   });
-  const shown = new Map(pages.map(({ id, outputId }) => [id, outputId]));
+  const shown = new Map(pages.flatMap(({ id, outputId, over }) => (over === null ? [[id, outputId]] : [])));
   for (const { actions, path } of placedActions(flow))
     actions.forEach((action, a) => {
       if (isElement(action))
@@ -235,7 +235,10 @@ function pageFaults({ outputs, pages, flow }: Referring, accuse: Accuse): void {
         action.pageId !== null &&
         shown.get(action.pageId) !== action.outputId
       )
-        accuse([...path, a, 'pageId'], `expected the id of a page of that display, got "${action.pageId}"`);
+        accuse(
+          [...path, a, 'pageId'],
+          `expected the id of a page of that display that lies over no other, got "${action.pageId}"`,
+        );
     });
 }
 

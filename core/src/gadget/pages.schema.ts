@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { actionSchema, type Action } from './actions.schema.ts';
+import { expressionSchema } from './expressions.schema.ts';
 import { limits } from './limits.ts';
 import { isElement, isOutputAction, type OutputAction } from './outputs.schema.ts';
 import { idSchema, nameSchema } from './primitives.schema.ts';
@@ -15,6 +16,8 @@ export const pageSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   outputId: idSchema,
+  /** It lies over whichever page is shown, while this holds: a notice, a sign. null: it is a page like others. */
+  over: expressionSchema.nullable(),
   elements: z
     .array(elementSchema)
     .max(limits.elementsPerPage, `expected at most ${limits.elementsPerPage} elements on a page`),

@@ -114,9 +114,10 @@ class OutputStage implements AnyStage {
   plan(afterUs: number, what: unknown): void {
     schedule(this.state.queue, this.nowUs + afterUs, { kind: 'output', outputId: this.output.id, what });
   }
-  page(pageId: string): PageNow {
+  page(pageId: string | null): PageNow {
     const { state, compiled } = this;
-    return pageNow(compiled.tables, state.flow, pageId, aroundFlow(state, compiled, this.nowUs));
+    const around = aroundFlow(state, compiled, this.nowUs);
+    return pageNow(compiled.tables, state.flow, this.id, pageId, around);
   }
 }
 

@@ -26,8 +26,8 @@ export interface Stage<K extends OutputKind, E, W, P> {
   trace(entry: Placed<E>): void;
   /** Comes back as `due`, so long after now. */
   plan(afterUs: number, what: W): void;
-  /** What a page of its own comes to now. */
-  page(pageId: string): PageNow;
+  /** What a page of its own comes to now, and what lies over it; null: no page. */
+  page(pageId: string | null): PageNow;
 }
 
 /**

@@ -1,5 +1,6 @@
 import type { Snag, SnagRule } from '../gadget/index.ts';
-import { pictureUs } from '../parts/index.ts';
+import { displayBus } from '../parts/index.ts';
+import { allChangedRuns, sendUs } from './tiles.ts';
 
 /**
  * A picture takes longer over the bus than the time that it has, so that there are fewer of them; or the loop waits so
@@ -11,13 +12,17 @@ export const S02: SnagRule = {
     const { shortestPressUs } = gadget.hands;
     return gadget.outputs.flatMap((output): Snag[] => {
       if (output.kind !== 'screen' || output.sends === 'free') return [];
-      const us = pictureUs(gadget, output.id);
+      const bus = displayBus(gadget, output.id);
+      const { id, name, mostHz, sends, update } = output;
+      // The most that a picture can take: all of it, or every tile of it.
+      const us = bus && (update === 'whole' ? bus.us(bus.frameBytes) : sendUs(bus, allChangedRuns(output)));
       if (us === null || us === 0) return [];
-      const { id, name, mostHz, sends } = output;
       const common = { rule: 'S02', level: 'likely', place: { kind: 'output', id } } as const;
-      const values = { display: name, pictureUs: us, mostHz, shortestPressUs };
+      const values = { display: name, update, pictureUs: us, mostHz, shortestPressUs };
       const blocks = sends === 'blocking' && us > shortestPressUs && gadget.controls.length > 0;
       if (blocks) return [{ ...common, values: { ...values, reason: 'press' } }];
+      // Few pictures are all new: how many there can be hangs on what they show.
+      if (update === 'changed') return [];
       const possible = Math.floor(1_000_000 / us);
       if (possible >= mostHz) return [];
       return [

@@ -8,10 +8,12 @@ export const S12: SnagRule = {
       allActions(gadget).flatMap((action) => (action.kind === 'showPage' ? (action.pageId ?? []) : [])),
     );
     const first = new Set(
-      gadget.outputs.flatMap(({ id }) => gadget.pages.find(({ outputId }) => outputId === id)?.id ?? []),
+      gadget.outputs.flatMap(
+        ({ id }) => gadget.pages.find(({ outputId, over }) => outputId === id && over === null)?.id ?? [],
+      ),
     );
-    return gadget.pages.flatMap(({ id, name, outputId }): Snag[] => {
-      if (shown.has(id) || first.has(id)) return [];
+    return gadget.pages.flatMap(({ id, name, outputId, over }): Snag[] => {
+      if (over !== null || shown.has(id) || first.has(id)) return [];
       const display = gadget.outputs.find((output) => output.id === outputId)!.name;
       return [{ rule: 'S12', level: 'note', place: { kind: 'page', id }, values: { page: name, display } }];
     });

@@ -1,5 +1,5 @@
 import type { OrderOf } from '../flow/index.ts';
-import { isElement, type ActionKindOf } from '../gadget/index.ts';
+import { isElement, type ActionKindOf, type Gadget } from '../gadget/index.ts';
 import { defineOutput, noJobs, type Job, type Stage } from '../output/index.ts';
 import { displayBus, type DisplayBus } from '../parts/index.ts';
 import { blankBitmap, type Bitmap } from './bitmap.ts';
@@ -48,6 +48,10 @@ type On = Stage<'screen', ScreenEntry, 'sent', MadeScreen>;
 type Order = OrderOf<ActionKindOf<'screen'>>;
 
 const told = (order: Order): order is Exclude<Order, Drawing> => !isElement(order);
+/** The page that a display begins with; null: it has none. */
+const firstPage = ({ pages }: Gadget, screenId: string): string | null =>
+  pages.find(({ outputId, over }) => outputId === screenId && over === null)?.id ?? null;
+
 const nothing: Drawn = { pageId: null, rows: [], drawings: [] };
 
 const isSame = (a: Drawn, b: Drawn): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
@@ -71,7 +75,7 @@ function lastsUs(was: Drawn, is: Drawn, { output, prepared: { bus, scratch } }: 
 
 /** The loop comes by: values are taken, and where they look otherwise than before, a picture is on its way. */
 function redrawn(was: ShownScreen, on: On): ShownScreen {
-  const { orders, restless } = was.pageId === null ? { orders: [], restless: false } : on.page(was.pageId);
+  const { orders, restless } = on.page(was.pageId);
   const next: Drawn = { pageId: was.pageId, rows: was.rows, drawings: orders as readonly Drawing[] };
   const { everyUs } = on.prepared;
   const before = was.sending ?? was.glass;
@@ -101,7 +105,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
   dark: (output, gadget) => ({
     kind: 'screen',
     rows: blankRows(output),
-    pageId: gadget.pages.find(({ outputId }) => outputId === output.id)?.id ?? null,
+    pageId: firstPage(gadget, output.id),
     untold: true,
     glass: nothing,
     sending: null,
@@ -142,7 +146,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
       on.trace({ atUs: on.nowUs, lane: 'screen', id: on.id, pageId: null, texts: [] });
   },
   adopt(was, dark, { pages }) {
-    const there = was.pageId === null || pages.some(({ id }) => id === was.pageId);
+    const there = was.pageId === null || pages.some(({ id, over }) => id === was.pageId && over === null);
     return {
       ...was,
       ...(was.untold || !there ? { pageId: dark.pageId, untold: true } : {}),

@@ -147,6 +147,24 @@ describe('a display of pixels', () => {
     expect(texts()).toEqual([]);
   });
 
+  it('has over its page what lies over all of them, while that is so', () => {
+    const told = toldGadget(
+      outputOf('screen', 'Glass'),
+      [[100, 'Glass page Score'], [200, 'count = 7'], [300, 'Glass page none'], [400, 'count = 0']],
+      [numberVariable({ id: 'v1', name: 'count' })],
+    ); // prettier-ignore
+    // First in the document, and yet no page to begin with.
+    const notice = { ...pageOf([textAt('Low {v1}')], 'n9', 'Notice'), over: 'v1 > 5' };
+    const shown = pictures(play({ ...told, pages: [notice, ...told.pages] }, [], 1_000).trace);
+    expect(shown.map(([, page, ...texts]) => [page, ...texts])).toEqual([
+      ['n1'],
+      ['n2', 'Ready 42'],
+      ['n2', 'Ready 42', 'Low 7'],
+      [null, 'Low 7'],
+      [null],
+    ]);
+  });
+
   it('goes dark with the power, and begins with its first page again', () => {
     const told = toldGadget(outputOf('screen', 'Glass'), [[100, 'Glass page Score']]);
     const { trace } = play(

@@ -60,6 +60,16 @@ describe('a picture', () => {
     expect(found({ ...paged([], { sends: 'free' }, slow), controls: [button()] }, 'S02')).toEqual([]);
     expect(found(paged([], { mostHz: 5 }, slow), 'S02')).toEqual([]);
   });
+  it('of changed tiles alone takes as long as one that is all new, and no rate is promised', () => {
+    const slow = paged([], { update: 'changed' }, { busBaud: 100_000 });
+    // Eight rows of tiles: three bytes to go there, 128 in eight pieces, each with two more and two bits.
+    const us = 8 * ((3 + 2) * 90 + 20 + (128 + 16) * 90 + 160);
+    expect(found({ ...slow, controls: [button()] }, 'S02')[0]!.values).toMatchObject({
+      reason: 'press',
+      pictureUs: us,
+    });
+    expect(found(paged([], { update: 'changed', sends: 'background', mostHz: 60 }), 'S02')).toEqual([]);
+  });
   it('is sent as often as it can be after the mend, and not less', () => {
     const gadget = paged([], { sends: 'background', mostHz: 60 });
     const mended = applyEdit(gadget, found(gadget, 'S02')[0]!.mend!.edit);

@@ -35,6 +35,10 @@ export function changedRuns(was: Bitmap, is: Bitmap): number[] {
   return runs;
 }
 
+/** The same where every tile is another: a run for each row of tiles. */
+export const allChangedRuns = ({ widthPx, heightPx }: Pick<Bitmap, 'widthPx' | 'heightPx'>): number[] =>
+  Array<number>(Math.ceil(heightPx / tilePx)).fill(widthPx);
+
 /** How long those take over the bus, each with the way to its place in front, µs. */
 export const sendUs = (bus: DisplayBus, runs: readonly number[]): number =>
   runs.reduce((sum, bytes) => sum + bus.us(bus.moveBytes) + bus.us(bytes), 0);

@@ -63,7 +63,13 @@ export function pageTried(gadget: Gadget, pageId: string, trying: Trying): Tried
   const active =
     typeof trying === 'object' ? trying.stateIds : tables.initial.map((n) => tables.stateIds[n]!);
   state.active = tables.stateIds.map((id) => (active.includes(id) ? 1 : 0));
-  const { orders } = pageNow(tables, state, pageId, {
+  // By itself, whatever lies over it and whenever it would.
+  const alone = {
+    ...tables,
+    pages: tables.pages.flatMap((page) => (page.id === pageId ? [{ ...page, over: null }] : [])),
+  };
+  const outputId = alone.pages[0]?.outputId ?? '';
+  const { orders } = pageNow(alone, state, outputId, pageId, {
     nowUs: 0,
     work: freshWork(),
     seed: 0,

@@ -449,7 +449,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
     chord: chordArbitrary,
     layers: fc.array(layerArbitrary, { maxLength: 2 }),
     saved: savedArbitrary,
-    elements: fc.tuple(elementsArbitrary, elementsArbitrary),
+    elements: fc.tuple(elementsArbitrary, elementsArbitrary, elementsArbitrary),
     states: fc.tuple(
       ...stateIds.map((id) =>
         fc.record({
@@ -490,6 +490,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       id: `n${n + 1}`,
       name: `Page ${n + 1}`,
       outputId: 'o11',
+      over: n === 2 ? 'v1 > 10' : null,
       elements: drawn,
     })),
     flow: {

@@ -269,6 +269,7 @@ const argsOf = {
   addPage: fc.tuple(fc.constantFrom('o11', 'o2'), name),
   renamePage: fc.tuple(pageId, name),
   movePage: fc.tuple(pageId, by),
+  layPageOver: fc.tuple(pageId, fc.constantFrom(null, 'v1 > 3')),
   removePage: fc.tuple(pageId),
   addElement: fc.tuple(pageId, elementArbitrary),
   changeElement: fc.tuple(pageId, fc.nat(3), elementArbitrary),
@@ -287,19 +288,23 @@ const argsOf = {
   [N in Exclude<EditName, 'several' | keyof typeof drawn>]: fc.Arbitrary<Args<N>>;
 };
 
-const made: fc.Arbitrary<Made>[] = [
-  ...Object.entries(argsOf).map(([edit, args]) =>
-    (args as fc.Arbitrary<unknown[]>).map(
-      (given): Made =>
-        () =>
-          ({ name: edit, args: given }) as Edit,
-    ),
+/** Edits of each name, for the gadget as it is then. Several at once are as good as each. */
+export const editOf: Readonly<Record<string, fc.Arbitrary<Made>>> = {
+  ...Object.fromEntries(
+    Object.entries(argsOf).map(([edit, args]) => [
+      edit,
+      (args as fc.Arbitrary<unknown[]>).map(
+        (given): Made =>
+          () =>
+            ({ name: edit, args: given }) as Edit,
+      ),
+    ]),
   ),
-  ...Object.values(drawn),
-];
+  ...drawn,
+};
 
-/** One edit of any name, for the gadget as it is then. Several at once are as good as each. */
-export const editArbitrary: fc.Arbitrary<Made> = fc.oneof(...made);
+/** One edit of any name. */
+export const editArbitrary: fc.Arbitrary<Made> = fc.oneof(...Object.values(editOf));
 
 /** The same gadget with one of everything that edits can change, so that none of them finds nothing to do. */
 export const furnished = (gadget: Gadget): Gadget =>

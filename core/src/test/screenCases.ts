@@ -78,14 +78,14 @@ export const screenCases = (key: Gadget['controls'][number]): [string, string, G
     'a picture for which the loop waits longer than a press',
     // 105 ms at 100 kHz. Source: reckoning, Buses and screens.
     withKey(paged([], {}, { busBaud: 100_000 }), key),
-    { place: { kind: 'output', id: 'o1' }, level: 'likely', values: { display: 'Glass', reason: 'press', pictureUs: 104_960, mostHz: 20, shortestPressUs: 60_000 } },
+    { place: { kind: 'output', id: 'o1' }, level: 'likely', values: { display: 'Glass', update: 'whole', reason: 'press', pictureUs: 104_960, mostHz: 20, shortestPressUs: 60_000 } },
     false,
   ],
   [
     'S02',
     'more pictures than the bus can carry',
     paged([], { sends: 'background', mostHz: 60 }),
-    { level: 'note', values: { display: 'Glass', reason: 'rate', possible: 38, pictureUs: 26_240, mostHz: 60, shortestPressUs: 60_000 } },
+    { level: 'note', values: { display: 'Glass', update: 'whole', reason: 'rate', possible: 38, pictureUs: 26_240, mostHz: 60, shortestPressUs: 60_000 } },
     true,
   ],
   [

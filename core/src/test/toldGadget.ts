@@ -26,6 +26,7 @@ export const pageOf = (elements: Page['elements'], id = 'n1', name = 'First'): P
   id,
   name,
   outputId: 'o1',
+  over: null,
   elements,
 });
 /** A text on a page, in the upper left corner. */

@@ -10,6 +10,7 @@ const nouns: Record<ChangedKind, string> = {
   part: '',
   control: '',
   output: '',
+  page: 'page',
   chord: 'keys together',
   capture: 'capture',
   task: 'task',

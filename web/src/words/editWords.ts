@@ -51,6 +51,7 @@ export const editWords: Record<EditName | 'replace', string> = {
   addPage: 'the new page',
   renamePage: 'the name of a page',
   movePage: 'the move of a page',
+  layPageOver: 'laying a page over others',
   removePage: 'the removal of a page',
   addElement: 'the new element',
   changeElement: 'the change of an element',

@@ -73,7 +73,7 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
     title: 'A picture takes long',
     say: (v) =>
       v.reason === 'press'
-        ? `The loop waits ${showDuration(Number(v.pictureUs))} for each picture that ${v.display} is sent; a press of ${showDuration(Number(v.shortestPressUs))} can come and go meanwhile, unread. A faster bus, larger pieces, or sending beside the loop where the chip can do that.`
+        ? `The loop waits ${v.update === 'changed' ? 'up to ' : ''}${showDuration(Number(v.pictureUs))} for each picture that ${v.display} is sent; a press of ${showDuration(Number(v.shortestPressUs))} can come and go meanwhile, unread. A faster bus, larger pieces, or sending beside the loop where the chip can do that.`
         : `${v.display} is to show up to ${v.mostHz} pictures a second, but one takes ${showDuration(Number(v.pictureUs))} over its bus: ${v.possible} is the most.`,
   },
   S04: {

@@ -23,12 +23,13 @@ const unseen: ReadonlySet<Action['kind']> = new Set([
 /** Ids of values and states that some page speaks of. A page shows them by itself. */
 const onPages = ({ pages }: Gadget): ReadonlySet<string> =>
   new Set(
-    drawnLists(pages).flatMap(({ actions }) =>
-      actions.flatMap((action) => {
+    drawnLists(pages).flatMap(({ actions }, p) => [
+      ...(pages[p]!.over?.match(/\b[vs]\d+\b/g) ?? []),
+      ...actions.flatMap((action) => {
         const { expressions, templates } = writtenIn(action);
         return [...expressions, ...templates].flatMap((text) => text.match(/\b[vs]\d+\b/g) ?? []);
       }),
-    ),
+    ]),
   );
 
 /** A change of state with no light, text, sound or anything else to show it. */

@@ -39,13 +39,17 @@ export const eachActions = (draft: Draft<Gadget>, visit: (actions: Action[]) => 
   for (const { actions } of [...placedActions(draft.flow), ...drawnLists(draft.pages)]) visit(actions);
 };
 
-/** A page is gone: nothing shows it any more. */
-export const dropPages = (draft: Draft<Gadget>, gone: (page: Page) => boolean) => {
-  const ids = new Set(draft.pages.filter(gone).map(({ id }) => id));
-  drop(draft.pages, ({ id }) => ids.has(id));
+/** Nothing shows these pages any more. */
+export const dropShown = (draft: Draft<Gadget>, ids: ReadonlySet<string>) =>
   eachActions(draft, (actions) =>
     drop(actions, (action) => action.kind === 'showPage' && action.pageId !== null && ids.has(action.pageId)),
   );
+
+/** These pages are gone. */
+export const dropPages = (draft: Draft<Gadget>, gone: (page: Page) => boolean) => {
+  const ids = new Set(draft.pages.filter(gone).map(({ id }) => id));
+  drop(draft.pages, ({ id }) => ids.has(id));
+  dropShown(draft, ids);
 };
 
 /** No word leads to it any more. */

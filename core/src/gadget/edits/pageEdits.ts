@@ -3,7 +3,7 @@ import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
 import type { OutputAction } from '../outputs.schema.ts';
 import type { Page } from '../pages.schema.ts';
-import { dropPages, EditRefused, findIn, moveBy } from './help.ts';
+import { dropPages, dropShown, EditRefused, findIn, moveBy } from './help.ts';
 
 const elementsOf = (draft: Draft<Gadget>, pageId: string): Page['elements'] =>
   findIn(draft.pages as Page[], pageId, 'page').elements;
@@ -20,10 +20,18 @@ export const pageEdits = {
   addPage: (gadget: Gadget, outputId: string, name: string, elements: Page['elements'] = []) =>
     produce(
       gadget,
-      (draft) => void draft.pages.push({ id: nextId(gadget, 'page'), name, outputId, elements } as Page),
+      (draft) =>
+        void draft.pages.push({ id: nextId(gadget, 'page'), name, outputId, over: null, elements } as Page),
     ),
   renamePage: (gadget: Gadget, id: string, name: string) =>
     produce(gadget, (draft) => void (findIn(draft.pages, id, 'page').name = name)),
+  /** Whether it lies over others, and when; nothing shows it as a page then. */
+  layPageOver: (gadget: Gadget, id: string, over: string | null) =>
+    produce(gadget, (draft) => {
+      const page = findIn(draft.pages, id, 'page');
+      page.over = over;
+      if (over !== null) dropShown(draft, new Set([id]));
+    }),
   /** Among the pages of its display: the first of them is the one that it begins with. */
   movePage: (gadget: Gadget, id: string, by: number) =>
     produce(gadget, (draft) => {

@@ -1,6 +1,6 @@
 import type { Gadget } from '@hum-lever/core';
 import { firstOf, type Offer } from '../offer.ts';
-import { pagesOf } from './pages.ts';
+import { shownPages } from './pages.ts';
 
 export function text(gadget: Gadget): Offer[] {
   const outputId = firstOf(gadget, 'text');
@@ -10,7 +10,7 @@ export function text(gadget: Gadget): Offer[] {
 export function screen(gadget: Gadget): Offer[] {
   const outputId = firstOf(gadget, 'screen');
   if (outputId === undefined) return [];
-  const pages = gadget.outputs.flatMap(({ id, kind }) => (kind === 'screen' ? pagesOf(gadget, id) : []));
+  const pages = gadget.outputs.flatMap(({ id, kind }) => (kind === 'screen' ? shownPages(gadget, id) : []));
   const shown = pages.map((page): Offer => ({
     label: `Show page ${page.name}`,
     action: { kind: 'showPage', outputId: page.outputId, pageId: page.id },

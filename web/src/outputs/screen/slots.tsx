@@ -12,7 +12,7 @@ import { useDocument } from '../../client/index.ts';
 import { Choice, RowField, useAsProse, WhileWriting } from '../../shared/index.ts';
 import { ExpressionSlot, NamedSlot, PlainSlot, VariableSlot } from '../../slots/index.ts';
 import type { SlotsBy } from '../slotsBy.ts';
-import { pagesOf } from './pages.ts';
+import { shownPages } from './pages.ts';
 
 export const text: SlotsBy<'text' | 'sprite' | 'listRow'> = {
   text: ({ action, put }) => (
@@ -249,7 +249,7 @@ const noPage = '';
 
 export const screen: SlotsBy<'showPage' | Element['kind']> = {
   showPage: function ShowPage({ action, put }) {
-    const pages = pagesOf(useDocument(), action.outputId);
+    const pages = shownPages(useDocument(), action.outputId);
     return (
       <>
         shows page

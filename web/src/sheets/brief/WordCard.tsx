@@ -3,7 +3,7 @@ import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { ActionIcon, MultiSelect, SegmentedControl } from '@mantine/core';
 import { IconChevronDown, IconGripVertical, IconTrash } from '@tabler/icons-react';
-import { fates, type Fate, type Gadget, type Specification, type Word } from '@hum-lever/core';
+import { fates, type Fate, type Gadget, type Output, type Specification, type Word } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
 import { Choice, count, NumberField, TextField, usePlace } from '../../shared/index.ts';
 import classes from './Brief.module.css';
@@ -19,12 +19,12 @@ export function linkable({
 }: Gadget): { group: string; items: { value: string; label: string }[] }[] {
   const items = (list: readonly { id: string; name: string }[]) =>
     list.map(({ id, name }) => ({ value: id, label: name }));
-  const shown = (kind: 'text' | 'tone') => outputs.filter((output) => output.kind === kind);
+  const shown = (...kinds: Output['kind'][]) => outputs.filter(({ kind }) => kinds.includes(kind));
   return [
     { group: 'Parts', items: items(parts) },
     { group: 'Tasks', items: items(brief.tasks) },
     { group: 'States', items: items(flow.states) },
-    { group: 'Screens', items: items(shown('text')) },
+    { group: 'Screens', items: items(shown('text', 'screen')) },
     { group: 'Sounds', items: items(shown('tone')) },
   ].filter(({ items: found }) => found.length > 0);
 }

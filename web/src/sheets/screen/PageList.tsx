@@ -4,6 +4,7 @@ import type { Page, Screen } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
 import { Glass } from '../../outputs/screen/Glass.tsx';
 import { TextField, usePlace } from '../../shared/index.ts';
+import { ExpressionSlot } from '../../slots/index.ts';
 import { usePlayer } from '../../workers/index.ts';
 import { useTried } from './useTried.ts';
 import classes from './Screen.module.css';
@@ -29,6 +30,7 @@ export function PageList({
           page={page}
           at={at}
           last={at === pages.length - 1}
+          first={pages.find(({ over }) => over === null)?.id === page.id}
           chosen={page.id === chosen}
           choose={() => choose(page.id)}
         />
@@ -42,6 +44,7 @@ function PageItem({
   page,
   at,
   last,
+  first,
   chosen,
   choose,
 }: {
@@ -49,6 +52,8 @@ function PageItem({
   page: Page;
   at: number;
   last: boolean;
+  /** It begins with this one. */
+  first: boolean;
   chosen: boolean;
   choose: () => void;
 }) {
@@ -98,13 +103,31 @@ function PageItem({
             >
               Another like it
             </Menu.Item>
+            <Menu.Item
+              onClick={() => edit({ name: 'layPageOver', args: [page.id, page.over === null ? '1' : null] })}
+            >
+              {page.over === null
+                ? 'Lay it over the others: a notice, a sign'
+                : 'A page like the others again'}
+            </Menu.Item>
             <Menu.Item onClick={() => edit({ name: 'removePage', args: [page.id] })}>Remove</Menu.Item>
           </Menu.Dropdown>
         </Menu>
       </div>
-      <p className={classes.pageWhen} data-seen={seen || undefined}>
-        {seen ? 'on the display now' : at === 0 ? 'at power-up' : (shows ?? 'nothing shows it')}
-      </p>
+      {page.over === null ? (
+        <p className={classes.pageWhen} data-seen={seen || undefined}>
+          {seen ? 'on the display now' : first ? 'at power-up' : (shows ?? 'nothing shows it')}
+        </p>
+      ) : (
+        <div className={classes.pageWhen}>
+          over the others while
+          <ExpressionSlot
+            label={`When ${page.name} lies over the others`}
+            value={page.over}
+            commit={(over) => edit({ name: 'layPageOver', args: [page.id, over] })}
+          />
+        </div>
+      )}
     </li>
   );
 }
