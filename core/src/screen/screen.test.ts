@@ -5,6 +5,7 @@ import { Machine, type Stimulus, type TraceEntry } from '../machine/index.ts';
 import { gadgetArbitrary, stimuliArbitrary } from '../test/arbitraries.ts';
 import { button, numberVariable, part, rule, state } from '../test/fixtures.ts';
 import { runs } from '../test/runs.ts';
+import { pageTried } from './tried.ts';
 import { outputOf, pageOf, textAt, toldGadget } from '../test/toldGadget.ts';
 
 /** A display of 128 × 64 on a two-wire bus of 400 kHz in pieces of 16 bytes. Source: reckoning, Buses and screens. */
@@ -207,5 +208,32 @@ describe('what is written on a page', () => {
   it('draws no chance: an element that would is left out', () => {
     const gadget = { ...counting(), pages: elements(textAt('{random(6)}'), textAt('Fixed')) };
     expect(pictures(play(gadget, [], 200).trace)).toEqual([[pictureUs, 'n1', 'Fixed']]);
+  });
+});
+
+describe('a page that is tried', () => {
+  const gadget = (): Gadget => {
+    const { outputs, pages, ...rest } = counting();
+    return {
+      ...rest,
+      outputs,
+      pages: [...pages, { ...pageOf([textAt('Held {value(b1)}')], 'n3'), over: '0' }],
+    };
+  };
+  const said = (pageId: string, trying: Parameters<typeof pageTried>[2]) =>
+    pageTried(gadget(), pageId, trying).drawn.drawings.map((one) => ('text' in one ? one.text : ''));
+  it('comes out as the gadget begins, and with the least and the most that values can be', () => {
+    expect(['start', 'least', 'most'].map((trying) => said('n1', trying as 'start'))).toEqual([
+      ['Count 0'],
+      ['Count 0'],
+      ['Count 999'],
+    ]);
+    expect([said('n3', 'least'), said('n3', 'most')]).toEqual([['Held 0'], ['Held 1']]);
+  });
+  it('comes out with given values, and by itself, whatever would lie over it', () => {
+    const here = { variables: { v1: 41 }, stateIds: ['s1'], places: { b1: 1 } };
+    expect(said('n1', here)).toEqual(['Count 41']);
+    expect(said('n3', here)).toEqual(['Held 1']);
+    expect(said('n9', here)).toEqual([]);
   });
 });

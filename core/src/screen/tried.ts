@@ -9,19 +9,29 @@ export type Trying =
   | 'start'
   | 'least'
   | 'most'
-  /** As they are somewhere: of variables by id, and which states are active. */
+  /**
+   * As they are somewhere: of variables by id, which states are active, and where hands have put controls (a knob in
+   * thousandths of its way: its value is taken to lie evenly along that).
+   */
   | {
       variables: Readonly<Record<string, number | string | number[] | string[]>>;
       stateIds: readonly string[];
+      places: Readonly<Record<string, number>>;
     };
 
 function controlAt(control: Control, trying: Trying): number {
+  if (typeof trying === 'object') {
+    const place = trying.places[control.id] ?? 0;
+    if (control.kind !== 'knob') return control.kind === 'codes' ? 0 : Math.round(place);
+    const { low, high } = control.reading;
+    return low + Math.round(((high - low) * place) / 1_000);
+  }
   const most = trying === 'most';
   switch (control.kind) {
     case 'button':
       return most ? 1 : 0;
     case 'knob':
-      return most ? Math.max(control.reading.low, control.reading.high) : control.reading.low;
+      return Math[most ? 'max' : 'min'](control.reading.low, control.reading.high);
     case 'encoder':
       return 0;
     case 'codes':

@@ -57,7 +57,7 @@ function PageItem({
   chosen: boolean;
   choose: () => void;
 }) {
-  const { drawn } = useTried(page.id, 'start');
+  const { drawn } = useTried(page, 'start');
   const { id, className } = usePlace(page.id);
   const seen = usePlayer(({ shown }) => {
     const output = shown?.outputs[screen.id];

@@ -104,8 +104,8 @@ function Workplace({
   const [marked, mark] = useState<{ pageId: string; at: number | null }>({ pageId: page.id, at: null });
   const chosen =
     marked.pageId === page.id && marked.at !== null && marked.at in page.elements ? marked.at : null;
-  const tried = useTried(page.id, trying);
-  const first = useTried(page.id, 'start');
+  const tried = useTried(page, trying);
+  const first = useTried(page, 'start');
   const chooseElement = (at: number | null) => mark({ pageId: page.id, at });
   const save = () => {
     const bitmap = blankBitmap(screen.widthPx, screen.heightPx);

@@ -1,4 +1,4 @@
-import { pageTried, type Tried } from '@hum-lever/core';
+import { outputStateOf, pageTried, type Page, type Tried } from '@hum-lever/core';
 import { useMemo } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { usePlayer } from '../../workers/index.ts';
@@ -12,14 +12,20 @@ export const tryings = [
 ] as const;
 export type TryingId = (typeof tryings)[number]['value'];
 
-/** A page as it comes out with those values. */
-export function useTried(pageId: string, trying: TryingId): Tried {
+/** A page as it comes out with those values; with those in hand, where it is shown there, just what is seen there. */
+export function useTried({ id, outputId }: Page, trying: TryingId): Tried {
   const gadget = useDocument();
   const hand = trying === 'hand';
+  const glass = usePlayer(({ shown }) =>
+    hand && shown ? outputStateOf(shown.outputs, 'screen', outputId)?.glass : undefined,
+  );
   const variables = usePlayer(({ shown }) => (hand ? shown?.variables : undefined));
   const stateIds = usePlayer(({ shown }) => (hand ? shown?.stateIds : undefined));
+  const places = usePlayer((state) => (hand ? state.places : undefined));
   return useMemo(() => {
-    if (trying !== 'hand') return pageTried(gadget, pageId, trying);
-    return pageTried(gadget, pageId, variables && stateIds ? { variables, stateIds } : 'start');
-  }, [gadget, pageId, trying, variables, stateIds]);
+    if (trying !== 'hand') return pageTried(gadget, id, trying);
+    const known = variables && stateIds && places;
+    const tried = pageTried(gadget, id, known ? { variables, stateIds, places } : 'start');
+    return glass?.pageId === id ? { ...tried, drawn: glass } : tried;
+  }, [gadget, id, trying, glass, variables, stateIds, places]);
 }
