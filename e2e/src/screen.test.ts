@@ -23,6 +23,13 @@ const litInHand = () =>
      return lit;`,
   );
 
+const unfold = (words: string) =>
+  bench.until(`${words} unfolded`, async () => {
+    const [summary] = await bench.driver.findElements(By.xpath(`//summary[contains(., "${words}")]`));
+    await summary?.click();
+    return summary;
+  });
+
 describe('a screen from nothing', () => {
   it('is drawn, bound to values and played in under 40 clicks and fields', async () => {
     await bench.goto('/');
@@ -35,11 +42,7 @@ describe('a screen from nothing', () => {
     await bench.click('Add a display of 128 × 64 pixels');
     await bench.shows('Small graphic display has no page yet');
     await bench.click('Flow');
-    await bench.until('variables unfolded', async () => {
-      const [summary] = await bench.driver.findElements(By.xpath('//summary[contains(., "No variables")]'));
-      await summary?.click();
-      return summary;
-    });
+    await unfold('No variables');
     await bench.click('Add a variable');
     await bench.fill(await bench.label('Name of number1'), 'laps');
     await bench.click('Screen');
@@ -148,6 +151,14 @@ describe('a screen from nothing', () => {
     await bench.until('an empty page', async () => (await litInHand()) === 0);
     await bench.press('Push button');
     await bench.shows('Small graphic display: Stop!');
+  });
+
+  it('is found from the value that it shows', async () => {
+    await bench.click('Flow');
+    await unfold('1 variable');
+    await bench.choose('Where laps is used', 'page Page 1');
+    await bench.until('its page', async () => (await bench.driver.getCurrentUrl()).includes('/screen'));
+    await bench.css('[aria-label="Page Page 1"][aria-pressed="true"]');
   });
 
   it('says what does not fit, and leads there', async () => {

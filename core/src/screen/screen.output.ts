@@ -1,5 +1,4 @@
-import type { OrderOf } from '../flow/index.ts';
-import { isElement, type ActionKindOf, type Gadget } from '../gadget/index.ts';
+import type { Gadget } from '../gadget/index.ts';
 import { defineOutput, noJobs, type Job, type Stage } from '../output/index.ts';
 import { displayBus, type DisplayBus } from '../parts/index.ts';
 import { blankBitmap, type Bitmap } from './bitmap.ts';
@@ -45,14 +44,25 @@ export interface MadeScreen {
   readonly scratch: readonly [Bitmap, Bitmap];
 }
 type On = Stage<'screen', ScreenEntry, 'sent', MadeScreen>;
-type Order = OrderOf<ActionKindOf<'screen'>>;
 
-const told = (order: Order): order is Exclude<Order, Drawing> => !isElement(order);
 /** The page that a display begins with; null: it has none. */
 const firstPage = ({ pages }: Gadget, screenId: string): string | null =>
   pages.find(({ outputId, over }) => outputId === screenId && over === null)?.id ?? null;
 
 const nothing: Drawn = { pageId: null, rows: [], drawings: [] };
+
+/** Without pages and a bus, what is written is there at once. Written out: games do it several times a second. */
+const undrawn = (was: ShownScreen, rows: readonly string[]): ShownScreen => ({
+  kind: 'screen',
+  rows,
+  pageId: was.pageId,
+  untold: was.untold,
+  glass: { pageId: null, rows, drawings: nothing.drawings },
+  sending: null,
+  lastsUs: 0,
+  stale: was.stale,
+  freeUs: was.freeUs,
+});
 
 const isSame = (a: Drawn, b: Drawn): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
 
@@ -114,16 +124,23 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
     freeUs: 0,
   }),
   apply(was, order, on) {
-    if (!told(order)) return was;
-    if (order.kind === 'showPage')
-      return order.pageId === was.pageId && !was.untold
-        ? was
-        : { ...was, pageId: order.pageId, untold: false, stale: true };
-    const rows = rowsAfter(was.rows, order, on.output.columns);
-    if (rows === was.rows) return was;
-    on.trace({ atUs: on.nowUs, lane: 'text', id: on.id, row: order.row, text: rows[order.row]! });
-    if (on.prepared.drawn) return { ...was, rows, stale: true };
-    return { ...was, rows, glass: { ...was.glass, rows } };
+    switch (order.kind) {
+      case 'text':
+      case 'sprite':
+      case 'listRow': {
+        const rows = rowsAfter(was.rows, order, on.output.columns);
+        if (rows === was.rows) return was;
+        on.trace({ atUs: on.nowUs, lane: 'text', id: on.id, row: order.row, text: rows[order.row]! });
+        return on.prepared.drawn ? { ...was, rows, stale: true } : undrawn(was, rows);
+      }
+      case 'showPage':
+        return order.pageId === was.pageId && !was.untold
+          ? was
+          : { ...was, pageId: order.pageId, untold: false, stale: true };
+      default:
+        // What draws stands on pages, and is never told.
+        return was;
+    }
   },
   jobs: (was, is, { prepared: { how } }) =>
     is.sending !== null && is.sending !== was.sending

@@ -42,6 +42,15 @@ const places: Record<KeyPlace, { title: string; keys: readonly (readonly [string
       ['+ − 0', 'On the map: closer, further, all of it'],
     ],
   },
+  screen: {
+    title: 'In Screen',
+    keys: [
+      ['[ ]', 'On the page: choose what stands on it, one after the other'],
+      ['← → ↑ ↓', 'Move that by a pixel; with Shift by eight'],
+      ['Delete', 'Take it out'],
+      ['Enter', 'On an element’s sentence: open it'],
+    ],
+  },
   everywhere: {
     title: 'Everywhere',
     keys: [

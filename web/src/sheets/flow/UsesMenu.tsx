@@ -1,5 +1,6 @@
 import { Menu } from '@mantine/core';
 import { usesOf, type Gadget, type Place } from '@hum-lever/core';
+import { useNavigate } from 'react-router';
 import { useDocument } from '../../client/index.ts';
 import { count, goTo } from '../../shared/index.ts';
 import classes from './Flow.module.css';
@@ -14,14 +15,22 @@ export function placeWords(gadget: Gadget, { kind, id }: Pick<Place, 'kind' | 'i
     const at = state.rules.findIndex((rule) => rule.id === id);
     if (at >= 0) return `${state.name}, rule ${at + 1}`;
   }
+  const page = gadget.pages.find((one) => one.id === id);
+  if (page) return `page ${page.name}`;
   return gadget.flow.layers.find((layer) => layer.id === id)?.name ?? 'somewhere else';
 }
 
 /** Entries of a menu that lead to each place where something is used. */
 export function UseItems({ places }: { places: readonly Place[] }) {
   const gadget = useDocument();
+  const navigate = useNavigate();
+  const go = (place: Place) => {
+    goTo(place);
+    // What is shown stands on a sheet of its own.
+    if (place.kind === 'page') void navigate('../screen', { relative: 'path' });
+  };
   return places.slice(0, listed).map((place, n) => (
-    <Menu.Item key={n} onClick={() => goTo(place)}>
+    <Menu.Item key={n} onClick={() => go(place)}>
       {placeWords(gadget, place)}
     </Menu.Item>
   ));
