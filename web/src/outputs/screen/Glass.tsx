@@ -18,7 +18,17 @@ function paint(canvas: HTMLCanvasElement, { widthPx, heightPx, pixels }: Bitmap)
     image.data[at * 4 + 3] = 255;
   }
   context.putImageData(image, 0, 0);
+  sharpen(canvas);
 }
+
+/** Sharp where it is enlarged; where it is smaller than its pixels, sharp would leave some of them out. */
+function sharpen(canvas: HTMLCanvasElement): void {
+  const enlarged = canvas.getBoundingClientRect().width >= canvas.width;
+  canvas.style.imageRendering = enlarged ? 'pixelated' : 'auto';
+}
+
+/** What it lies in finds its size a moment after it is there. */
+const settledMs = 300;
 
 /** What a display shows, at its own pixels; as large as its place has it. */
 export function Glass({ screen, drawn, label }: { screen: Screen; drawn: Drawn; label?: string }) {
@@ -31,6 +41,10 @@ export function Glass({ screen, drawn, label }: { screen: Screen; drawn: Drawn; 
     render(bitmap.current, screen, drawn);
     paint(canvas.current!, bitmap.current);
   }, [screen, drawn, widthPx, heightPx]);
+  useEffect(() => {
+    const timer = setTimeout(() => sharpen(canvas.current!), settledMs);
+    return () => clearTimeout(timer);
+  }, [widthPx, heightPx]);
   return (
     <canvas
       ref={canvas}
