@@ -21,15 +21,17 @@ const { default: ts } = await import('typescript');
 
 const read = readGadgetText(readFileSync(at('demo/kettle-keeper/2-at-the-night-market.json'), 'utf8'));
 const kettle = read.gadget;
+/** The same as it was before its display showed pages. */
+const plainKettle = readGadgetText(readFileSync(at('core/src/test/stored/version-7.json'), 'utf8')).gadget;
 const median = (values) => values.toSorted((a, b) => a - b)[values.length >> 1];
 const spread = (values) => `${Math.min(...values).toFixed(3)} to ${Math.max(...values).toFixed(3)}`;
 const rows = [];
 const row = (what, measured, asked, note = '') => rows.push({ what, measured, asked, note });
 
 /** Wall milliseconds of a whole hour of the machine, pressing every `everyUs` (0: never). */
-function hour(everyUs) {
+function hour(everyUs, gadget = plainKettle) {
   const hourUs = 3_600_000_000;
-  const machine = new Machine(kettle, 1);
+  const machine = new Machine(gadget, 1);
   let entries = 0;
   const began = performance.now();
   for (let atUs = everyUs; everyUs > 0 && atUs + 110_000 < hourUs; atUs += everyUs) {
@@ -52,6 +54,12 @@ row(
   `${Math.round(median(ratios))} ×`,
   '≥ 20000 ×',
   `${busy[0].entries} trace entries`,
+);
+const paged = Array.from({ length: 5 }, () => hour(2_000_000, kettle).ms);
+row(
+  'the same with three pages on its display, changed tiles sent',
+  `${Math.round(3_600_000 / median(paged))} ×`,
+  '',
 );
 row('an idle hour', `${median(idle).toFixed(3)} ms`, '< 5 ms', spread(idle));
 

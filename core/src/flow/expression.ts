@@ -96,6 +96,8 @@ function has(code: Code, operation: number): boolean {
   for (let at = 0; at < code.length; at += 1 + operands(code[at]!)) if (code[at] === operation) return true;
   return false;
 }
+/** Whether it is a number as it is written. */
+export const isNumber = (code: Code): boolean => code.length === 2 && code[0] === op.push;
 /** Whether it draws chance. */
 export const drawsIn = (code: Code): boolean => has(code, op.random);
 /** Whether it comes to something else as time goes by, and nothing happens. */

@@ -9,8 +9,8 @@ import {
   type OutputFields,
 } from '../gadget/index.ts';
 import { clamp } from '../kernel/index.ts';
-import { evaluate, type Surroundings } from './evaluate.ts';
-import { drawsIn, type Code } from './expression.ts';
+import { bare, evaluate, type Surroundings } from './evaluate.ts';
+import { drawsIn, isNumber, type Code } from './expression.ts';
 import { codesOfTemplate, renderTemplate, type Template } from './template.ts';
 import { textAt } from './texts.ts';
 
@@ -76,14 +76,22 @@ export function compileOrder(action: OutputAction, read: FieldReader): CompiledO
     else unread = true;
   }
   if (unread) return undefined;
-  const fixed = fields.every(({ role }) => role === 'constant');
   return {
     kind: action.kind,
     fields,
-    known: fixed ? workedOut(action.kind, fields, null) : null,
+    // Worked out once, and the same object each time: whoever compares what was told finds it at once.
+    known: fields.every(isFixed) ? workedOut(action.kind, fields, nowhere) : null,
     draws: fields.some((field) => codesIn(field).some(drawsIn)),
   };
 }
+
+/** Whether it comes to the same whenever it is worked out. */
+function isFixed(field: CompiledField): boolean {
+  if (field.role === 'list' || field.role === 'texts') return false;
+  if (field.role === 'template') return field.text.every((piece) => typeof piece === 'string');
+  return codesIn(field).every(isNumber);
+}
+const nowhere: OrderSurroundings = { ...bare([]), tables: { slot: [], size: [], characters: [] } };
 
 function compileField(
   name: string,
@@ -138,10 +146,10 @@ export const orderNow = ({ kind, fields, known }: CompiledOrder, around: OrderSu
 function workedOut(
   kind: OutputActionKind,
   fields: readonly CompiledField[],
-  around: OrderSurroundings | null,
+  around: OrderSurroundings,
 ): OutputOrder {
   const order: Record<string, unknown> = { kind };
-  for (const field of fields) order[field.name] = valueOf(field, around!);
+  for (const field of fields) order[field.name] = valueOf(field, around);
   return order as unknown as OutputOrder;
 }
 

@@ -28,14 +28,23 @@ export function pageNow(
   around: Around,
 ): PageNow {
   const seen = { ...seenNow(state, around), tables };
-  const own = tables.pages.filter((page) => page.outputId === outputId);
-  const lies = ({ over }: CompiledPage) => over !== null && evaluate(over, seen) !== 0;
-  const pages = [...own.filter(({ id }) => id === pageId), ...own.filter(lies)];
-  const shown = pages.flatMap(({ orders }) => orders);
-  spend(around.work, worth.happening * (1 + own.length + shown.length));
-  return {
-    orders: shown.map((order) => orderNow(order, seen)),
-    // Also what lies over nothing now may come.
-    restless: own.some((page) => page.restless && (page.over !== null || page.id === pageId)),
+  const orders: OutputOrder[] = [];
+  let restless = false;
+  const show = (page: CompiledPage) => {
+    spend(around.work, worth.happening * page.orders.length);
+    for (const order of page.orders) orders.push(orderNow(order, seen));
   };
+  for (const page of tables.pages) {
+    if (page.id !== pageId || page.outputId !== outputId) continue;
+    restless ||= page.restless;
+    show(page);
+  }
+  for (const page of tables.pages) {
+    if (page.over === null || page.outputId !== outputId) continue;
+    // Also what lies over nothing now may come.
+    restless ||= page.restless;
+    spend(around.work, worth.happening);
+    if (evaluate(page.over, seen) !== 0) show(page);
+  }
+  return { orders, restless };
 }

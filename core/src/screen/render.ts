@@ -197,9 +197,17 @@ export function textOf(drawing: Drawing): string | null {
   }
 }
 
+/** Of pictures, which never change: a display is asked for what it says again and again. */
+const knownTexts = new WeakMap<readonly Drawing[], readonly string[]>();
+
 /** Texts that can be read on a page, in the order in which they are drawn. */
-export const textsOn = ({ drawings }: Drawn): string[] =>
-  drawings.flatMap((drawing) => (drawing.onlyIf === 0 ? [] : (textOf(drawing) ?? [])));
+export function textsOn({ drawings }: Drawn): readonly string[] {
+  const known = knownTexts.get(drawings);
+  if (known) return known;
+  const texts = drawings.flatMap((drawing) => (drawing.onlyIf === 0 ? [] : (textOf(drawing) ?? [])));
+  knownTexts.set(drawings, texts);
+  return texts;
+}
 /** All that can be read: rows of characters lie over the page, and come first. */
 export const readOn = (drawn: Drawn): string[] => [
   ...drawn.rows.map((row) => row.trim()).filter((row) => row !== ''),
@@ -295,13 +303,15 @@ export function render(bitmap: Bitmap, screen: Screen, { rows, drawings }: Drawn
   for (const drawing of drawings) draw(bitmap, drawing);
   const name = cellFont(screen);
   const { widthPx, heightPx } = fonts[name];
-  rows.forEach((row, y) => {
-    if (row.trim() === '') return;
-    rowCells(row, screen.columns).forEach((character, x) => {
-      if (character === ' ') return;
+  for (let y = 0; y < rows.length; y += 1) {
+    let x = 0;
+    for (const character of rows[y]!) {
+      if (x >= screen.columns) break;
       const [left, top] = [x * widthPx, y * heightPx];
+      x += 1;
+      if (character === ' ') continue;
       fillRect(bitmap, left, top, left + widthPx, top + heightPx, 'clear');
       write(bitmap, character, name, left, top, false);
-    });
-  });
+    }
+  }
 }

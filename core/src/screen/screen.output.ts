@@ -40,8 +40,8 @@ export interface MadeScreen {
   readonly bus: DisplayBus | null;
   readonly how: Job['how'];
   readonly everyUs: number;
-  /** To draw what was there and what comes, where only what changed is sent; nothing of it lasts. */
-  readonly scratch: readonly [Bitmap, Bitmap];
+  /** To draw what was there and what comes, where only what changed is sent. What it holds saves drawing it again. */
+  readonly scratch: { was: Bitmap; is: Bitmap; holds: Drawn | null };
 }
 type On = Stage<'screen', ScreenEntry, 'sent', MadeScreen>;
 
@@ -64,13 +64,35 @@ const undrawn = (was: ShownScreen, rows: readonly string[]): ShownScreen => ({
   freeUs: was.freeUs,
 });
 
-const isSame = (a: Drawn, b: Drawn): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+/** Values of one kind of element side by side; what is fixed is the same object. */
+function isSameDrawing(a: Drawing, b: Drawing): boolean {
+  if (a === b) return true;
+  if (a.kind !== b.kind) return false;
+  const [one, other] = [a, b] as unknown as Record<string, unknown>[];
+  for (const name in one) {
+    const [x, y] = [one[name], other![name]];
+    if (x !== y && !(Array.isArray(x) && Array.isArray(y) && isSameList(x, y))) return false;
+  }
+  return true;
+}
+const isSameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a === b || (a.length === b.length && a.every((one, n) => one === b[n]));
+
+const isSame = (a: Drawn, b: Drawn): boolean =>
+  a === b ||
+  (a.pageId === b.pageId &&
+    isSameList(a.rows, b.rows) &&
+    a.drawings.length === b.drawings.length &&
+    a.drawings.every((drawing, n) => isSameDrawing(drawing, b.drawings[n]!)));
+
+/** Whether as much can be read on one as on the other. */
+const readsAlike = (a: Drawn, b: Drawn): boolean =>
+  a.pageId === b.pageId && isSameList(textsOn(a), textsOn(b));
 
 /** All of the picture is there. Only what changed can be told. */
 function seen(was: ShownScreen, glass: Drawn, on: On): ShownScreen {
-  const texts = textsOn(glass);
-  const same = glass.pageId === was.glass.pageId && texts.join('\n') === textsOn(was.glass).join('\n');
-  if (!same) on.trace({ atUs: on.nowUs, lane: 'screen', id: on.id, pageId: glass.pageId, texts });
+  if (!readsAlike(glass, was.glass))
+    on.trace({ atUs: on.nowUs, lane: 'screen', id: on.id, pageId: glass.pageId, texts: textsOn(glass) });
   return { ...was, glass, sending: null };
 }
 
@@ -78,9 +100,11 @@ function seen(was: ShownScreen, glass: Drawn, on: On): ShownScreen {
 function lastsUs(was: Drawn, is: Drawn, { output, prepared: { bus, scratch } }: On): number {
   if (!bus) return 0;
   if (output.update === 'whole') return bus.us(bus.frameBytes);
-  render(scratch[0], output, was);
-  render(scratch[1], output, is);
-  return sendUs(bus, changedRuns(...scratch));
+  if (scratch.holds === was) [scratch.was, scratch.is] = [scratch.is, scratch.was];
+  else render(scratch.was, output, was);
+  render(scratch.is, output, is);
+  scratch.holds = is;
+  return sendUs(bus, changedRuns(scratch.was, scratch.is));
 }
 
 /** The loop comes by: values are taken, and where they look otherwise than before, a picture is on its way. */
@@ -109,7 +133,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
       bus: sends === 'free' ? null : displayBus(gadget, id),
       how: sends === 'background' ? 'background' : 'blocking',
       everyUs: Math.ceil(1_000_000 / mostHz),
-      scratch: [blankBitmap(widthPx, heightPx), blankBitmap(widthPx, heightPx)],
+      scratch: { was: blankBitmap(widthPx, heightPx), is: blankBitmap(widthPx, heightPx), holds: null },
     };
   },
   dark: (output, gadget) => ({

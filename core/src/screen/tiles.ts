@@ -4,14 +4,23 @@ import type { Bitmap } from './bitmap.ts';
 /** Of eight by eight pixels, a byte for each column. */
 const tilePx = 8;
 
-/** Whether any pixel of a tile is another. */
-function differs(was: Bitmap, is: Bitmap, left: number, top: number): boolean {
-  const { widthPx, heightPx } = is;
-  const right = Math.min(widthPx, left + tilePx);
-  const bottom = Math.min(heightPx, top + tilePx);
-  for (let y = top; y < bottom; y += 1)
-    for (let at = y * widthPx + left; at < y * widthPx + right; at += 1)
-      if (was.pixels[at] !== is.pixels[at]) return true;
+/** Pixels by fours, where rows of tiles begin and end with those: they are compared together. */
+function words({ widthPx, pixels }: Bitmap): Uint32Array | null {
+  const whole = widthPx % tilePx === 0 && pixels.byteOffset % 4 === 0;
+  return whole ? new Uint32Array(pixels.buffer, pixels.byteOffset, pixels.length >> 2) : null;
+}
+
+/** Whether any of `count` items from `left` on, in rows that are `width` apart, is another. */
+function differs(
+  was: ArrayLike<number>,
+  is: ArrayLike<number>,
+  left: number,
+  count: number,
+  width: number,
+  rows: number,
+): boolean {
+  for (let row = 0, from = left; row < rows; row += 1, from += width)
+    for (let at = from; at < from + count; at += 1) if (was[at] !== is[at]) return true;
   return false;
 }
 
@@ -21,12 +30,18 @@ function differs(was: Bitmap, is: Bitmap, left: number, top: number): boolean {
  * @param was of the same size
  */
 export function changedRuns(was: Bitmap, is: Bitmap): number[] {
+  const { widthPx, heightPx } = is;
+  const [wasWords, isWords] = [words(was), words(is)];
+  const by = wasWords && isWords ? 4 : 1;
+  const [before, after] = by === 4 ? [wasWords!, isWords!] : [was.pixels, is.pixels];
+  const width = widthPx / by;
   const runs: number[] = [];
-  for (let top = 0; top < is.heightPx; top += tilePx) {
+  for (let top = 0; top < heightPx; top += tilePx) {
+    const rows = Math.min(tilePx, heightPx - top);
     let open = false;
-    for (let left = 0; left < is.widthPx; left += tilePx) {
-      const changed = differs(was, is, left, top);
-      const bytes = Math.min(tilePx, is.widthPx - left);
+    for (let left = 0; left < widthPx; left += tilePx) {
+      const bytes = Math.min(tilePx, widthPx - left);
+      const changed = differs(before, after, top * width + left / by, bytes / by, width, rows);
       if (changed && open) runs[runs.length - 1]! += bytes;
       else if (changed) runs.push(bytes);
       open = changed;
