@@ -122,6 +122,9 @@ function redrawn(was: ShownScreen, on: On): ShownScreen {
   return { ...after, sending: next, lastsUs: lasts };
 }
 
+const isShown = ({ pageId, texts }: Extract<ScreenEntry, { lane: 'screen' }>): boolean =>
+  pageId !== null || texts.length > 0;
+
 const isLit = ({ rows, drawings }: Drawn): boolean =>
   drawings.some(({ onlyIf }) => onlyIf !== 0) || rows.some((row) => row.trim() !== '');
 
@@ -183,7 +186,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
     rows.forEach((stood, row) => {
       if (stood !== '') on.trace({ atUs: on.nowUs, lane: 'text', id: on.id, row, text: '' });
     });
-    if (glass.pageId !== null)
+    if (glass.pageId !== null || textsOn(glass).length > 0)
       on.trace({ atUs: on.nowUs, lane: 'screen', id: on.id, pageId: null, texts: [] });
   },
   adopt(was, dark, { pages }) {
@@ -192,6 +195,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
       ...was,
       ...(was.untold || !there ? { pageId: dark.pageId, untold: true } : {}),
       rows: dark.rows.map((blank, row) => was.rows[row] ?? blank),
+      glass: { ...was.glass, rows: was.glass.rows.slice(0, dark.rows.length) },
       stale: true,
     };
   },
@@ -200,7 +204,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
   // Any of it: what is drawn where does not flash, what comes and goes does.
   lit: {
     now: ({ glass }) => [isLit(glass)],
-    by: (entry) => [[0, entry.lane === 'text' ? entry.text.trim() !== '' : entry.pageId !== null]],
+    by: (entry) => [[0, entry.lane === 'text' ? entry.text.trim() !== '' : isShown(entry)]],
   },
   held: null,
   look: ({ glass }) => [glass.pageId, glass.rows, glass.drawings],

@@ -175,6 +175,29 @@ describe('a display of pixels', () => {
     );
     expect(pictures(trace).map(([, page]) => page)).toEqual(['n1', 'n2', null, 'n1', 'n2']);
   });
+
+  it('loses with the power what lies over no page, and rows with an edit that takes them away', () => {
+    const told = toldGadget({ ...outputOf('screen', 'Glass'), sends: 'free' } as Gadget['outputs'][number], [
+      [100, 'Glass row 2 "Hot"'],
+    ]);
+    const off: Stimulus = { atUs: 500_000, controlId: 'gadget', what: 'power', event: 'cycle' };
+    const notice = { ...pageOf([textAt('Low')], 'n9', 'Notice'), over: '1' };
+    const { trace } = play({ ...told, pages: [notice] }, [off], 600);
+    expect(pictures(trace).map(([, page, ...texts]) => [page, ...texts])).toEqual([
+      [null, 'Low'],
+      [null],
+      [null, 'Low'],
+    ]);
+    const bare: Gadget = { ...told, pages: [] };
+    const { machine } = play(bare, [], 300);
+    const glass = () => {
+      const one = machine.shown.outputs['o1'];
+      return one?.kind === 'screen' ? one.glass.rows : null;
+    };
+    expect(glass()).toContain('Hot');
+    machine.adopt({ ...bare, outputs: [{ ...bare.outputs[0]!, rows: 1 } as Gadget['outputs'][number]] });
+    expect(glass()).toEqual(['']);
+  });
 });
 
 describe('pages of any gadget', () => {
