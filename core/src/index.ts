@@ -256,7 +256,7 @@ export { fieldSize, type Computer, type Typing } from './typing/index.ts';
 export { bytesUs } from './serial/index.ts';
 export { messageBytes } from './midi/index.ts';
 export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';
-export { displayBus, encoderPart, pictureUs, taperOf } from './parts/index.ts';
+export { displayBus, encoderPart, frameBytes, pictureUs, taperOf } from './parts/index.ts';
 export {
   colouredLights,
   stayingContacts,
@@ -346,7 +346,8 @@ export {
   bitmapPbm,
   blankBitmap,
   boundsOf,
-  fontBytes,
+  firstPage,
+  fontMemory,
   fonts,
   pageTried,
   readOn,

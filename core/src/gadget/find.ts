@@ -3,6 +3,7 @@ import type { Action } from './actions.schema.ts';
 import type { Length } from './expressions.schema.ts';
 import type { Rule, State } from './flow.schema.ts';
 import type { Gadget } from './gadget.schema.ts';
+import type { Page } from './pages.schema.ts';
 import { fieldList, isOutputAction, type OutputAction } from './outputs.schema.ts';
 import { drawnLists, placedActions, type PlacedActions } from './placedActions.ts';
 import { layerKeyId } from './keySets.ts';
@@ -75,6 +76,16 @@ function expressionsOf(action: Exclude<Action, OutputAction>): string[] {
   }
 }
 
+/** Every expression and template text of a page. */
+export const pageTexts = ({ over, elements }: Page): string[] => [
+  ...(over === null ? [] : [over]),
+  ...elements.flatMap(actionTexts),
+];
+function actionTexts(action: Action): string[] {
+  const { expressions, templates } = writtenIn(action);
+  return [...expressions, ...templates];
+}
+
 /** Every expression and template text of the flow, and of what displays show. */
 export function expressionTexts(gadget: Gadget): string[] {
   const rules = allRules(gadget).flatMap(({ rule: { guard, trigger } }) => [
@@ -82,13 +93,8 @@ export function expressionTexts(gadget: Gadget): string[] {
     ...('delay' in trigger ? lengthText(trigger.delay) : []),
   ]);
   const layers = gadget.flow.layers.flatMap(({ when }) => (when?.kind === 'on' ? [when.condition] : []));
-  const drawn = drawnLists(gadget.pages).flatMap(({ actions }) => actions);
-  const over = gadget.pages.flatMap((page) => page.over ?? []);
-  const written = [...allActions(gadget), ...drawn].flatMap((action) => {
-    const { expressions, templates } = writtenIn(action);
-    return [...expressions, ...templates];
-  });
-  return [...rules, ...written, ...layers, ...over];
+  const written = allActions(gadget).flatMap(actionTexts);
+  return [...rules, ...written, ...layers, ...gadget.pages.flatMap(pageTexts)];
 }
 
 const namedBy = (record: object, id: string) =>
@@ -104,8 +110,7 @@ export function usesOf({ flow, pages }: Gadget, id: string): Place[] {
   const word = new RegExp(`\\b${id}\\b`);
   const inText = (text: string | null) => (text !== null && word.test(text) ? 1 : 0);
   const inAction = (action: Action): number => {
-    const { expressions, templates } = writtenIn(action);
-    const texts = [...expressions, ...templates].filter((text) => word.test(text)).length;
+    const texts = actionTexts(action).filter((text) => word.test(text)).length;
     return texts + (namedBy(action, id) ? 1 : 0);
   };
   /** Of what stands around a list of actions: where it begins, what a rule waits for and where it leads, whose key it is. */

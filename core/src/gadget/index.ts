@@ -178,6 +178,7 @@ export {
   expressionTexts,
   findRule,
   isReading,
+  pageTexts,
   partOf,
   usesOf,
   writtenIn,

@@ -21,4 +21,5 @@ export {
   terminalsOf,
   type Classed,
 } from './catalogue.ts';
+export { frameBytes } from './redraw.ts';
 export { encoderPart, taperOf, type EncoderPart } from './turned.ts';

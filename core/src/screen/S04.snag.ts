@@ -1,32 +1,14 @@
 import { placedActions, type Gadget, type Place, type Snag, type SnagRule } from '../gadget/index.ts';
-import { elementsOf, type Element } from './elements.ts';
+import { elementsOf } from './elements.ts';
 import { lackingIn, type FontName } from './fonts.ts';
 import { cellFont } from './render.ts';
+import { fixedOf, fixedPieces } from './said.ts';
 
 interface Shown {
   text: string;
   font: FontName;
   display: string;
   place: Place;
-}
-
-/** What is written as it stands, between gaps that are filled. */
-const fixedPieces = (template: string): string => template.replace(/\{[^{}]*\}/g, '');
-
-/** What an element says by itself: texts of a list as they begin. */
-function fixedOf(element: Extract<Element, { font: FontName }>, gadget: Gadget): string {
-  switch (element.kind) {
-    case 'drawText':
-      return fixedPieces(element.text);
-    case 'drawNumber':
-      return element.unit;
-    case 'drawWord':
-      return element.words.join('');
-    case 'drawList': {
-      const list = gadget.flow.variables.find(({ id }) => id === element.variableId);
-      return list?.kind === 'texts' ? list.initials.join('') : '';
-    }
-  }
 }
 
 /** Everything that is written on displays of pixels. */

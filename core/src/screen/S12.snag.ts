@@ -1,4 +1,5 @@
 import { allActions, type Snag, type SnagRule } from '../gadget/index.ts';
+import { firstPage } from './elements.ts';
 
 /** A page that nothing shows, and that its display does not begin with either. */
 export const S12: SnagRule = {
@@ -7,13 +8,8 @@ export const S12: SnagRule = {
     const shown = new Set(
       allActions(gadget).flatMap((action) => (action.kind === 'showPage' ? (action.pageId ?? []) : [])),
     );
-    const first = new Set(
-      gadget.outputs.flatMap(
-        ({ id }) => gadget.pages.find(({ outputId, over }) => outputId === id && over === null)?.id ?? [],
-      ),
-    );
     return gadget.pages.flatMap(({ id, name, outputId, over }): Snag[] => {
-      if (over !== null || shown.has(id) || first.has(id)) return [];
+      if (over !== null || shown.has(id) || firstPage(gadget, outputId) === id) return [];
       const display = gadget.outputs.find((output) => output.id === outputId)!.name;
       return [{ rule: 'S12', level: 'note', place: { kind: 'page', id }, values: { page: name, display } }];
     });

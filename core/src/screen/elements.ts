@@ -11,6 +11,10 @@ export interface PlacedElement {
   screen: Screen;
 }
 
+/** The page that a display begins with: the first that lies over no other; null: it has none. */
+export const firstPage = ({ pages }: Pick<Gadget, 'pages'>, screenId: string): string | null =>
+  pages.find(({ outputId, over }) => outputId === screenId && over === null)?.id ?? null;
+
 /** Every element of every page with its display, in the order of the document. */
 export const elementsOf = (gadget: Pick<Gadget, 'pages' | 'outputs'>): PlacedElement[] =>
   gadget.pages.flatMap((page) => {

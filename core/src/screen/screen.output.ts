@@ -1,8 +1,8 @@
-import type { Gadget } from '../gadget/index.ts';
 import { defineOutput, noJobs, type Job, type Stage } from '../output/index.ts';
 import { displayBus, type DisplayBus } from '../parts/index.ts';
 import { blankBitmap, type Bitmap } from './bitmap.ts';
 import { blankRows } from './cells.ts';
+import { firstPage } from './elements.ts';
 import { render, textsOn, type Drawing, type Drawn } from './render.ts';
 import type { TextEntry } from './text.output.ts';
 import { changedRuns, sendUs } from './tiles.ts';
@@ -44,10 +44,6 @@ export interface MadeScreen {
   readonly scratch: { was: Bitmap; is: Bitmap; holds: Drawn | null };
 }
 type On = Stage<'screen', ScreenEntry, 'sent', MadeScreen>;
-
-/** The page that a display begins with; null: it has none. */
-const firstPage = ({ pages }: Gadget, screenId: string): string | null =>
-  pages.find(({ outputId, over }) => outputId === screenId && over === null)?.id ?? null;
 
 const nothing: Drawn = { pageId: null, rows: [], drawings: [] };
 

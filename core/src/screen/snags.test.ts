@@ -2,6 +2,7 @@ import { checkGadget } from '../snag/index.ts';
 import { readRule } from '../flow/index.ts';
 import { applyEdit, type Gadget, type OutputAction } from '../gadget/index.ts';
 import { button, rule } from '../test/fixtures.ts';
+import { fontMemory } from './said.ts';
 import { numberAt, paged } from '../test/screenCases.ts';
 import { textAt } from '../test/toldGadget.ts';
 
@@ -119,5 +120,13 @@ describe('a page', () => {
       characters: 'ö ß',
       count: 2,
     });
+  });
+});
+
+describe('the memory of fonts', () => {
+  it('is that of the characters that may be written, each once for a font', () => {
+    // A and B, and the fourteen signs of numbers; and R, e, a, d, y and a blank of the other page. Five bytes each.
+    expect(fontMemory(paged([textAt('AB{v1}'), textAt('BA')]), 'o1')).toBe(16 * 5 + 6 * 5);
+    expect(fontMemory(paged([textAt('AB')]), 'o9')).toBe(0);
   });
 });

@@ -1,11 +1,4 @@
-import {
-  drawnLists,
-  writtenIn,
-  type Action,
-  type Gadget,
-  type Snag,
-  type SnagRule,
-} from '../../gadget/index.ts';
+import { pageTexts, type Action, type Gadget, type Snag, type SnagRule } from '../../gadget/index.ts';
 import { nested, unfinished } from '../reach.ts';
 
 const unseen: ReadonlySet<Action['kind']> = new Set([
@@ -22,15 +15,7 @@ const unseen: ReadonlySet<Action['kind']> = new Set([
 
 /** Ids of values and states that some page speaks of. A page shows them by itself. */
 const onPages = ({ pages }: Gadget): ReadonlySet<string> =>
-  new Set(
-    drawnLists(pages).flatMap(({ actions }, p) => [
-      ...(pages[p]!.over?.match(/\b[vs]\d+\b/g) ?? []),
-      ...actions.flatMap((action) => {
-        const { expressions, templates } = writtenIn(action);
-        return [...expressions, ...templates].flatMap((text) => text.match(/\b[vs]\d+\b/g) ?? []);
-      }),
-    ]),
-  );
+  new Set(pages.flatMap(pageTexts).flatMap((text) => text.match(/\b[vs]\d+\b/g) ?? []));
 
 /** A change of state with no light, text, sound or anything else to show it. */
 export const L13: SnagRule = {

@@ -1,6 +1,6 @@
 import { ActionIcon, Menu } from '@mantine/core';
 import { IconDots } from '@tabler/icons-react';
-import type { Page, Screen } from '@hum-lever/core';
+import { firstPage, type Page, type Screen } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
 import { Glass } from '../../outputs/screen/Glass.tsx';
 import { TextField, usePlace } from '../../shared/index.ts';
@@ -30,7 +30,6 @@ export function PageList({
           page={page}
           at={at}
           last={at === pages.length - 1}
-          first={pages.find(({ over }) => over === null)?.id === page.id}
           chosen={page.id === chosen}
           choose={() => choose(page.id)}
         />
@@ -44,7 +43,6 @@ function PageItem({
   page,
   at,
   last,
-  first,
   chosen,
   choose,
 }: {
@@ -52,8 +50,6 @@ function PageItem({
   page: Page;
   at: number;
   last: boolean;
-  /** It begins with this one. */
-  first: boolean;
   chosen: boolean;
   choose: () => void;
 }) {
@@ -64,6 +60,7 @@ function PageItem({
     return output?.kind === 'screen' && output.glass.pageId === page.id;
   });
   const shows = useShows(page.id);
+  const first = firstPage(useDocument(), screen.id) === page.id;
   return (
     <li id={id} className={className} data-chosen={chosen || undefined}>
       <button

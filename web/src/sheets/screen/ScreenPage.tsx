@@ -79,7 +79,7 @@ export function ScreenPage() {
         </FirstStep>
       )}
       <div className={classes.below}>
-        {!page && <Cost gadget={gadget} screen={screen} pages={pages} />}
+        {!page && <Cost gadget={gadget} screen={screen} />}
         <div className={classes.figures}>
           <OutputFigures output={screen} />
         </div>
@@ -130,7 +130,7 @@ function Workplace({
           </Button>
         </div>
         <DrawingBoard screen={screen} page={page} tried={tried} chosen={chosen} choose={chooseElement} />
-        <Cost gadget={gadget} screen={screen} pages={pages} between={[first.drawn, tried.drawn]} />
+        <Cost gadget={gadget} screen={screen} between={[first.drawn, tried.drawn]} />
         <Elements
           screen={screen}
           page={page}
