@@ -29,6 +29,8 @@ const mayKnow = {
   output: [...ground, 'flow'],
   ...Object.fromEntries(outputs.map((room) => [room, [...ground, 'flow', 'output', 'parts']])),
   // Beside the path: what is bought, and how it is wired.
+  // Menus: outlines that become ordinary states, rules and pages wherever a gadget is played.
+  menu: [...ground, 'gesture', 'parts'],
   brief: [...ground],
   parts: [...ground],
   wiring: [...ground, 'scan', 'parts'],
@@ -36,11 +38,23 @@ const mayKnow = {
   drawer: [...ground, 'contact', 'debounce', 'parts'],
   // What is measured of controls with their parts: turning, knobs, captures, recommendations.
   feel: [...ground, 'contact', 'scan', 'debounce', 'gesture', 'flow', 'parts', 'wiring'],
-  machine: [...ground, ...path, 'parts', 'wiring'],
+  machine: [...ground, ...path, 'menu', 'parts', 'wiring'],
   trial: [...ground, ...path, 'machine'],
   // Everything that a gadget can come to, and questions about it.
-  explore: [...ground, 'gesture', 'flow', 'light', 'midi', 'serial', 'typing', 'parts', 'machine', 'trial'],
-  snag: [...ground, ...path, 'brief', 'feel', 'wiring', 'machine', 'explore'],
+  explore: [
+    ...ground,
+    'gesture',
+    'flow',
+    'light',
+    'midi',
+    'serial',
+    'typing',
+    'menu',
+    'parts',
+    'machine',
+    'trial',
+  ],
+  snag: [...ground, ...path, 'menu', 'brief', 'feel', 'wiring', 'machine', 'explore'],
   // What is said of a gadget where it is one of many.
   card: [...ground, 'machine', 'snag'],
   formats: [...ground, ...path, 'feel', 'parts', 'drawer', 'wiring', 'machine', 'trial', 'snag'],

@@ -12,6 +12,9 @@ export type ChangedKind =
   | 'control'
   | 'output'
   | 'page'
+  | 'menu'
+  /** Of a menu. */
+  | 'item'
   | 'chord'
   | 'capture'
   | 'task'
@@ -41,6 +44,7 @@ function collections(gadget: Gadget): readonly (readonly [ChangedKind, Things])[
   const { flow, brief } = gadget;
   const states = flow.states.map(({ rules, ...state }) => ({ ...state, order: rules.map(({ id }) => id) }));
   const rules = flow.states.flatMap(({ name, rules }) => rules.map((rule) => ({ ...rule, of: name })));
+  const menus = gadget.menus.map(({ items, ...menu }) => ({ ...menu, order: items.map(({ id }) => id) }));
   return [
     ['part', named(gadget.parts)],
     ['state', named(states)],
@@ -52,6 +56,8 @@ function collections(gadget: Gadget): readonly (readonly [ChangedKind, Things])[
     ['control', named(gadget.controls)],
     ['output', named(gadget.outputs)],
     ['page', named(gadget.pages)],
+    ['menu', named(menus)],
+    ['item', named(gadget.menus.flatMap(({ items }) => items))],
     ['chord', named(gadget.chords)],
     ['capture', named(gadget.captures)],
     ['task', named(brief.tasks)],

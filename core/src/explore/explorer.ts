@@ -13,6 +13,7 @@ import {
   type OutputOrder,
 } from '../flow/index.ts';
 import { limits as documentLimits, type Gadget } from '../gadget/index.ts';
+import { withMenus } from '../menu/index.ts';
 import { freshWork, renew, StandsStill, workSoFar, type Cause } from '../kernel/index.ts';
 import { Controls } from './controls.ts';
 import type { Move } from './moves.ts';
@@ -107,7 +108,7 @@ export class Explorer {
     also: Followed = [],
     joined: Joined | null = null,
   ) {
-    this.gadget = gadget;
+    this.gadget = gadget = withMenus(gadget);
     this.limits = limits;
     this.tables = compileFlow(gadget).tables;
     this.codes = eventCodes(gadget);

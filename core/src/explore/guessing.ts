@@ -1,8 +1,8 @@
 import type { Code } from '../flow/index.ts';
 import type { Gadget } from '../gadget/index.ts';
+import { strokeUs } from '../gesture/index.ts';
 import { Machine, wholeGadget } from '../machine/index.ts';
 import type { Move } from './moves.ts';
-import { strokeUs } from './shortest.ts';
 
 /** What comes of trying every order of presses there is, on the machine and with the lock-outs that it has. */
 export interface Guessed {

@@ -20,7 +20,7 @@ export {
 } from './questions.ts';
 export { sameAs, sameStatesAs, scriptOf, type Arrived, type Script } from './script.ts';
 export { taskVerdicts, type TaskVerdict } from './verdicts.ts';
-export { strokeUs, waysOf, type TaskWays, type Way } from './shortest.ts';
+export { waysOf, type TaskWays, type Way } from './shortest.ts';
 export { Arena, endsOf, standingOf, type Contest, type Standing } from './players.ts';
 export type { Round } from './round.ts';
 export { medianInterval, shareInterval } from './intervals.ts';

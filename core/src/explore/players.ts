@@ -8,6 +8,7 @@ import {
   type FlowTables,
 } from '../flow/index.ts';
 import { nestingOf, type Gadget } from '../gadget/index.ts';
+import { withMenus } from '../menu/index.ts';
 import { Machine } from '../machine/index.ts';
 import { Controls } from './controls.ts';
 import { startingAt } from './degrees.ts';
@@ -71,7 +72,8 @@ export class Arena {
   constructor(gadget: Gadget, contest: Contest, player: Player | readonly Player[]) {
     const players = 'kind' in player ? [player] : player;
     const { starting } = contest;
-    this.gadget = starting ? startingAt(gadget, starting.variableId, starting.value) : gadget;
+    const whole = withMenus(gadget);
+    this.gadget = starting ? startingAt(whole, starting.variableId, starting.value) : whole;
     this.tables = compileFlow(this.gadget).tables;
     const compiled = players.map((one) =>
       one.kind === 'policy'

@@ -1,11 +1,9 @@
 import { compileExpression, evaluate, scopeOf } from '../flow/index.ts';
 import type { Task } from '../gadget/index.ts';
+import { strokeUs } from '../gesture/index.ts';
 import { emptyQueue, schedule, takeNext } from '../kernel/index.ts';
 import { edgesBy, seenBy } from './edges.ts';
 import type { Explorer, Step } from './explorer.ts';
-
-/** Keystroke-level times. Source: reckoning, Contact, debounce, gesture (Card, Moran, Newell). */
-export const strokeUs = { press: 280_000, step: 150_000, afterHold: 100_000, think: 1_350_000 } as const;
 
 export interface Way {
   /** State that it starts from: the first with the start of the task. */

@@ -125,7 +125,8 @@ export function typeOf(node: Node, scope: Scope): Type {
     case 'place': {
       const texts = variableOf(node.of, scope).variable.kind === 'texts';
       if (!texts) listOf(node.of, scope);
-      numeric(node.index, 'a place');
+      // A choice says which place by itself: its number is its option's, from 0.
+      if (of(node.index).kind !== 'choice') numeric(node.index, 'a place');
       return texts ? textType : number;
     }
     case 'unary':

@@ -167,6 +167,16 @@ describe('a document of the sixth release', () => {
   });
 });
 
+/** The stove is stirred and turned up, and switched off and on at last. */
+const evening: Stimulus[] = [
+  { atUs: 500_000, controlId: 'b1', what: 'down' },
+  { atUs: 590_000, controlId: 'b1', what: 'up' },
+  { atUs: 1_500_000, controlId: 'b2', what: 'turn', detents: 4, overUs: 300_000 },
+  { atUs: 9_000_000, controlId: 'b1', what: 'down' },
+  { atUs: 9_090_000, controlId: 'b1', what: 'up' },
+  { atUs: 11_000_000, controlId: 'gadget', what: 'power', event: 'cycle' },
+];
+
 describe('a document of the seventh release', () => {
   const stored = (file: string) => readFileSync(join(__dirname, '../test/stored', file), 'utf8');
   it('has its characters on a display of pixels without pages, and plays as it did', () => {
@@ -186,15 +196,7 @@ describe('a document of the seventh release', () => {
       update: 'whole',
       mostHz: 20,
     });
-    const hands: Stimulus[] = [
-      { atUs: 500_000, controlId: 'b1', what: 'down' },
-      { atUs: 590_000, controlId: 'b1', what: 'up' },
-      { atUs: 1_500_000, controlId: 'b2', what: 'turn', detents: 4, overUs: 300_000 },
-      { atUs: 9_000_000, controlId: 'b1', what: 'down' },
-      { atUs: 9_090_000, controlId: 'b1', what: 'up' },
-      { atUs: 11_000_000, controlId: 'gadget', what: 'power', event: 'cycle' },
-    ];
-    const trace = replay(read.gadget, hands, 12_000_000, 5);
+    const trace = replay(read.gadget, evening, 12_000_000, 5);
     expect(trace.filter(({ lane }) => lane === 'text')).toHaveLength(33);
     // Made when that release was the newest.
     const sum = createHash('sha256').update(JSON.stringify(trace)).digest('hex');
@@ -413,5 +415,21 @@ describe('a gadget with one button', () => {
     const traces = trials.map((trial) => asThen(runTrial(read.gadget, trial).trace));
     // Made by the first version of the document. A difference means that gadgets made before now play otherwise.
     expect(createHash('sha256').update(traces.join('\n')).digest('hex')).toBe(stored('kettle.sha256').trim());
+  });
+});
+
+describe('a document of the eighth release', () => {
+  const stored = (file: string) => readFileSync(join(__dirname, '../test/stored', file), 'utf8');
+  it('has no menu, and plays as it did', () => {
+    const read = readGadgetText(stored('version-8.json'));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    expect(read.migratedFrom).toBe(8);
+    expect(read.gadget.menus).toEqual([]);
+    expect(read.gadget.pages).toHaveLength(3);
+    const trace = replay(read.gadget, evening, 12_000_000, 5);
+    expect(trace.filter(({ lane }) => lane === 'screen').length).toBeGreaterThan(10);
+    // Made when that release was the newest.
+    const sum = createHash('sha256').update(JSON.stringify(trace)).digest('hex');
+    expect(sum).toBe(stored('version-8.sha256').trim());
   });
 });

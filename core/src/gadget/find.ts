@@ -100,13 +100,18 @@ export function expressionTexts(gadget: Gadget): string[] {
 const namedBy = (record: object, id: string) =>
   Object.entries(record).some(([field, value]) => field.endsWith('Id') && value === id);
 
+/** How many fields of a menu, of its keys or of an item name this id; its own and its place do not count. */
+const namesIt = (record: object, id: string): number =>
+  Object.entries(record).filter(([field, value]) => value === id && field !== 'id' && field !== 'parentId')
+    .length;
+
 /** In how many places of the flow this id is used: as trigger, target, output or in an expression. */
 export function countUses(gadget: Gadget, id: string): number {
   return usesOf(gadget, id).length;
 }
 
-/** Where this id is used in the flow or on pages: the state, rule, layer or page, once for each time. */
-export function usesOf({ flow, pages }: Gadget, id: string): Place[] {
+/** Where this id is used in the flow, on pages or in menus: the state, rule, layer, page or item, once for each time. */
+export function usesOf({ flow, pages, menus }: Gadget, id: string): Place[] {
   const word = new RegExp(`\\b${id}\\b`);
   const inText = (text: string | null) => (text !== null && word.test(text) ? 1 : 0);
   const inAction = (action: Action): number => {
@@ -138,7 +143,11 @@ export function usesOf({ flow, pages }: Gadget, id: string): Place[] {
       actions.reduce((sum, action) => sum + inAction(action), inText(pages[p]!.over)),
     ),
   );
-  return [...inLists, ...held, ...drawn];
+  const set = menus.flatMap((menu) => [
+    ...times({ kind: 'menu', id: menu.id }, namesIt(menu, id) + namesIt(menu.scheme.keys, id)),
+    ...menu.items.flatMap((item) => times({ kind: 'menu', id: item.id }, namesIt(item, id))),
+  ]);
+  return [...inLists, ...held, ...drawn, ...set];
 }
 
 /** The part that plays this control or output. */

@@ -5,6 +5,7 @@ import { controlSchema } from './controls.schema.ts';
 import { outputSchema } from './outputs.schema.ts';
 import { emptyFlow, flowSchema } from './flow.schema.ts';
 import { chordsSchema } from './gestures.schema.ts';
+import { menuSchema } from './menus.schema.ts';
 import { pageSchema } from './pages.schema.ts';
 import { handsSchema, human } from './human.ts';
 import { limits } from './limits.ts';
@@ -18,7 +19,7 @@ import { noWiring, wiringSchema } from './wiring.schema.ts';
 export const gadgetSchema = z
   .strictObject({
     kind: z.literal('hum-lever-gadget'),
-    version: z.literal(gadgetVersions.Pages),
+    version: z.literal(gadgetVersions.Menus),
     name: nameSchema,
     brief: briefSchema,
     /** The main loop reads the inputs once per period. */
@@ -32,6 +33,8 @@ export const gadgetSchema = z
     outputs: z.array(outputSchema).max(limits.outputs),
     /** What displays show, page by page; the first of a display is the one that it begins with. */
     pages: z.array(pageSchema).max(limits.pages),
+    /** Settings and deeds as outlines that a hand moves through. */
+    menus: z.array(menuSchema).max(limits.menus),
     bill: billSchema,
     /** What is bought and wired; every control and output belongs to exactly one of them. */
     parts: z.array(partSchema).max(limits.parts),
@@ -49,7 +52,7 @@ export type Gadget = z.infer<typeof gadgetSchema>;
 export function emptyGadget(name: string): Gadget {
   return {
     kind: 'hum-lever-gadget',
-    version: gadgetVersions.Pages,
+    version: gadgetVersions.Menus,
     name,
     brief: { purpose: '', picture: null, words: [], tasks: [], wishes: noWishes },
     loop: { periodUs: 1_000 },
@@ -59,6 +62,7 @@ export function emptyGadget(name: string): Gadget {
     captures: [],
     outputs: [],
     pages: [],
+    menus: [],
     bill: { currency: 'EUR' },
     parts: [],
     wiring: noWiring,

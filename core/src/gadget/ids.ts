@@ -19,6 +19,8 @@ export const idPrefix = {
   timer: 'm',
   layer: 'y',
   page: 'n',
+  menu: 'u',
+  menuItem: 'i',
 } as const;
 
 /**
@@ -30,7 +32,7 @@ export const nextId = (gadget: Gadget, kind: keyof typeof idPrefix): string => n
 /** The next free ids with this prefix, so many of them. */
 export function nextIds(gadget: Gadget, kind: keyof typeof idPrefix, howMany: number): string[] {
   const prefix = idPrefix[kind];
-  const { brief, controls, chords, captures, outputs, pages, parts, wiring, flow } = gadget;
+  const { brief, controls, chords, captures, outputs, pages, menus, parts, wiring, flow } = gadget;
   const records = [
     ...brief.words,
     ...brief.tasks,
@@ -40,6 +42,8 @@ export function nextIds(gadget: Gadget, kind: keyof typeof idPrefix, howMany: nu
     ...captures,
     ...outputs,
     ...pages,
+    ...menus,
+    ...menus.flatMap(({ items }) => items),
     ...parts,
     ...wiring.sets,
     ...flow.variables,
@@ -53,7 +57,8 @@ export function nextIds(gadget: Gadget, kind: keyof typeof idPrefix, howMany: nu
     ...records.map(({ id }) => id),
     ...flow.states.flatMap(({ rules }) => rules.map(({ id }) => id)),
   ];
-  const pattern = new RegExp(`^${prefix}(\\d{1,9})$`);
+  // What a menu came to, once opened out, keeps the menu's own number taken.
+  const pattern = new RegExp(`^${prefix}(\\d{1,9})(?:[a-z_]\\w*)?$`);
   const highest = ids.reduce((most, id) => Math.max(most, Number(pattern.exec(id)?.[1] ?? 0)), 0);
   return Array.from({ length: howMany }, (_, n) => `${prefix}${highest + 1 + n}`);
 }

@@ -61,6 +61,22 @@ export {
 } from '../screen/screen.document.ts';
 export type { TextDisplay } from '../screen/text.document.ts';
 export type { Page } from './pages.schema.ts';
+export {
+  idleLeads,
+  madeFor,
+  menuAsks,
+  menuItemSchema,
+  menuWords,
+  schemeNames,
+  schemeRoles,
+  type Menu,
+  type MenuItem,
+  type MenuItemOf,
+  type MenuScheme,
+  type SchemeName,
+  type SchemeRole,
+} from './menus.schema.ts';
+export { controlKindOf, inOutline, showsMenus, variablesFor } from './menuReferences.ts';
 export { arrows as arrowKeys, computerKeys, modifiers as modifierKeys } from '../typing/typist.document.ts';
 export { lineLevels, type LineLevel } from '../switching/line.document.ts';
 export { lineEnds, type LineEnd, type Serial } from '../serial/serial.document.ts';
@@ -190,6 +206,8 @@ export {
   type Edit,
   type EditName,
   type End,
+  type NewMenuItem,
+  type OpenedOut,
   type SingleEdit,
   singleEdits,
 } from './edits/index.ts';

@@ -55,6 +55,11 @@ export const limits = {
   pages: 60,
   /** What stands on a page of a display; its order is the order in which it is drawn. */
   elementsPerPage: 100,
+  menus: 16,
+  /** Of all levels together. */
+  menuItems: 240,
+  /** Side by side in one list: their names are one list of texts. */
+  itemsPerLevel: 60,
   displayPx: 512,
   displayColumns: 80,
   displayRows: 8,

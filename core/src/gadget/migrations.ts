@@ -393,6 +393,10 @@ function toPages(document: Raw): Raw {
   };
 }
 
+/* --- 8 to 9: settings as outlines; there were none --- */
+
+const toMenus = (document: Raw): Raw => ({ ...document, menus: [] });
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
@@ -404,4 +408,5 @@ export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step:
     { name: 'Marks', step: toMarks },
     { name: 'ListRows', step: toListRows },
     { name: 'Pages', step: toPages },
+    { name: 'Menus', step: toMenus },
   ];

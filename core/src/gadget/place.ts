@@ -13,6 +13,8 @@ export interface Place {
     | 'keySet'
     | 'board'
     | 'chord'
-    | 'page';
+    | 'page'
+    /** A menu, or one of its items. */
+    | 'menu';
   id: string;
 }

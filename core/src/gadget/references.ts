@@ -3,6 +3,8 @@ import type { Capture } from './contact.schema.ts';
 import type { Flow } from './flow.schema.ts';
 import { flowFaults } from './flowReferences.ts';
 import type { Chord } from './gestures.schema.ts';
+import { menuFaults } from './menuReferences.ts';
+import { madeFor, type Menu } from './menus.schema.ts';
 import type { Page } from './pages.schema.ts';
 import type { Part } from './parts.schema.ts';
 import type { Wiring } from './wiring.schema.ts';
@@ -22,6 +24,7 @@ interface Referring {
   captures: Capture[];
   outputs: Output[];
   pages: Page[];
+  menus: Menu[];
   parts: Part[];
   wiring: Wiring;
   flow: Flow;
@@ -34,10 +37,16 @@ interface Referring {
 export function checkReferences(gadget: Referring): ReferenceFault[] {
   const faults: ReferenceFault[] = [];
   const fault = (path: Path, message: string) => faults.push({ path, message });
-  const { brief, controls, chords, captures, outputs, pages, parts, wiring, flow } = gadget;
+  const { brief, controls, chords, captures, outputs, pages, menus, parts, wiring, flow } = gadget;
 
   const seen = new Set<string>();
+  const derived = new Set(
+    menus.flatMap(({ id, items, openedOut }) => (openedOut ? [] : [id, ...items.map((item) => item.id)])),
+  );
   const unique = (id: string, path: Path) => {
+    const owner = madeFor(id);
+    if (owner !== null && derived.has(owner))
+      fault([...path, 'id'], `expected an id that is not kept for what a menu comes to, got "${id}"`);
     if (seen.has(id)) fault([...path, 'id'], `expected an id used once, got "${id}" again`);
     seen.add(id);
   };
@@ -52,6 +61,10 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
   captures.forEach((capture, i) => unique(capture.id, ['captures', i]));
   outputs.forEach((output, i) => unique(output.id, ['outputs', i]));
   pages.forEach((page, i) => unique(page.id, ['pages', i]));
+  menus.forEach(({ id, items }, i) => {
+    unique(id, ['menus', i]);
+    items.forEach((item, n) => unique(item.id, ['menus', i, 'items', n]));
+  });
   parts.forEach((part, i) => unique(part.id, ['parts', i]));
   wiring.sets.forEach((set, i) => unique(set.id, ['wiring', 'sets', i]));
   flow.variables.forEach((variable, i) => {
@@ -100,6 +113,7 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
   );
   faults.push(...feelFaults(gadget), ...partFaults(gadget), ...wiringFaults(gadget));
   flowFaults(gadget, fault);
+  menuFaults(gadget, fault);
   return faults;
 }
 

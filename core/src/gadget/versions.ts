@@ -9,6 +9,7 @@ export const gadgetVersions = {
   Marks: 6,
   ListRows: 7,
   Pages: 8,
+  Menus: 9,
 } as const;
 
 /** The version this program writes. */

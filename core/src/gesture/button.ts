@@ -114,6 +114,23 @@ function nextRepeat(
   return { repeatAtUs, pauseUs: Math.max(repeat.fastestUs, quickerUs) };
 }
 
+/**
+ * How long it takes from a press to its so-manieth repeat while the key stays down, µs.
+ * @param repeats at least 1; each pause is shorter than the one before it, down to the quickest
+ */
+export function repeatPausesUs(repeat: NonNullable<GestureSetting['repeat']>, repeats: number): number {
+  let us = repeat.delayUs;
+  let pauseUs = repeat.everyUs;
+  for (let n = 1; n < repeats; n += 1) {
+    us += pauseUs;
+    pauseUs = Math.max(repeat.fastestUs, Math.floor((pauseUs * repeat.quickenPercent) / 100));
+    // From here on all pauses are alike.
+    if (pauseUs === repeat.fastestUs || repeat.quickenPercent === 100)
+      return us + (repeats - 1 - n) * pauseUs;
+  }
+  return us;
+}
+
 /** When something will be due by itself, or null. */
 export function nextGestureUs({ holdAtUs, repeatAtUs, tapAtUs }: ButtonState): number | null {
   const due = Math.min(holdAtUs ?? Infinity, repeatAtUs ?? Infinity, tapAtUs ?? Infinity);

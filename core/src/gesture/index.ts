@@ -5,6 +5,7 @@ export {
   nextGestureUs,
   onEdge,
   onTime,
+  repeatPausesUs,
   type ButtonState,
 } from './button.ts';
 export {
@@ -16,7 +17,7 @@ export {
   type TogetherState,
 } from './together.ts';
 export { asMeant, listeningFor } from './listening.ts';
-export { reaction, tiedShare, usualReactionUs } from './reaction.ts';
+export { reaction, strokeUs, tiedShare, usualReactionUs } from './reaction.ts';
 export { triedSeed, tryTaps, tryTogether, type TapsTried } from './people.ts';
 export {
   decodeRest,

@@ -49,3 +49,6 @@ export function tiedShare(periodUs: number): number {
   }
   return (2 * sum * width) / 3;
 }
+
+/** Keystroke-level times. Source: reckoning, Contact, debounce, gesture (Card, Moran, Newell). */
+export const strokeUs = { press: 280_000, step: 150_000, afterHold: 100_000, think: 1_350_000 } as const;

@@ -22,6 +22,7 @@ import {
   type Stirred,
 } from './outputKinds.ts';
 import { nowActiveIn, type NowActive } from './nowActive.ts';
+import { withMenus } from '../menu/index.ts';
 import { arraysOf, boardOf, usualLogicMv, type ScannedArray } from '../wiring/index.ts';
 
 interface Compiled<C extends Control> {
@@ -85,7 +86,8 @@ function portsOf(inputs: readonly CompiledInput[]): CompiledInput[][] {
 }
 
 /** @throws RangeError for a debounce setting that the registry does not know; the document's door refuses those. */
-export function compileGadget(gadget: Gadget): CompiledGadget {
+export function compileGadget(document: Gadget): CompiledGadget {
+  const gadget = withMenus(document);
   const arrays = arraysOf(gadget, boardOf(gadget)?.logicMv ?? usualLogicMv).filter(
     ({ circuit }) => circuit.kind !== 'independent',
   );

@@ -14,6 +14,7 @@ import {
 } from '../test/fixtures.ts';
 import { runs } from '../test/runs.ts';
 import { applyEdit, EditRefused, emptyFlow, openGadget, type Action, type Gadget } from '../gadget/index.ts';
+import { withMenus } from '../menu/index.ts';
 import { readRule, showRule } from '../flow/index.ts';
 import { darkLight } from '../light/level.ts';
 import { Machine, replay, type EntryOf, type Lane, type Stimulus, type TraceEntry } from './index.ts';
@@ -431,9 +432,11 @@ describe('taking over an edit while running', () => {
             }
             machine.adopt(gadget);
             const { stateIds, variables, outputs } = machine.shown;
-            const known = new Set(gadget.flow.states.map(({ id }) => id));
+            // With what its menus come to.
+            const { flow } = withMenus(gadget);
+            const known = new Set(flow.states.map(({ id }) => id));
             expect(stateIds.filter((id) => !known.has(id))).toEqual([]);
-            expect(Object.keys(variables)).toEqual(gadget.flow.variables.map(({ id }) => id));
+            expect(Object.keys(variables)).toEqual(flow.variables.map(({ id }) => id));
             expect(Object.entries(outputs).map(([id, { kind }]) => [id, kind])).toEqual(
               gadget.outputs.map(({ id, kind }) => [id, kind]),
             );

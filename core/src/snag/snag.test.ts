@@ -7,6 +7,7 @@ import { checkGadget, snagRules } from './index.ts';
 import { feelCases } from '../test/feelCases.ts';
 import { replay, type Stimulus } from '../machine/index.ts';
 import { flowCases } from '../test/flowCases.ts';
+import { menuSnagCases } from '../test/menuSnagCases.ts';
 import { saneGadgets } from '../test/saneGadgets.ts';
 import { screenCases } from '../test/screenCases.ts';
 import { wiringCases } from '../test/wiringCases.ts';
@@ -243,7 +244,14 @@ const pathCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
   ],
 ];
 
-const cases = [...pathCases, ...feelCases, ...flowCases, ...wiringCases, ...screenCases(button())];
+const cases = [
+  ...pathCases,
+  ...feelCases,
+  ...flowCases,
+  ...wiringCases,
+  ...screenCases(button()),
+  ...menuSnagCases,
+];
 
 describe('snags', () => {
   it('a light of several colours may be told one', () => {

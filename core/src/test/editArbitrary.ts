@@ -9,9 +9,11 @@ import {
   type Edit,
   type EditName,
   type Gadget,
+  type MenuScheme,
   type OwnClass,
   type OwnValue,
 } from '../gadget/index.ts';
+import { openedOut } from '../menu/index.ts';
 import { partKinds } from '../parts/index.ts';
 import { schemes } from '../scan/index.ts';
 import { boardChoices } from '../wiring/index.ts';
@@ -116,6 +118,22 @@ const to = fc.oneof(
 );
 const wire = fc.record({ ownerId: partId, terminal, to, locked: bool });
 const scheme = fc.constantFrom(...schemes);
+const menuId = fc.constantFrom('u1', 'u1', 'u2', 'u3');
+const itemId = id('i', 6);
+const menuScheme = fc.constantFrom<MenuScheme[]>(
+  { kind: 'fourKeys', keys: { up: 'b1', down: 'b2', ok: 'b3' } },
+  { kind: 'oneButton', keys: { button: 'b1' } },
+  { kind: 'cycling', keys: {} },
+  { kind: 'encoder', keys: { turn: 'b9' } },
+);
+const menuItem = fc.constantFrom<Args<'addMenuItem'>[2][]>(
+  { kind: 'submenu', name: 'More', use: 1 },
+  { kind: 'factory', name: 'As new', use: 0, asks: 'confirm' },
+  { kind: 'reading', name: 'Heat', use: 2, variableId: 'v1' },
+  { kind: 'value', name: 'Heat', use: 2, variableId: 'v1', step: 2, low: null, high: null, typical: null, wraps: true, live: true },
+  { kind: 'text', name: 'Word', use: 2, variableId: 'v4', characters: 'ab' },
+  { kind: 'pick', name: 'One of', use: 2, variableId: 'v5', chosenId: 'v2', countId: null },
+); // prettier-ignore
 const task = fc.record({
   name, startStateId: fc.option(stateId), goalStateId: fc.option(stateId), doneWhen: fc.constant(null),
   budgetPresses: fc.option(fc.integer({ min: 1, max: 9 })), budgetUs: fc.constant(null), circumstances: fc.subarray(['dark' as const, 'gloves' as const]),
@@ -155,6 +173,11 @@ const drawn = {
   lockWire: fc.tuple(fc.nat(), bool).map(([at, locked]): Made => ({ wiring: { wires } }) => {
     const { ownerId, terminal: end } = wires[at % Math.max(1, wires.length)] ?? { ownerId: 'p1', terminal: 'contact' };
     return { name: 'lockWire', args: [ownerId, end, locked] };
+  }),
+  openMenuOut: menuId.map((id): Made => (gadget) => {
+    const menu = gadget.menus.find((one) => one.id === id) ?? gadget.menus[0];
+    const made = menu ? openedOut(gadget, menu) : { states: [], variables: [], timers: [], pages: [], ignored: [] };
+    return { name: 'openMenuOut', args: [id, made] };
   }),
 } satisfies Partial<Record<EditName, fc.Arbitrary<Made>>>; // prettier-ignore
 
@@ -275,6 +298,30 @@ const argsOf = {
   changeElement: fc.tuple(pageId, fc.nat(3), elementArbitrary),
   moveElement: fc.tuple(pageId, fc.nat(3), by),
   removeElement: fc.tuple(pageId, fc.nat(3)),
+  addMenu: fc.tuple(name, menuScheme, fc.constantFrom({ stateId: 's1' }, { stateId: null }, {})),
+  changeMenu: fc.tuple(
+    menuId,
+    fc.oneof(
+      fc.record({ name, wraps: bool, remembers: bool }),
+      fc.record({ scheme: menuScheme }),
+      fc.record({ outputId: fc.constantFrom('o2', 'o11', 'o1', null), leaveId: fc.option(stateId) }),
+    ),
+  ),
+  removeMenu: fc.tuple(menuId),
+  addMenuItem: fc.tuple(menuId, fc.option(itemId), menuItem),
+  changeMenuItem: fc.tuple(menuId, itemId, fc.record({ name, use: fc.nat(9) })),
+  moveMenuItem: fc.tuple(menuId, itemId, by),
+  orderMenuItems: fc.tuple(menuId, fc.constant(null), fc.shuffledSubarray(['i1', 'i4', 'i5', 'i6'])),
+  nestMenuItem: fc.tuple(menuId, itemId, fc.option(itemId)),
+  groupMenuItems: fc.tuple(
+    menuId,
+    fc.array(fc.record({ name, ids: fc.uniqueArray(itemId, { minLength: 1, maxLength: 3 }) }), {
+      minLength: 1,
+      maxLength: 2,
+    }),
+  ),
+  removeMenuItem: fc.tuple(menuId, itemId),
+  closeMenu: fc.tuple(fc.constant('u2'), fc.constant({ ids: [] })),
   addLayer: fc.tuple(name, when),
   changeLayer: fc.tuple(id('y', 3), fc.record({ when })),
   moveLayer: fc.tuple(id('y', 3), by),
@@ -319,6 +366,16 @@ export const furnished = (gadget: Gadget): Gadget =>
       { name: 'wire', args: ['p1', 'contact', { kind: 'pin', pin: 'P3' }, false] },
       { name: 'addCapture', args: [{ name: 'Cut', presses }] },
       { name: 'addVariable', args: [moods] },
+      { name: 'addMenu', args: ['Settings', { kind: 'fourKeys', keys: { up: 'b1' } }] },
+      { name: 'addMenuItem', args: ['u1', null, { kind: 'submenu', name: 'Heat', use: 1 }] },
+      ...['i1', 'i1', null, null, null].map(
+        (parentId): Edit => ({
+          name: 'addMenuItem',
+          args: ['u1', parentId, { kind: 'reading', name: 'Now', use: 1, variableId: 'v1' }],
+        }),
+      ),
+      { name: 'addMenu', args: ['By hand', { kind: 'fourKeys', keys: {} }, { stateId: 's1' }] },
+      { name: 'openMenuOut', args: ['u2', { states: [], variables: [], timers: [], pages: [], ignored: [] }] },
       { name: 'changeRule', args: ['r0', { actions: [{ kind: 'wait', lengthUs: 5_000 }], targetIds: ['s2'] }] },
     ] satisfies Edit[]
   ).reduce<Gadget>((before, edit) => {

@@ -39,6 +39,10 @@ export function reachableOf(
       rules.map((rule, n) => at('rule', rule.id, `Rule ${n + 1} of ${name}: ${showRule(rule, gadget)}`)),
     ),
     ...gadget.pages.map(({ id, name }) => at('page', id, `Page ${name}`)),
+    ...gadget.menus.flatMap(({ id, name, items }) => [
+      at('menu', id, `Menu ${name}`),
+      ...items.map((item) => at('menu', item.id, `Menu item ${item.name}`)),
+    ]),
     ...trials.map(({ id, trial }) => {
       return { id: `trial ${id}`, label: `Trial ${trial.name}`, path: `trials?trial=${id}`, place: null };
     }),

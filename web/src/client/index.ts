@@ -14,6 +14,7 @@ export {
   type StoredTrial,
 } from './api.ts';
 export { edit, replaceDocument, useDocument, useGadget, useHistory } from './gadgetStore.ts';
+export { usePlayed } from './usePlayed.ts';
 export {
   closeGadget,
   followHead,

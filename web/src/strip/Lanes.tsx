@@ -1,6 +1,6 @@
 import { useReducedMotion } from '@mantine/hooks';
 import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
-import { useDocument } from '../client/index.ts';
+import { usePlayed } from '../client/index.ts';
 import { StageIcon, useFingers } from '../shared/index.ts';
 import { player, thinNow, traceNow, usePlayer, virtualNowUs } from '../workers/index.ts';
 import { awakeIn, marksIn, type Span } from './lanes.ts';
@@ -33,7 +33,7 @@ export function Lanes({
   /** A drag marks, as it does with Shift; otherwise it goes back in time. */
   marking: boolean;
 }) {
-  const gadget = useDocument();
+  const gadget = usePlayed();
   const canvas = useRef<HTMLCanvasElement>(null);
   const box = useRef<HTMLDivElement>(null);
   const picture = useRef<Picture | null>(null);

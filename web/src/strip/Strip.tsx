@@ -10,7 +10,7 @@ import {
   IconRulerMeasure,
 } from '@tabler/icons-react';
 import { Suspense, useState } from 'react';
-import { useDocument } from '../client/index.ts';
+import { usePlayed } from '../client/index.ts';
 import { showDuration, showMoment, StageIcon, onDemand } from '../shared/index.ts';
 import { mostTelling, sayWhy, stageOf } from '../words/index.ts';
 import { player, traceNow, usePlayer } from '../workers/index.ts';
@@ -166,7 +166,7 @@ export function Strip() {
 
 /** Why what is looked at came about, in a sentence; otherwise what the last press came to. */
 function Why({ selected, stepping }: { selected: number | null; stepping: boolean }) {
-  const gadget = useDocument();
+  const gadget = usePlayed();
   usePlayer((state) => state.traceVersion);
   const trace = traceNow();
   const entry = selected === null ? undefined : trace[selected];

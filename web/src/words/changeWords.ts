@@ -11,6 +11,8 @@ const nouns: Record<ChangedKind, string> = {
   control: '',
   output: '',
   page: 'page',
+  menu: 'menu',
+  item: 'item',
   chord: 'keys together',
   capture: 'capture',
   task: 'task',

@@ -1,5 +1,6 @@
 export { valueWords } from './valueWords.ts';
 export { changeWords } from './changeWords.ts';
+export { itemWords, roleWords, schemeWords } from './menuWords.ts';
 export { editWords } from './editWords.ts';
 export { levelWords, sayingOf } from './snagWords.ts';
 export { byHand, codeWords, gestureWords, mostTelling, namesOf, sayWhy, stageOf } from './traceWords.ts';

@@ -1,7 +1,8 @@
-import type { Snag } from '@hum-lever/core';
-import { showDuration } from '../shared/units.ts';
+import type { SchemeName, SchemeRole, Snag } from '@hum-lever/core';
+import { count, showDuration } from '../shared/units.ts';
 import { feelMendWords, feelSnagWords } from './feelSnagWords.ts';
 import { flowMendWords, flowSnagWords } from './flowSnagWords.ts';
+import { roleWords, schemeWords } from './menuWords.ts';
 import { wiringMendWords, wiringSnagWords } from './wiringSnagWords.ts';
 
 export interface SnagText {
@@ -81,9 +82,40 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
     say: (v) =>
       `The font ${v.font} has no ${v.characters}: ${v.count === 1 ? 'a frame stands in its place' : 'frames stand in their places'} on ${v.display}.`,
   },
+  S05: {
+    title: 'Too deep for its task',
+    say: (v) => {
+      const allowed = [
+        ...(Number(v.budgetPresses) >= 0 ? [count(Number(v.budgetPresses), 'press', 'presses')] : []),
+        ...(Number(v.budgetUs) >= 0 ? [showDuration(Number(v.budgetUs))] : []),
+      ].join(' and ');
+      return `Setting ${v.item} as usual takes ${count(Number(v.presses), 'press', 'presses')} and ${showDuration(Number(v.timeUs))} from where ${v.menu} begins; the task “${v.task}” allows ${allowed}.`;
+    },
+  },
   S12: {
     title: 'A page that nobody sees',
     say: (v) => `Nothing shows page ${v.page} of ${v.display}, and it is not the one that it begins with.`,
+  },
+  S13: {
+    title: 'Nobody can get to it',
+    say: (v) =>
+      v.reason === 'nowhere'
+        ? `${v.menu} is in no state yet: nobody comes to it. Say which state it is in.`
+        : v.reason === 'keys'
+          ? `${v.menu} is worked by ${schemeWords[v.scheme as SchemeName]}, and no control is its ${String(
+              v.roles,
+            )
+              .split(' ')
+              .map((role) => roleWords[role as SchemeRole])
+              .join(', ')}.`
+          : v.reason === 'empty'
+            ? `There is nothing in ${v.item}.`
+            : `${v.item} begins at ${v.from}: steps of ${v.step} never come to ${v.value}, which it is set to most often.`,
+  },
+  S14: {
+    title: 'A question that a double tap runs through',
+    say: (v) =>
+      `${v.control} leads into ${v.state}, which asks, and says yes there: pressed twice in haste, it is done. Let another key say yes, or hold it.`,
   },
   X01: {
     title: 'Cannot be read',

@@ -23,6 +23,7 @@ import {
   triedSeed,
   tryTaps,
   tryTogether,
+  menuAdvice,
   taskVerdicts,
   wayInto,
   waysOut,
@@ -132,6 +133,7 @@ const lab = {
   },
   wayInto,
   taskVerdicts,
+  menuAdvice,
   recordedTrial,
   stretchTrial,
   /** How settings do on the same presses of one button's own switch. */

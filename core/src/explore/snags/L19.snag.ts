@@ -2,6 +2,7 @@ import { guardParts } from '../../flow/index.ts';
 import { usualReactionUs } from '../../gesture/index.ts';
 import {
   isOfKeys,
+  madeFor,
   type Gadget,
   type Rule,
   type Snag,
@@ -43,6 +44,8 @@ export const L19: SnagRule = {
       const before = explorer.innermostIn(from);
       const after = explorer.innermostIn(to);
       if (before.join() === after.join()) continue;
+      // One hand works a menu: nobody races through it.
+      if (change.by !== null && before.some((id) => madeFor(id) !== null)) continue;
       for (const tap of taps) {
         if (tap.controlId === change.by) continue;
         const key = `${before.join()} ${after.join()} ${tap.controlId}`;

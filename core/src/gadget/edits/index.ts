@@ -4,12 +4,15 @@ import { briefEdits } from './briefEdits.ts';
 import { feelEdits } from './feelEdits.ts';
 import { flowEdits } from './flowEdits.ts';
 import { flowNameEdits } from './flowNameEdits.ts';
+import { withoutLost } from '../menuReferences.ts';
 import { EditRefused } from './help.ts';
+import { menuEdits } from './menuEdits.ts';
 import { pageEdits } from './pageEdits.ts';
 import { partEdits } from './partEdits.ts';
 import { wiringEdits } from './wiringEdits.ts';
 
 export { EditRefused } from './help.ts';
+export type { NewMenuItem, OpenedOut } from './menuEdits.ts';
 export type { End } from './partEdits.ts';
 
 /* Every change to a document is one of these: small, named, pure. Undo, history, API and mends share them. */
@@ -19,7 +22,8 @@ type Singles = typeof briefEdits &
   typeof feelEdits &
   typeof flowEdits &
   typeof flowNameEdits &
-  typeof pageEdits;
+  typeof pageEdits &
+  typeof menuEdits;
 const single: Singles = {
   ...briefEdits,
   ...partEdits,
@@ -28,6 +32,7 @@ const single: Singles = {
   ...flowEdits,
   ...flowNameEdits,
   ...pageEdits,
+  ...menuEdits,
 };
 type SingleName = keyof Singles;
 type Rest<F> = F extends (gadget: Gadget, ...rest: infer R) => unknown ? R : never;
@@ -68,7 +73,7 @@ export const singleEdits = (edit: Edit): readonly SingleEdit[] =>
  */
 export function applyEdit(gadget: Gadget, edit: Edit): Gadget {
   const done = (edits[edit.name] as (gadget: Gadget, ...args: unknown[]) => Gadget)(gadget, ...edit.args);
-  const edited = withoutLostMarks(done);
+  const edited = withoutLost(withoutLostMarks(done));
   const parsed = gadgetSchema.safeParse(edited);
   // What changes nothing is no change: no step of undo, no new revision.
   if (parsed.success) return JSON.stringify(edited) === JSON.stringify(gadget) ? gadget : edited;

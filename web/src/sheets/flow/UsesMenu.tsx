@@ -17,6 +17,8 @@ export function placeWords(gadget: Gadget, { kind, id }: Pick<Place, 'kind' | 'i
   }
   const page = gadget.pages.find((one) => one.id === id);
   if (page) return `page ${page.name}`;
+  const menu = gadget.menus.find((one) => one.id === id || one.items.some((item) => item.id === id));
+  if (menu) return `menu ${menu.items.find((item) => item.id === id)?.name ?? menu.name}`;
   return gadget.flow.layers.find((layer) => layer.id === id)?.name ?? 'somewhere else';
 }
 
@@ -27,7 +29,7 @@ export function UseItems({ places }: { places: readonly Place[] }) {
   const go = (place: Place) => {
     goTo(place);
     // What is shown stands on a sheet of its own.
-    if (place.kind === 'page') void navigate('../screen', { relative: 'path' });
+    if (place.kind === 'page' || place.kind === 'menu') void navigate('../screen', { relative: 'path' });
   };
   return places.slice(0, listed).map((place, n) => (
     <Menu.Item key={n} onClick={() => go(place)}>

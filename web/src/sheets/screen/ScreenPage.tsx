@@ -1,12 +1,12 @@
 import { Button, SegmentedControl } from '@mantine/core';
 import { IconPlus } from '@tabler/icons-react';
 import { addPartEdit, bitmapPbm, blankBitmap, nextId, render, type Page, type Screen } from '@hum-lever/core';
-import { useEffect, useState } from 'react';
+import { Suspense, useEffect, useState, type ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
 import { edit, useDocument } from '../../client/index.ts';
 import { OutputFigures } from '../../outputs/figures.tsx';
 import { pagesOf } from '../../outputs/screen/pages.ts';
-import { FirstStep, saveFile, SheetFrame, useFound } from '../../shared/index.ts';
+import { FirstStep, onDemand, saveFile, SheetFrame, useFound } from '../../shared/index.ts';
 import { Cost } from './Cost.tsx';
 import { DrawingBoard } from './Drawing.tsx';
 import { Elements } from './Elements.tsx';
@@ -15,9 +15,46 @@ import { tryings, useTried, type TryingId } from './useTried.ts';
 import classes from './Screen.module.css';
 
 const about = 'What displays show, pixel by pixel and page by page.';
+const aboutMenus = 'What is set and done through menus, and how many presses that takes.';
+
+const MenusView = onDemand(() =>
+  import('./menus/index.ts').then(({ MenusView: view }) => ({ default: view })),
+);
+
+/** What displays show, and the menus that are worked on them. */
+export function ScreenPage() {
+  const [params, setParams] = useSearchParams();
+  const found = useFound(({ place }) => place?.kind);
+  const asked = params.get('view') === 'menus';
+  // What was gone to is shown, and stays.
+  const menus = found === undefined || (found !== 'menu' && found !== 'page') ? asked : found === 'menu';
+  useEffect(() => {
+    if (menus !== asked) setParams(menus ? { view: 'menus' } : {}, { replace: true });
+  }, [menus, asked, setParams]);
+  const views = (
+    <SegmentedControl
+      size="xs"
+      aria-label="View"
+      data={[
+        { value: 'pages', label: 'Pages' },
+        { value: 'menus', label: 'Menus' },
+      ]}
+      value={menus ? 'menus' : 'pages'}
+      onChange={(view) => setParams(view === 'menus' ? { view } : {}, { replace: true })}
+    />
+  );
+  if (!menus) return <PagesView views={views} />;
+  return (
+    <SheetFrame title="Screen" about={aboutMenus} tools={views}>
+      <Suspense fallback={<p role="status">Drawing…</p>}>
+        <MenusView />
+      </Suspense>
+    </SheetFrame>
+  );
+}
 
 /** Displays of pixels and their pages. */
-export function ScreenPage() {
+function PagesView({ views }: { views: ReactNode }) {
   const gadget = useDocument();
   const screens = gadget.outputs.filter((output) => output.kind === 'screen');
   const [params, setParams] = useSearchParams();
@@ -35,7 +72,7 @@ export function ScreenPage() {
   }, [foundPage, setParams]);
   if (!screen)
     return (
-      <SheetFrame title="Screen" about={about}>
+      <SheetFrame title="Screen" about={about} tools={views}>
         <FirstStep
           action={
             <Button onClick={() => edit(addPartEdit(gadget, 'graphic-display-two-wire'))}>
@@ -54,6 +91,7 @@ export function ScreenPage() {
   };
   const tools = (
     <>
+      {views}
       {screens.length > 1 && (
         <SegmentedControl
           size="xs"

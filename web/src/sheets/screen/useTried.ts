@@ -1,6 +1,6 @@
 import { outputStateOf, pageTried, type Page, type Tried } from '@hum-lever/core';
 import { useMemo } from 'react';
-import { useDocument } from '../../client/index.ts';
+import { usePlayed } from '../../client/index.ts';
 import { usePlayer } from '../../workers/index.ts';
 
 /** Values that a page is looked at with. */
@@ -14,7 +14,7 @@ export type TryingId = (typeof tryings)[number]['value'];
 
 /** A page as it comes out with those values; with those in hand, where it is shown there, just what is seen there. */
 export function useTried({ id, outputId }: Page, trying: TryingId): Tried {
-  const gadget = useDocument();
+  const gadget = usePlayed();
   const hand = trying === 'hand';
   const glass = usePlayer(({ shown }) =>
     hand && shown ? outputStateOf(shown.outputs, 'screen', outputId)?.glass : undefined,

@@ -1,0 +1,137 @@
+import {
+  inOutline,
+  variableRange,
+  variableStart,
+  type Gadget,
+  type Menu,
+  type MenuItem,
+  type MenuItemOf,
+  type Variable,
+} from '../gadget/index.ts';
+import { labelledRoles, schemeOf, type Command, type Saying, type Scheme } from './scheme.ts';
+
+/** What stands in a list: an item, or the way back that a scheme without a key for it needs. */
+export type Entry = { kind: 'item'; item: MenuItem } | { kind: 'back' };
+
+/** What an item needs of its user before something happens. */
+export type Asking = 'nothing' | 'confirm' | 'hold';
+
+/** A menu with its scheme, ready to be asked. */
+export class Outline {
+  readonly gadget: Pick<Gadget, 'flow' | 'outputs' | 'controls' | 'pages'>;
+  readonly menu: Menu;
+  readonly scheme: Scheme;
+  readonly commands: Partial<Record<Command, Saying>>;
+  private readonly inner = new Map<string | null, MenuItem[]>();
+  private readonly variables: ReadonlyMap<string, Variable>;
+
+  constructor(gadget: Pick<Gadget, 'flow' | 'outputs' | 'controls' | 'pages'>, menu: Menu) {
+    this.gadget = gadget;
+    this.menu = menu;
+    this.scheme = schemeOf(menu.scheme);
+    this.commands = this.scheme.commands((role) => menu.scheme.keys[role] !== undefined);
+    this.variables = new Map(gadget.flow.variables.map((variable) => [variable.id, variable]));
+    for (const item of inOutline(menu.items)) {
+      const beside = this.inner.get(item.parentId);
+      if (beside) beside.push(item);
+      else this.inner.set(item.parentId, [item]);
+    }
+  }
+
+  variable(id: string): Variable {
+    return this.variables.get(id)!;
+  }
+  itemsIn(parentId: string | null): readonly MenuItem[] {
+    return this.inner.get(parentId) ?? [];
+  }
+  /** All that is no submenu, in the order of the outline. */
+  get leaves(): MenuItem[] {
+    return inOutline(this.menu.items).filter(({ kind }) => kind !== 'submenu');
+  }
+  get submenus(): MenuItemOf<'submenu'>[] {
+    return inOutline(this.menu.items).filter(
+      (item): item is MenuItemOf<'submenu'> => item.kind === 'submenu',
+    );
+  }
+  item(id: string): MenuItem | undefined {
+    return this.menu.items.find((item) => item.id === id);
+  }
+  /** From the outermost submenu to the one that it is in. */
+  wayTo({ parentId }: Pick<MenuItem, 'parentId'>): MenuItem[] {
+    const way: MenuItem[] = [];
+    for (let at = parentId; at !== null;) {
+      const around: MenuItem | undefined = this.item(at);
+      if (!around || way.includes(around)) break;
+      way.unshift(around);
+      at = around.parentId;
+    }
+    return way;
+  }
+
+  /** What stands in a list. The way out of the outermost one is there only where leaving leads somewhere. */
+  entriesIn(parentId: string | null): Entry[] {
+    const entries = this.itemsIn(parentId).map((item): Entry => ({ kind: 'item', item }));
+    const leads = parentId !== null || this.menu.leaveId !== null;
+    return leads && !this.commands.back ? [...entries, { kind: 'back' }] : entries;
+  }
+  /** The same for a scheme that goes round all settings. */
+  get ring(): Entry[] {
+    const entries = this.leaves.map((item): Entry => ({ kind: 'item', item }));
+    return this.menu.leaveId === null ? entries : [...entries, { kind: 'back' }];
+  }
+  nameOf(entry: Entry): string {
+    return entry.kind === 'back' ? this.menu.words.back : entry.item.name;
+  }
+
+  /** Whether going on beyond the last one comes to the first: also where there is no way back. */
+  get goesRound(): boolean {
+    return this.menu.wraps || this.scheme.style === 'ring' || !this.commands.previous;
+  }
+  /** The same of the values of an item. */
+  valuesGoRound(item: MenuItemOf<'value' | 'choice'>): boolean {
+    return item.wraps || (this.scheme.style !== 'labelled' && !this.commands.less);
+  }
+
+  /** A scheme whose keys all mean something else already asks instead of waiting for a hold, and the other way round. */
+  askingOf(item: MenuItemOf<'action' | 'factory'>): Asking {
+    if (item.asks === 'nothing') return 'nothing';
+    if (this.scheme.style === 'ring') return 'hold';
+    return item.asks === 'hold' && this.commands.sure ? 'hold' : 'confirm';
+  }
+
+  /** Closed range of what an item's number can be set to. */
+  rangeOf(item: MenuItemOf<'value' | 'choice'>): { low: number; high: number } {
+    const { low, high } = variableRange(this.variable(item.variableId));
+    if (item.kind === 'choice') return { low, high };
+    const from = Math.min(high, Math.max(low, item.low ?? low));
+    return { low: from, high: Math.max(from, Math.min(high, item.high ?? high)) };
+  }
+  stepOf(item: MenuItemOf<'value' | 'choice'>): number {
+    return item.kind === 'value' ? item.step : 1;
+  }
+  startOf(item: MenuItemOf<'value' | 'choice' | 'toggle'>): number {
+    return variableStart(this.variable(item.variableId));
+  }
+  /** How many texts a pick offers at most. */
+  offeredBy(item: MenuItemOf<'pick'>): number {
+    const texts = this.variable(item.variableId);
+    return texts.kind === 'texts' ? texts.initials.length : 0;
+  }
+
+  /** Keys with a label each. */
+  get slots(): number {
+    return labelledRoles(this.menu.scheme).length;
+  }
+  /** Screens of labels that a list takes: where they do not fit, the last key of each leads on to the next. */
+  labelPages<T>(entries: readonly T[]): T[][] {
+    const slots = Math.max(1, this.slots);
+    if (entries.length <= slots) return [[...entries]];
+    const each = Math.max(1, slots - 1);
+    return Array.from({ length: Math.ceil(entries.length / each) }, (_, page) =>
+      entries.slice(page * each, (page + 1) * each),
+    );
+  }
+}
+
+/** Ids of what is made for a menu or an item: the owner's, and a word. Nothing else has such ids. */
+export const madeId = (owner: { id: string }, what: string): string => `${owner.id}${what}`;

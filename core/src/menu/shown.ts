@@ -1,0 +1,339 @@
+import {
+  fontNames,
+  variableRange,
+  type Action,
+  type MenuItem,
+  type OutputActionOf,
+  type Page,
+  type Variable,
+} from '../gadget/index.ts';
+import { madeId, type Outline } from './outline.ts';
+
+/** What a place of a menu shows: done on coming there and after each change there, with what that takes. */
+export interface Shown {
+  entry: Action[];
+  changed: Action[];
+  pages: Page[];
+  variables: Variable[];
+}
+export const nothingShown: Shown = { entry: [], changed: [], pages: [], variables: [] };
+
+type FontName = (typeof fontNames)[number];
+const cellOf = (font: FontName) => {
+  const [widthPx, heightPx] = font.split('x').map(Number) as [number, number];
+  return { widthPx, heightPx };
+};
+/** The largest in which so many characters fit into that place; the smallest where none does. */
+function fitting(characters: number, widthPx: number, heightPx: number): FontName {
+  const fits = [...fontNames].reverse().find((font) => {
+    const cell = cellOf(font);
+    return cell.widthPx * characters <= widthPx && cell.heightPx <= heightPx;
+  });
+  return fits ?? fontNames[0];
+}
+
+/** A texts variable that never changes: names by number. */
+export const namesVariable = (id: string, name: string, texts: readonly string[]): Variable => ({
+  id,
+  kind: 'texts',
+  name,
+  saved: null,
+  length: Math.min(64, Math.max(1, ...texts.map((text) => [...text].length))),
+  initials: texts.map((text) => [...text].slice(0, 64).join('')),
+});
+
+/** Braces mean something in a text with gaps. */
+const plain = (text: string): string => text.replace(/[{}]/g, (brace) => (brace === '{' ? '(' : ')'));
+
+/** What an item's value looks like as a text with gaps; null: it has none. */
+export interface ValueText {
+  template: string;
+  /** Characters that it takes at most. */
+  longest: number;
+  variables: Variable[];
+}
+
+const digits = (value: number): number => String(value).length;
+
+/** @param id the variable that holds it; while it is being set, that is another */
+export function valueText(outline: Outline, item: MenuItem, id?: string): ValueText | null {
+  if (!('variableId' in item)) return null;
+  const variable = outline.variable(item.variableId);
+  const of = id ?? variable.id;
+  if (item.kind === 'pick') {
+    const last = outline.offeredBy(item) - 1;
+    const length = variable.kind === 'texts' ? variable.length : 0;
+    return {
+      template: `{${variable.id}[clamp(${id ?? item.chosenId}, 0, ${last})]}`,
+      longest: length,
+      variables: [],
+    };
+  }
+  switch (variable.kind) {
+    case 'number': {
+      const { low, high } = item.kind === 'value' ? outline.rangeOf(item) : variableRange(variable);
+      const unit = variable.unit === '' ? '' : ` ${plain(variable.unit)}`;
+      return {
+        template: `{${of}}${unit}`,
+        longest: Math.max(digits(low), digits(high)) + [...unit].length,
+        variables: [],
+      };
+    }
+    case 'flag': {
+      const { on, off } = outline.menu.words;
+      const names = namesVariable(madeId(item, 't'), `${variable.name}_words`, [off, on]);
+      return {
+        template: `{${names.id}[${of}]}`,
+        longest: Math.max([...on].length, [...off].length),
+        variables: [names],
+      };
+    }
+    case 'choice': {
+      const options = variable.options.map(({ name }) => name.replace(/_/g, ' '));
+      const names = namesVariable(madeId(item, 't'), `${variable.name}_words`, options);
+      return {
+        template: `{${names.id}[${of}]}`,
+        longest: Math.max(...options.map((name) => [...name].length)),
+        variables: [names],
+      };
+    }
+    case 'text':
+      return { template: `{${of}}`, longest: variable.length, variables: [] };
+    default:
+      return null;
+  }
+}
+
+/** How a menu's display is written on. */
+export interface Writer {
+  /** Rows of a list that are in view, its title not counted. */
+  rows: number;
+  /** @param cursorId the variable that says where one stands */
+  list(
+    ownerId: string,
+    title: string,
+    names: { id: string; texts: readonly string[] },
+    values: readonly (ValueText | null)[],
+    cursorId: string,
+  ): Shown;
+  /** One value, large, under its name; beside the value there may be what is being put in next. */
+  value(
+    ownerId: string,
+    title: string,
+    value: Pick<ValueText, 'template' | 'longest'>,
+    next?: Pick<ValueText, 'template' | 'longest'>,
+  ): Shown;
+  /** Labels beside keys, on several screens where they are many. */
+  labels(ownerId: string, title: string, pages: readonly (readonly Label[])[], pageId: string | null): Shown;
+  /** Nothing at all. */
+  dark: Action[];
+  /** What leaving the menu leaves behind. */
+  leave: Action[];
+}
+export interface Label {
+  name: string;
+  value: ValueText | null;
+}
+
+/** Where one stands lies in the middle of what is in view, except near the ends; as lists on pages have it. */
+const topOf = (cursor: string, count: number, rows: number): string =>
+  count <= rows ? '0' : `clamp(${cursor} - ${rows >> 1}, 0, ${count - rows})`;
+
+const nobody: Writer = {
+  rows: 1,
+  list: () => nothingShown,
+  value: () => nothingShown,
+  labels: () => nothingShown,
+  dark: [],
+  leave: [],
+};
+
+/** A display of characters: its rows are written anew with every change. */
+function inRows(outputId: string, columns: number, rows: number): Writer {
+  const titled = rows > 2;
+  const inView = titled ? rows - 1 : rows;
+  const row = (at: number, text: string): Action => ({ kind: 'text', outputId, row: at, text });
+  const written = (lines: readonly string[], variables: Variable[]): Shown => {
+    const actions = Array.from({ length: rows }, (_, at) => row(at, lines[at] ?? ''));
+    return { entry: actions, changed: actions, pages: [], variables };
+  };
+  const head = (title: string) => (titled ? [plain(title)] : []);
+  const blank = Array.from({ length: rows }, (_, at) => row(at, ''));
+  return {
+    rows: inView,
+    list: (_owner, title, { id }, values, cursor) => {
+      const count = values.length;
+      const top = topOf(cursor, count, inView);
+      const lines = Array.from({ length: Math.min(inView, count) }, (_, at) => {
+        const place = count <= inView ? String(at) : `${top} + ${at}`;
+        return `{char(${cursor} == ${place} ? 62 : 32)}{${id}[${place}]}`;
+      });
+      return written([...head(title), ...lines], []);
+    },
+    value: (_owner, title, { template }, next) => {
+      const typed = next === undefined ? template : `${template}${next.template}`;
+      if (rows === 1) return written([next === undefined ? `${plain(title)} ${template}` : typed], []);
+      return written([plain(title), typed], []);
+    },
+    labels: (ownerId, title, pages, pageId) => {
+      const slots = Math.max(...pages.map((page) => page.length));
+      // As many in a row as there are keys beside one another; a row each where there are rows for all.
+      const across = rows >= slots ? 1 : Math.ceil(slots / inView);
+      const width = Math.floor(columns / across);
+      const label = (page: readonly Label[], at: number) => {
+        const name = page[at]?.name ?? '';
+        return across === 1
+          ? name
+          : [...name]
+              .slice(0, width - 1)
+              .join('')
+              .padEnd(width);
+      };
+      const named = Array.from({ length: slots }, (_, at) =>
+        namesVariable(
+          `${ownerId}k${at}`,
+          `${ownerId}_key_${at + 1}`,
+          pages.map((page) => label(page, at)),
+        ),
+      );
+      const lines = Array.from({ length: Math.ceil(slots / across) }, (_, line) =>
+        named
+          .slice(line * across, (line + 1) * across)
+          .map(({ id }) => `{${id}[${pageId ?? '0'}]}`)
+          .join(''),
+      );
+      return written([...(lines.length < rows ? head(title) : []), ...lines], named);
+    },
+    dark: blank,
+    leave: blank,
+  };
+}
+
+/** A display of pixels: pages of its own. */
+function onPages(outline: Outline, outputId: string, widthPx: number, heightPx: number): Writer {
+  const { gadget } = outline;
+  const font: FontName = widthPx >= 60 && heightPx >= 24 ? '6x8' : '4x6';
+  const cell = cellOf(font);
+  const titled = heightPx >= 3 * cell.heightPx + 2;
+  const top = titled ? cell.heightPx + 2 : 0;
+  const rows = Math.min(16, Math.max(1, Math.floor((heightPx - top) / cell.heightPx)));
+  const number = String;
+  const text = (
+    x: number,
+    y: string,
+    template: string,
+    more: Partial<OutputActionOf<'drawText'>> = {},
+  ): OutputActionOf<'drawText'> => ({
+    kind: 'drawText',
+    outputId,
+    onlyIf: '1',
+    x: number(x),
+    y,
+    font,
+    align: 'left',
+    inverted: false,
+    text: template,
+    ...more,
+  });
+  const head = (title: string): Page['elements'] =>
+    titled
+      ? [
+          text(0, '0', plain(title)),
+          {
+            kind: 'drawLine',
+            outputId,
+            onlyIf: '1',
+            x: '0',
+            y: number(cell.heightPx),
+            toX: number(widthPx - 1),
+            toY: number(cell.heightPx),
+          },
+        ]
+      : [];
+  const show = (pageId: string | null): Action => ({ kind: 'showPage', outputId, pageId });
+  const page = (ownerId: string, name: string, elements: Page['elements'], variables: Variable[]): Shown => {
+    const id = `${ownerId}n`;
+    return {
+      entry: [show(id)],
+      changed: [],
+      pages: [{ id, name, outputId, over: null, elements }],
+      variables,
+    };
+  };
+  const first = gadget.pages.find((one) => one.outputId === outputId && one.over === null)?.id ?? null;
+  return {
+    rows,
+    list: (ownerId, title, { id }, values, cursor) => {
+      const count = values.length;
+      const from = topOf(cursor, count, rows);
+      const scroll = count > rows ? 2 : 0;
+      const right = widthPx - 1 - scroll;
+      const placed = values.flatMap((value, at) => {
+        if (!value) return [];
+        const y = `${top} + (${at} - ${from}) * ${cell.heightPx}`;
+        const seen = count > rows ? `${at} >= ${from} && ${at} < ${from} + ${rows}` : null;
+        const common = { align: 'right' as const };
+        return [
+          text(right, y, value.template, {
+            ...common,
+            onlyIf: seen === null ? `${cursor} != ${at}` : `${cursor} != ${at} && ${seen}`,
+          }),
+          text(right, y, value.template, { ...common, inverted: true, onlyIf: `${cursor} == ${at}` }),
+        ];
+      });
+      const elements: Page['elements'] = [
+        ...head(title),
+        {
+          kind: 'drawList',
+          outputId,
+          onlyIf: '1',
+          x: '0',
+          y: number(top),
+          font,
+          width: number(widthPx),
+          rows,
+          variableId: id,
+          cursor,
+        },
+        ...placed,
+      ];
+      return page(ownerId, title, elements, []);
+    },
+    value: (ownerId, title, { template, longest }, next) => {
+      const big = fitting(longest + (next?.longest ?? 0), widthPx, heightPx - top);
+      const y = top + Math.max(0, (heightPx - top - cellOf(big).heightPx) >> 1);
+      const value =
+        next === undefined
+          ? text(widthPx >> 1, number(y), template, { font: big, align: 'centre' })
+          : text(0, number(y), `${template}${next.template}`, { font: big });
+      return page(ownerId, title, [...head(title), value], []);
+    },
+    labels: (ownerId, title, pages, pageId) => {
+      const slots = Math.max(1, outline.slots);
+      // As far apart as the keys, under a title where there is room for one.
+      const from = top + slots * cell.heightPx <= heightPx ? top : 0;
+      const apart = Math.max(cell.heightPx, Math.floor((heightPx - from) / slots));
+      const elements = pages.flatMap((labels, p) =>
+        labels.flatMap(({ name, value }, at) => {
+          const y = number(from + at * apart);
+          const onlyIf = pageId === null ? '1' : `${pageId} == ${p}`;
+          return [
+            text(0, y, plain(name), { onlyIf }),
+            ...(value ? [text(widthPx - 1, y, value.template, { onlyIf, align: 'right' })] : []),
+          ];
+        }),
+      );
+      return page(ownerId, title, [...(from > 0 ? head(title) : []), ...elements], []);
+    },
+    dark: [show(null)],
+    leave: [show(first)],
+  };
+}
+
+/** How the display of a menu is written on. */
+export function writerOf(outline: Outline): Writer {
+  const display = outline.gadget.outputs.find(({ id }) => id === outline.menu.outputId);
+  if (display?.kind === 'screen') return onPages(outline, display.id, display.widthPx, display.heightPx);
+  if (display?.kind === 'text') return inRows(display.id, display.columns, display.rows);
+  return nobody;
+}

@@ -1,0 +1,3 @@
+import { withMenus } from '@hum-lever/core';
+
+export { withMenus };

@@ -1,0 +1,1 @@
+export { MenusView } from './MenusView.tsx';
