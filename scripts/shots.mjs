@@ -88,12 +88,6 @@ try {
     .move({ origin: await find('g[aria-label^="Octave push"]') })
     .perform();
   await shot('wiring');
-  await reed('feel');
-  const choice = (name) => driver.findElement(By.xpath(`//main//option[.="${name}"]`)).click();
-  await choice('Octave');
-  await (await named('A quick whole turn')).click();
-  await sleep(1_000);
-  await shot('feel-turn');
   await open('flow');
   await theme('light');
   await press();
@@ -105,13 +99,17 @@ try {
   await press();
   await sleep(3_200);
   await shot('screen');
+  await driver.get(`${url}/g/${idOf('Cue Lantern')}/screen?view=menus`);
+  await labelled('Press GO');
+  await sleep(2_500);
+  await shot('menus');
   await open('flow');
   await view('Map');
   await sleep(1_500);
   await shot('flow-map');
   await theme('dark');
   await open('flow?view=players');
-  await choice('with flame at');
+  await driver.findElement(By.xpath('//main//option[.="with flame at"]')).click();
   await (await named('Play them')).click();
   const rows = By.css('[aria-label="By difficulty"] tbody tr');
   await driver.wait(async () => (await driver.findElements(rows)).length === 5, 20_000);

@@ -380,6 +380,7 @@ export {
 export {
   differences,
   madeThings,
+  compareMenuSchemes,
   menuAdvice,
   menuFigures,
   missingRoles,

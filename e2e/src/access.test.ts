@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Result } from 'axe-core';
-import { By } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { Bench } from './test/bench.ts';
 
 jest.setTimeout(180_000);
@@ -77,6 +77,17 @@ describe('by day and by night', () => {
       expect(await faults()).toEqual([]);
     },
   );
+
+  it('a menu has no fault, with an item being written', async () => {
+    await bench.openKettle('screen');
+    await bench.segment('Menus');
+    await bench.click('Begin a menu');
+    await bench.click('number');
+    await bench.label('Step');
+    await bench.until('its costs', async () => (await bench.text('main')).includes('Worked by'));
+    expect(await faults('main')).toEqual([]);
+    await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
+  });
 
   it('the views of flow have no fault', async () => {
     await bench.openKettle('flow');

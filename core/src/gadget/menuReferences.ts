@@ -95,7 +95,11 @@ export function menuFaults(gadget: Referring, accuse: (path: Path, message: stri
 /** Depth first, siblings in their order: a submenu stands before what is in it. What lies in nothing is left out. */
 export function inOutline(items: readonly MenuItem[]): MenuItem[] {
   const inner = new Map<string | null, MenuItem[]>();
-  for (const item of items) inner.set(item.parentId, [...(inner.get(item.parentId) ?? []), item]);
+  for (const item of items) {
+    const beside = inner.get(item.parentId);
+    if (beside) beside.push(item);
+    else inner.set(item.parentId, [item]);
+  }
   const ordered: MenuItem[] = [];
   const waiting = [...(inner.get(null) ?? [])].reverse();
   for (let item = waiting.pop(); item; item = waiting.pop()) {

@@ -165,15 +165,18 @@ export function waitingFor(
   { gadget: after }: CompiledGadget,
 ): Waiting[] {
   const same = (one: unknown, other: unknown) => canonicalJson(one) === canonicalJson(other);
+  const there = new Set(after.flow.states.map(({ id }) => id));
   const entries = tables.stateIds.flatMap((stateId, number): Waiting[] => {
     if (active[number] !== 1) return [];
     const of = (gadget: CompiledGadget['gadget']) =>
       gadget.flow.states.find(({ id }) => id === stateId)?.entry;
     return same(of(before), of(after)) ? [] : [{ kind: 'entry', stateId }];
   });
+  const both = new Set(before.flow.states.map(({ id }) => id).filter((id) => there.has(id)));
+  // A state that is new, or gone, begins nothing otherwise.
   const begins = ({ flow }: CompiledGadget['gadget']) => [
     flow.initialId,
-    flow.states.map(({ id, initial }) => [id, initial]),
+    flow.states.flatMap(({ id, initial }) => (both.has(id) ? [[id, initial]] : [])),
   ];
   const starts = ({ flow }: CompiledGadget['gadget']) =>
     new Map(

@@ -76,7 +76,14 @@ function figuresOfItem(outline: Outline, ways: Ways, item: MenuItem): ItemFigure
     case 'choice':
     case 'pick': {
       const from = beginOf(outline, item);
-      const set = (to: number) => setOf(outline, ways, item, to);
+      const known = new Map<number, Setting | null>();
+      const set = (to: number) => {
+        const found = known.get(to);
+        if (found !== undefined) return found;
+        const made = setOf(outline, ways, item, to);
+        known.set(to, made);
+        return made;
+      };
       const typical = typicalOf(outline, item, from)
         .flatMap((to) => set(to) ?? [])
         .reduce<Setting | null>((best, one) => (best && !least(one, best) ? best : one), null);

@@ -414,7 +414,7 @@ describe('what a menu shows', () => {
   it('is rows on a display of characters, written anew with every change', () => {
     const gadget = menuGadget(everyScheme[0]!, everyItem, { display: rowsOf(16, 2) });
     const { outline, ways } = waysIn(gadget);
-    const rows = (strokes: Stroke[]) => {
+    const rows = (strokes: readonly Stroke[]) => {
       const output = played(gadget, strokes).shown.outputs['o1'];
       return output?.kind === 'text' ? output.rows : [];
     };
@@ -436,7 +436,7 @@ describe('what a menu shows', () => {
     const gadget = menuGadget(schemeWith('labelledKeys', 'key1', 'key2', 'key3'), everyItem, {
       display: rowsOf(20, 4),
     });
-    const rows = (strokes: Stroke[]) => {
+    const rows = (strokes: readonly Stroke[]) => {
       const output = played(gadget, strokes).shown.outputs['o1'];
       return output?.kind === 'text' ? output.rows : [];
     };

@@ -22,7 +22,13 @@ export class Outline {
   readonly menu: Menu;
   readonly scheme: Scheme;
   readonly commands: Partial<Record<Command, Saying>>;
+  /** All that is no submenu, and all that are, in the order of the outline. */
+  readonly leaves: readonly MenuItem[];
+  readonly submenus: readonly MenuItemOf<'submenu'>[];
+  private readonly byId: ReadonlyMap<string, MenuItem>;
   private readonly inner = new Map<string | null, MenuItem[]>();
+  private readonly entries = new Map<string | null, readonly Entry[]>();
+  private around: readonly Entry[] | null = null;
   private readonly variables: ReadonlyMap<string, Variable>;
 
   constructor(gadget: Pick<Gadget, 'flow' | 'outputs' | 'controls' | 'pages'>, menu: Menu) {
@@ -31,7 +37,11 @@ export class Outline {
     this.scheme = schemeOf(menu.scheme);
     this.commands = this.scheme.commands((role) => menu.scheme.keys[role] !== undefined);
     this.variables = new Map(gadget.flow.variables.map((variable) => [variable.id, variable]));
-    for (const item of inOutline(menu.items)) {
+    const ordered = inOutline(menu.items);
+    this.byId = new Map(ordered.map((item) => [item.id, item]));
+    this.leaves = ordered.filter(({ kind }) => kind !== 'submenu');
+    this.submenus = ordered.filter((item): item is MenuItemOf<'submenu'> => item.kind === 'submenu');
+    for (const item of ordered) {
       const beside = this.inner.get(item.parentId);
       if (beside) beside.push(item);
       else this.inner.set(item.parentId, [item]);
@@ -44,17 +54,8 @@ export class Outline {
   itemsIn(parentId: string | null): readonly MenuItem[] {
     return this.inner.get(parentId) ?? [];
   }
-  /** All that is no submenu, in the order of the outline. */
-  get leaves(): MenuItem[] {
-    return inOutline(this.menu.items).filter(({ kind }) => kind !== 'submenu');
-  }
-  get submenus(): MenuItemOf<'submenu'>[] {
-    return inOutline(this.menu.items).filter(
-      (item): item is MenuItemOf<'submenu'> => item.kind === 'submenu',
-    );
-  }
   item(id: string): MenuItem | undefined {
-    return this.menu.items.find((item) => item.id === id);
+    return this.byId.get(id);
   }
   /** From the outermost submenu to the one that it is in. */
   wayTo({ parentId }: Pick<MenuItem, 'parentId'>): MenuItem[] {
@@ -69,15 +70,21 @@ export class Outline {
   }
 
   /** What stands in a list. The way out of the outermost one is there only where leaving leads somewhere. */
-  entriesIn(parentId: string | null): Entry[] {
-    const entries = this.itemsIn(parentId).map((item): Entry => ({ kind: 'item', item }));
+  entriesIn(parentId: string | null): readonly Entry[] {
+    const known = this.entries.get(parentId);
+    if (known) return known;
+    const items = this.itemsIn(parentId).map((item): Entry => ({ kind: 'item', item }));
     const leads = parentId !== null || this.menu.leaveId !== null;
-    return leads && !this.commands.back ? [...entries, { kind: 'back' }] : entries;
+    const entries: Entry[] = leads && !this.commands.back ? [...items, { kind: 'back' }] : items;
+    this.entries.set(parentId, entries);
+    return entries;
   }
   /** The same for a scheme that goes round all settings. */
-  get ring(): Entry[] {
-    const entries = this.leaves.map((item): Entry => ({ kind: 'item', item }));
-    return this.menu.leaveId === null ? entries : [...entries, { kind: 'back' }];
+  get ring(): readonly Entry[] {
+    if (this.around) return this.around;
+    const items = this.leaves.map((item): Entry => ({ kind: 'item', item }));
+    this.around = this.menu.leaveId === null ? items : [...items, { kind: 'back' }];
+    return this.around;
   }
   nameOf(entry: Entry): string {
     return entry.kind === 'back' ? this.menu.words.back : entry.item.name;

@@ -145,6 +145,7 @@ export class Ways {
   private readonly outline: Outline;
   private readonly means: Means;
   private readonly heldToo: ReadonlySet<string>;
+  private readonly ways = new Map<string, readonly Stroke[]>();
   constructor(outline: Outline, means: Means) {
     this.outline = outline;
     this.means = means;
@@ -172,7 +173,14 @@ export class Ways {
   }
 
   /** Until the item is under the cursor, beside its key or on its page, but not chosen yet. */
-  private upTo(item: MenuItem): Stroke[] {
+  private upTo(item: MenuItem): readonly Stroke[] {
+    const known = this.ways.get(item.id);
+    if (known) return known;
+    const way = this.wayUpTo(item);
+    this.ways.set(item.id, way);
+    return way;
+  }
+  private wayUpTo(item: MenuItem): Stroke[] {
     const { outline } = this;
     if (outline.scheme.style === 'ring') {
       const { ring } = outline;
@@ -214,7 +222,7 @@ export class Ways {
   }
 
   /** Until the item is open, or, where choosing it is doing it, until it would be chosen. */
-  reach(item: MenuItem): Stroke[] {
+  reach(item: MenuItem): readonly Stroke[] {
     const done = item.kind === 'toggle' || item.kind === 'action' || item.kind === 'factory';
     const ring = this.outline.scheme.style === 'ring';
     return done || (ring && item.kind !== 'text')

@@ -42,8 +42,8 @@ export const itemWords: Record<MenuItem['kind'], string> = {
   choice: 'choice',
   toggle: 'on or off',
   text: 'text',
-  pick: 'one of several texts',
+  pick: 'one of a list',
   action: 'action',
-  reading: 'only looked at',
+  reading: 'reading',
   factory: 'back to new',
 };

@@ -3,6 +3,7 @@ import { IconDots } from '@tabler/icons-react';
 import {
   controlKindOf,
   idleLeads,
+  limits,
   menuSchemes,
   menuWords,
   missingRoles,
@@ -14,10 +15,16 @@ import {
   type Menu,
   type SchemeRole,
 } from '@hum-lever/core';
+import type { ReactNode } from 'react';
 import { edit, useDocument } from '../../../client/index.ts';
-import { Choice, DurationField, Prose, TextField, usePlace } from '../../../shared/index.ts';
+import { Choice, Prose, TextField, useAsProse, usePlace } from '../../../shared/index.ts';
+import { TimeSlot } from '../../../slots/index.ts';
 import { roleWords, schemeWords } from '../../../words/index.ts';
 import classes from './Menus.module.css';
+
+/** Stands close behind the word before it, where that is read. */
+const Stop = ({ children }: { children: ReactNode }) =>
+  useAsProse() ? <span className={classes.stop}>{children}</span> : children;
 
 const none = { value: '', label: 'nothing' };
 const leadWords: Record<(typeof idleLeads)[number], string> = {
@@ -27,7 +34,7 @@ const leadWords: Record<(typeof idleLeads)[number], string> = {
 };
 
 /** Where a menu is, how it is worked and what it does by itself, in sentences. */
-export function MenuSentence({ menu }: { menu: Menu }) {
+export function MenuSentence({ menu, another }: { menu: Menu; another: () => void }) {
   const gadget = useDocument();
   const { id, className } = usePlace(menu.id);
   const { states } = gadget.flow;
@@ -71,7 +78,7 @@ export function MenuSentence({ menu }: { menu: Menu }) {
           value={menu.leaveId ?? ''}
           choose={(state) => change({ leaveId: state || null })}
         />
-        ; it is shown on
+        <Stop>;</Stop> it is shown on
         <Choice
           label="Display of the menu"
           stage="output"
@@ -79,7 +86,6 @@ export function MenuSentence({ menu }: { menu: Menu }) {
           value={menu.outputId ?? ''}
           choose={(output) => change({ outputId: output || null })}
         />
-        .
       </Prose>
       <Prose id={`${menu.id} keys`}>
         It is worked by
@@ -92,8 +98,7 @@ export function MenuSentence({ menu }: { menu: Menu }) {
         />
         {roles.map(({ role, needed }, n) => (
           <span key={role}>
-            {n === 0 ? ': ' : ', '}
-            {roleWords[role]}{' '}
+            <Stop>{n === 0 ? ':' : ','}</Stop> {roleWords[role]}{' '}
             <Choice
               label={`Control for ${roleWords[role]}`}
               stage="contact"
@@ -106,7 +111,6 @@ export function MenuSentence({ menu }: { menu: Menu }) {
             />
           </span>
         ))}
-        .
       </Prose>
       <Prose id={`${menu.id} ways`}>
         Beyond the last item it
@@ -119,7 +123,7 @@ export function MenuSentence({ menu }: { menu: Menu }) {
           value={menu.wraps ? 'round' : 'stop'}
           choose={(value) => change({ wraps: value === 'round' })}
         />
-        ; coming back to a list one stands
+        <Stop>;</Stop> coming back to a list one stands
         <Choice
           label="Coming back to a list"
           data={[
@@ -129,7 +133,7 @@ export function MenuSentence({ menu }: { menu: Menu }) {
           value={menu.remembers ? 'there' : 'first'}
           choose={(value) => change({ remembers: value === 'there' })}
         />
-        . What was set is saved
+        <Stop>.</Stop> What was set is saved
         <Choice
           label="When it is saved"
           data={[
@@ -140,7 +144,7 @@ export function MenuSentence({ menu }: { menu: Menu }) {
           value={menu.saves}
           choose={(saves) => change({ saves })}
         />
-        . Left alone, it
+        <Stop>.</Stop> Left alone, it
         <Choice
           label="Left alone"
           data={[
@@ -160,14 +164,13 @@ export function MenuSentence({ menu }: { menu: Menu }) {
         {menu.idle && (
           <>
             after
-            <DurationField
-              label=""
-              aria-label="How long it waits"
+            <TimeSlot
+              label="How long it waits"
               minUs={1_000_000}
               value={menu.idle.afterUs}
               commit={(afterUs) => change({ idle: { ...menu.idle!, afterUs } })}
             />
-            , and what was not finished is
+            <Stop>,</Stop> and what was not finished is
             <Choice
               label="What was not finished"
               data={[
@@ -179,14 +182,14 @@ export function MenuSentence({ menu }: { menu: Menu }) {
             />
           </>
         )}
-        .
+        <Stop>.</Stop>
       </Prose>
       {missing.length > 0 && (
         <p className={classes.missing} role="status">
           It cannot be worked yet: no control is its {missing.map((role) => roleWords[role]).join(', ')}.
         </p>
       )}
-      <MenuTools menu={menu} />
+      <MenuTools menu={menu} another={another} />
     </div>
   );
 }
@@ -199,7 +202,7 @@ const changed = (
   args: [id, patch],
 });
 
-function MenuTools({ menu }: { menu: Menu }) {
+function MenuTools({ menu, another }: { menu: Menu; another: () => void }) {
   const gadget = useDocument();
   return (
     <Dropdown position="bottom-end">
@@ -209,6 +212,9 @@ function MenuTools({ menu }: { menu: Menu }) {
         </ActionIcon>
       </Dropdown.Target>
       <Dropdown.Dropdown>
+        <Dropdown.Item disabled={gadget.menus.length >= limits.menus} onClick={another}>
+          Another menu
+        </Dropdown.Item>
         {!menu.openedOut && (
           <Dropdown.Item
             onClick={() => edit({ name: 'openMenuOut', args: [menu.id, openedOut(gadget, menu)] })}

@@ -93,8 +93,8 @@ export function MenusView() {
     );
   return (
     <>
-      <div className={classes.head}>
-        {menus.length > 1 && (
+      {menus.length > 1 && (
+        <div className={classes.head}>
           <SegmentedControl
             size="xs"
             aria-label="Menu"
@@ -102,23 +102,14 @@ export function MenusView() {
             value={menu.id}
             onChange={choose}
           />
-        )}
-        <Button
-          size="compact-sm"
-          variant="default"
-          leftSection={<IconPlus size={14} />}
-          disabled={menus.length >= limits.menus}
-          onClick={add}
-        >
-          Another menu
-        </Button>
-      </div>
-      <OneMenu key={menu.id} menu={menu} />
+        </div>
+      )}
+      <OneMenu key={menu.id} menu={menu} another={add} />
     </>
   );
 }
 
-function OneMenu({ menu }: { menu: Menu }) {
+function OneMenu({ menu, another }: { menu: Menu; another: () => void }) {
   const gadget = useDocument();
   const [chosen, choose] = useState<string | null>(null);
   const figures = useMemo(() => menuFigures(gadget, menu), [gadget, menu]);
@@ -135,7 +126,7 @@ function OneMenu({ menu }: { menu: Menu }) {
     <>
       <div className={classes.place}>
         <div>
-          <MenuSentence menu={menu} />
+          <MenuSentence menu={menu} another={another} />
           <WayIn menu={menu} />
         </div>
         <Preview menu={menu} chosen={chosen} />

@@ -1,45 +1,47 @@
 import { Button } from '@mantine/core';
-import type { Gadget, Menu, SchemeRole, SingleEdit } from '@hum-lever/core';
+import { nestingOf, type Gadget, type Menu, type SchemeRole, type SingleEdit } from '@hum-lever/core';
 import { edit, useDocument } from '../../../client/index.ts';
 import classes from './Menus.module.css';
 
-/** Keys of a scheme that one would hold to open its menu, the likeliest first. */
+/** Keys of a scheme that one would open its menu with, the likeliest first. */
 const openers: readonly SchemeRole[] = ['push', 'ok', 'button', 'change', 'more', 'key1'];
 const usualHoldUs = 600_000;
 
-function opening(gadget: Gadget, menu: Menu): { name: string; edits: SingleEdit[] } | null {
-  const { stateId, leaveId, scheme } = menu;
-  const role = openers.find((one) => scheme.keys[one] !== undefined);
-  const control = gadget.controls.find(({ id }) => role && id === scheme.keys[role]);
-  if (stateId === null || leaveId === null || control?.kind !== 'button') return null;
+interface Opening {
+  name: string;
+  how: 'hold' | 'press';
+  edits: SingleEdit[];
+}
+
+/**
+ * A key that opens the menu where it is left to: held, where the menu has a meaning for its press; null: in that state
+ * every key is answered as soon as it is pressed.
+ */
+function opening(gadget: Gadget, { stateId, leaveId, scheme }: Menu): Opening | null {
+  if (stateId === null || leaveId === null) return null;
+  const { ancestorsOf, byId } = nestingOf(gadget.flow);
+  const heard = [byId.get(leaveId)!, ...ancestorsOf(leaveId)].flatMap(({ rules }) =>
+    rules.flatMap(({ trigger }) => (trigger.kind === 'gesture' ? [trigger] : [])),
+  );
+  const answered = (id: string, gestures: readonly string[]) =>
+    heard.some(({ controlId, gesture }) => controlId === id && gestures.includes(gesture));
+  const own = openers.flatMap((role) => scheme.keys[role] ?? []);
+  const buttons = gadget.controls.filter((control) => control.kind === 'button');
+  const ranked = [
+    ...own.flatMap((id) => buttons.find((one) => one.id === id) ?? []),
+    ...buttons.filter(({ id }) => !own.includes(id)),
+  ];
+  const free = ranked.find(({ id }) => !answered(id, ['press', 'hold']));
+  if (!free) return null;
+  const played = Object.values(scheme.keys).includes(free.id);
+  const how = played || answered(free.id, ['tap', 'double', 'release']) ? 'hold' : 'press';
   const listens: SingleEdit[] =
-    control.gestures.holdUs === null
-      ? [
-          {
-            name: 'changeControl',
-            args: [control.id, { gestures: { ...control.gestures, holdUs: usualHoldUs } }],
-          },
-        ]
+    how === 'hold' && free.gestures.holdUs === null
+      ? [{ name: 'changeControl', args: [free.id, { gestures: { ...free.gestures, holdUs: usualHoldUs } }] }]
       : [];
-  return {
-    name: control.name,
-    edits: [
-      ...listens,
-      {
-        name: 'addRule',
-        args: [
-          leaveId,
-          {
-            trigger: { kind: 'gesture', controlId: control.id, gesture: 'hold' },
-            guard: null,
-            actions: [],
-            targetIds: [stateId],
-            internal: false,
-          },
-        ],
-      },
-    ],
-  };
+  const trigger = { kind: 'gesture', controlId: free.id, gesture: how } as const;
+  const rule = { trigger, guard: null, actions: [], targetIds: [stateId], internal: false };
+  return { name: free.name, how, edits: [...listens, { name: 'addRule', args: [leaveId, rule] }] };
 }
 
 /** A menu that no rule leads into, with one that would. */
@@ -65,7 +67,7 @@ export function WayIn({ menu }: { menu: Menu }) {
           variant="default"
           onClick={() => edit({ name: 'several', args: [offer.edits] })}
         >
-          Holding {offer.name} in {from} opens it
+          {offer.how === 'hold' ? 'Holding' : 'Pressing'} {offer.name} in {from} opens it
         </Button>
       )}
     </p>
