@@ -1,5 +1,6 @@
 import {
   blankState,
+  variableStart,
   type Action,
   type Menu,
   type MenuItem,
@@ -166,7 +167,7 @@ export class Making {
     const { item } = entry;
     switch (item.kind) {
       case 'submenu':
-        return { actions: this.coming(item.id), to: `${item.id}s` };
+        return { actions: [], to: `${item.id}s` };
       case 'toggle':
         return {
           actions: [this.setting(item.variableId, `!${item.variableId}`), ...this.settled],
@@ -178,20 +179,23 @@ export class Making {
       case 'factory':
         return outline.askingOf(item) === 'nothing'
           ? { actions: this.deed(item), to: null }
-          : { actions: [this.setting(madeId(item, 'y'), '0')], to: `${item.id}c` };
+          : { actions: [], to: `${item.id}c` };
       default:
         return { actions: [], to: `${item.id}s` };
     }
   }
 
-  /** Coming to a list: one stands on its first item, unless the menu remembers. */
-  private coming(listId: string): Action[] {
-    if (this.menu.remembers || this.outline.scheme.style !== 'cursor') {
-      return this.outline.scheme.style === 'labelled' && this.turnsPages(listId)
-        ? [this.setting(`${listId}v`, '0')]
-        : [];
-    }
-    return [this.setting(`${listId}v`, '0')];
+  /**
+   * What is left lies as it was at first: one stands on the first item again, unless the menu remembers. So what a list
+   * was once left with never tells two moments apart that are the same to a hand.
+   */
+  private leaving(listId: string): Action[] {
+    const { style } = this.outline.scheme;
+    const counted = style === 'cursor' || (style === 'labelled' && this.turnsPages(listId));
+    return counted && !this.menu.remembers ? [this.setting(`${listId}v`, '0')] : [];
+  }
+  private get leavingAll(): Action[] {
+    return [this.menu, ...this.outline.submenus].flatMap(({ id }) => this.leaving(id));
   }
   private turnsPages(listId: string): boolean {
     const parentId = listId === this.menu.id ? null : listId;
@@ -199,10 +203,11 @@ export class Making {
   }
 
   private goingBack(parentId: string | null): { actions: Action[]; to: string | null } {
+    // Leaving the menu does that for all of it.
     if (parentId === null) return { actions: [], to: this.menu.leaveId };
     const around = this.outline.item(parentId)!;
     // Going back, one stands where one went in from.
-    return { actions: [], to: this.homeOf(around.parentId) };
+    return { actions: this.leaving(parentId), to: this.homeOf(around.parentId) };
   }
 
   /** What an action does: the flow hears its signal; a new beginning sets all that the menu sets. */
@@ -258,7 +263,7 @@ export class Making {
         id: `${id}_idle`,
         trigger: { kind: 'timer', timerId: `${id}m` },
         guard: null,
-        actions: idle.leads === 'home' ? this.coming(id) : [],
+        actions: [],
         targetIds: [to],
         internal: false,
       });
@@ -268,10 +273,11 @@ export class Making {
       id: `${id}h`,
       name: menu.name,
       parentId: menu.stateId,
-      initial: { targetIds: [home], actions: this.coming(id) },
+      initial: { targetIds: [home], actions: [] },
       exit: [
         ...(saves === 'leaving' ? [{ kind: 'save' } as const] : []),
         ...(idle ? [{ kind: 'stop', timerId: `${id}m` } as const] : []),
+        ...this.leavingAll,
         ...this.writer.leave,
       ],
       rules,
@@ -295,7 +301,7 @@ export class Making {
       return gestures.map((gesture) => ({
         id: '',
         trigger: { kind: 'gesture', controlId, gesture },
-        actions: this.coming(menu.id),
+        actions: [],
         to: home,
       }));
     });
@@ -580,6 +586,7 @@ export class Making {
     this.counter(place, `${word}_new_${item.id}`, options.length - 1, outline.valuesGoRound(item));
     if (item.live) this.counter(old, `${word}_old_${item.id}`, options.length - 1, false);
     const value = valueText(outline, item, place)!;
+    const fresh = [place, ...(item.live ? [old] : [])].map((one) => this.setting(one, '0'));
     const become = (number: string) => this.setting(id, this.optionOf(item, number));
     const step = (way: '+' | '-') => [
       this.setting(place, `${place} ${way} 1`),
@@ -594,8 +601,8 @@ export class Making {
         item,
         step('+'),
         step('-'),
-        [...(item.live ? [] : [become(place)]), ...this.settled],
-        item.live ? [become(old)] : [],
+        [...(item.live ? [] : [become(place)]), ...this.settled, ...fresh],
+        [...(item.live ? [become(old)] : []), ...fresh],
         this.homeOf(item.parentId),
       ),
       [this.setting(place, this.numberOf(item)), ...(item.live ? [this.setting(old, place)] : [])],
@@ -617,6 +624,7 @@ export class Making {
     const [shownId, enter, done, cancel] = live
       ? [target, [this.setting(copy, target)], [], [this.setting(target, copy)]]
       : [copy, [this.setting(copy, target)], [this.setting(target, copy)], []];
+    const fresh = this.setting(copy, String(variableStart(this.copyOf(target))));
     const value = valueText(outline, item, shownId)!;
     const shown = this.writer.value(item.id, item.name, value);
     const step = (way: 1 | -1) =>
@@ -627,7 +635,7 @@ export class Making {
       's',
       this.pathOf(item),
       this.withValue(value, shown),
-      this.editing(item, [step(1)], [step(-1)], [...done, ...this.settled], cancel, home),
+      this.editing(item, [step(1)], [step(-1)], [...done, ...this.settled, fresh], [...cancel, fresh], home),
       enter,
     );
   }
@@ -672,12 +680,12 @@ export class Making {
   /** An edit that nobody finishes is dropped where the menu says so: what took effect already is taken back. */
   private timedOut(item: { id: string }, cancel: readonly Action[], home: string): NewRule | null {
     const { id, idle } = this.menu;
-    if (!idle || idle.edits === 'keep' || cancel.length === 0) return null;
+    if (!idle || idle.edits === 'keep') return null;
     const to = idle.leads === 'off' ? `${id}z` : idle.leads === 'leave' ? (this.menu.leaveId ?? home) : null;
     return {
       id: `${item.id}_idle`,
       trigger: { kind: 'timer', timerId: `${id}m` },
-      actions: idle.leads === 'home' ? [...cancel, ...this.coming(id)] : cancel,
+      actions: idle.leads === 'leave' ? cancel : [...cancel, ...this.leavingAll],
       to: to ?? this.states[0]!.initial!.targetIds[0]!,
     };
   }
@@ -739,6 +747,10 @@ export class Making {
     const more = turning ? this.trigger('next') : keys.more;
     const done = turning ? keys.more : ring ? this.trigger('next') : keys.done;
     const back: Action[] = [{ kind: 'setText', variableId: item.variableId, index: null, text: `{${old}}` }];
+    const fresh: Action[] = [
+      this.setting(wheel, '0'),
+      { kind: 'setText', variableId: old, index: null, text: '' },
+    ];
     const place = ring ? 'e' : 's';
     this.place(
       item.id,
@@ -759,7 +771,7 @@ export class Making {
           id: `${item.id}_done`,
           trigger: done,
           guard: `${wheel} > ${offered.length}`,
-          actions: this.settled,
+          actions: [...this.settled, ...fresh],
           to: home,
         },
         {
@@ -770,8 +782,8 @@ export class Making {
           ],
           to: null,
         },
-        { id: `${item.id}_cancel`, trigger: keys.cancel, actions: back, to: home },
-        this.timedOut(item, back, home),
+        { id: `${item.id}_cancel`, trigger: keys.cancel, actions: [...back, ...fresh], to: home },
+        this.timedOut(item, [...back, ...fresh], home),
       ],
       [
         { kind: 'setText', variableId: old, index: null, text: `{${item.variableId}}` },
@@ -798,12 +810,12 @@ export class Making {
     const home = this.homeOf(item.parentId);
     const deed = this.deed(item);
     const answer = madeId(item, 'y');
-    this.counter(answer, `${wordOf(item.name)}_answer_${item.id}`, 1, true);
     const name = `${this.pathOf(item)}?`;
     if (outline.scheme.style === 'labelled') {
       this.makeLabelledQuestion(item, name, deed, home);
       return;
     }
+    this.counter(answer, `${wordOf(item.name)}_answer_${item.id}`, 1, true);
     const names = namesVariable(madeId(item, 't'), `${wordOf(item.name)}_answers_${item.id}`, [no, yes]);
     const held = outline.askingOf(item) === 'hold';
     const shown = held
@@ -830,6 +842,8 @@ export class Making {
       { id: `${item.id}_no`, trigger: this.trigger('choose'), actions: [], to: home },
       { id: `${item.id}_back`, trigger: this.trigger('back'), actions: [], to: home },
     ]);
+    // Asked again, one stands on No again.
+    this.states.at(-1)!.exit = [this.setting(answer, '0')];
   }
 
   /** Yes is never beside the key that asked: pressed twice, that key says no. */
