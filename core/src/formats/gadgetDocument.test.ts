@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { EditRefused, limits, openGadget, type Button, type Gadget } from '../gadget/index.ts';
+import { withMenus } from '../menu/index.ts';
 import { checkGadget, snagRules } from '../snag/index.ts';
 import { runTrial, trialSchema } from '../trial/index.ts';
 import { Explorer, usualLimits, wayInto } from '../explore/index.ts';
@@ -339,7 +340,8 @@ describe.each<Demo>([
     const explorer = new Explorer(current!, { ...usualLimits, states: 30_000, edges: 400_000 });
     explorer.advance(Infinity);
     const { stateIds } = explorer.tables;
-    const { states } = current!.flow;
+    // With those that its menus come to.
+    const { states } = withMenus(current!).flow;
     const missed = states.filter(
       ({ id, kind }) =>
         (kind === 'plain' || kind === 'final') &&

@@ -7,7 +7,7 @@ import {
   type OpenedOut,
   type Trigger,
 } from '../gadget/index.ts';
-import { makeMenu } from './making.ts';
+import { makeMenu } from './make.ts';
 import { Outline } from './outline.ts';
 
 /** What one menu comes to in the flow, by ids of its own; nothing where it is nowhere yet. */

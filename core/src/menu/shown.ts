@@ -42,8 +42,9 @@ export const namesVariable = (id: string, name: string, texts: readonly string[]
   initials: texts.map((text) => [...text].slice(0, 64).join('')),
 });
 
-/** Braces mean something in a text with gaps. */
-const plain = (text: string): string => text.replace(/[{}]/g, (brace) => (brace === '{' ? '(' : ')'));
+/** A text as it is, where texts have gaps: braces are characters by their number. */
+export const literal = (text: string): string =>
+  text.replace(/[{}]/g, (brace) => `{char(${brace.codePointAt(0)})}`);
 
 /** What an item's value looks like as a text with gaps; null: it has none. */
 export interface ValueText {
@@ -72,7 +73,7 @@ export function valueText(outline: Outline, item: MenuItem, id?: string): ValueT
   switch (variable.kind) {
     case 'number': {
       const { low, high } = item.kind === 'value' ? outline.rangeOf(item) : variableRange(variable);
-      const unit = variable.unit === '' ? '' : ` ${plain(variable.unit)}`;
+      const unit = variable.unit === '' ? '' : ` ${literal(variable.unit)}`;
       return {
         template: `{${of}}${unit}`,
         longest: Math.max(digits(low), digits(high)) + [...unit].length,
@@ -157,7 +158,7 @@ function inRows(outputId: string, columns: number, rows: number): Writer {
     const actions = Array.from({ length: rows }, (_, at) => row(at, lines[at] ?? ''));
     return { entry: actions, changed: actions, pages: [], variables };
   };
-  const head = (title: string) => (titled ? [plain(title)] : []);
+  const head = (title: string) => (titled ? [literal(title)] : []);
   const blank = Array.from({ length: rows }, (_, at) => row(at, ''));
   return {
     rows: inView,
@@ -172,8 +173,8 @@ function inRows(outputId: string, columns: number, rows: number): Writer {
     },
     value: (_owner, title, { template }, next) => {
       const typed = next === undefined ? template : `${template}${next.template}`;
-      if (rows === 1) return written([next === undefined ? `${plain(title)} ${template}` : typed], []);
-      return written([plain(title), typed], []);
+      if (rows === 1) return written([next === undefined ? `${literal(title)} ${template}` : typed], []);
+      return written([literal(title), typed], []);
     },
     labels: (ownerId, title, pages, pageId) => {
       const slots = Math.max(...pages.map((page) => page.length));
@@ -238,7 +239,7 @@ function onPages(outline: Outline, outputId: string, widthPx: number, heightPx: 
   const head = (title: string): Page['elements'] =>
     titled
       ? [
-          text(0, '0', plain(title)),
+          text(0, '0', literal(title)),
           {
             kind: 'drawLine',
             outputId,
@@ -318,7 +319,7 @@ function onPages(outline: Outline, outputId: string, widthPx: number, heightPx: 
           const y = number(from + at * apart);
           const onlyIf = pageId === null ? '1' : `${pageId} == ${p}`;
           return [
-            text(0, y, plain(name), { onlyIf }),
+            text(0, y, literal(name), { onlyIf }),
             ...(value ? [text(widthPx - 1, y, value.template, { onlyIf, align: 'right' })] : []),
           ];
         }),

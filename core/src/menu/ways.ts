@@ -3,7 +3,7 @@ import { repeatPausesUs, strokeUs } from '../gesture/index.ts';
 import type { Means } from './means.ts';
 import type { Entry, Outline } from './outline.ts';
 import { labelledRoles, type Saying } from './scheme.ts';
-import { questionKeys } from './making.ts';
+import { questionKeys } from './questions.ts';
 
 /** Something that a hand does over and over on one control. */
 export interface Stroke extends Saying {
