@@ -228,7 +228,7 @@ describe('the map', () => {
     await bench.goto(`/g/${id}/flow?view=map`);
     const words = await bench.until('the words', async () => {
       const all = await bench.driver.findElements(By.css('svg[aria-label="Map"] text'));
-      for (const one of all) if ((await one.getText()) === 'after 20 s') return one;
+      for (const one of all) if ((await one.getText()) === 'BACK press') return one;
       return null;
     });
     await bench.driver.executeScript(
@@ -237,7 +237,7 @@ describe('the map', () => {
     );
     await bench.until('its rule', async () =>
       bench.driver.executeScript(
-        'const { id, textContent } = document.activeElement; return id.startsWith("place-") && /after\\s*20/i.test(textContent)',
+        'const { id, textContent } = document.activeElement; return id.startsWith("place-") && /BACK/.test(textContent)',
       ),
     );
   });
