@@ -1,4 +1,4 @@
-import { Button, Table } from '@mantine/core';
+import { Button, Table, VisuallyHidden } from '@mantine/core';
 import {
   menuSchemeEdit,
   schemeFor,
@@ -116,7 +116,9 @@ function Schemes({ menu, advice }: { menu: Menu; advice: MenuAdvice }) {
             <Table.Th>Takes</Table.Th>
             <Table.Th className="right">A setting</Table.Th>
             <Table.Th className="right">At worst</Table.Th>
-            <Table.Th />
+            <Table.Th>
+              <VisuallyHidden>Take it</VisuallyHidden>
+            </Table.Th>
           </Table.Tr>
         </Table.Thead>
         <Table.Tbody>
