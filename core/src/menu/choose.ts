@@ -1,5 +1,6 @@
 import {
   controlKindOf,
+  type Control,
   type Edit,
   type Gadget,
   type Menu,
@@ -49,8 +50,17 @@ export function schemeFor(gadget: Pick<Gadget, 'controls' | 'parts'>, kind: Sche
   return { kind, keys };
 }
 
-/** Keys that a scheme holds down must say so: those that do not yet are made to, after that long. */
-export const usualHoldUs = 600_000;
+/** A key that is to be held must say so: one that does not yet is made to, after that long. */
+const usualHoldUs = 600_000;
+export const listenForHold = (control: Control): SingleEdit[] =>
+  control.kind === 'button' && control.gestures.holdUs === null
+    ? [
+        {
+          name: 'changeControl',
+          args: [control.id, { gestures: { ...control.gestures, holdUs: usualHoldUs } }],
+        },
+      ]
+    : [];
 
 /** The scheme, and the settings of its keys that it takes, as one step. */
 export function menuSchemeEdit(gadget: Gadget, menu: Menu, scheme: MenuScheme): Edit {
@@ -58,16 +68,7 @@ export function menuSchemeEdit(gadget: Gadget, menu: Menu, scheme: MenuScheme): 
   const held = new Set(
     Object.values(commands).flatMap(({ how, role }) => (how === 'hold' ? (scheme.keys[role] ?? []) : [])),
   );
-  const holds = gadget.controls.flatMap((control): SingleEdit[] =>
-    held.has(control.id) && control.kind === 'button' && control.gestures.holdUs === null
-      ? [
-          {
-            name: 'changeControl',
-            args: [control.id, { gestures: { ...control.gestures, holdUs: usualHoldUs } }],
-          },
-        ]
-      : [],
-  );
+  const holds = gadget.controls.flatMap((control) => (held.has(control.id) ? listenForHold(control) : []));
   const change: SingleEdit = { name: 'changeMenu', args: [menu.id, { scheme }] };
   return holds.length === 0 ? change : { name: 'several', args: [[change, ...holds]] };
 }

@@ -14,14 +14,18 @@ import { Outline } from './outline.ts';
 export function madeOf(document: Gadget, menu: Menu): OpenedOut {
   if (menu.stateId === null) return { states: [], variables: [], timers: [], pages: [], ignored: [] };
   // What it came to before is not there for it.
-  const owners = ownersIn(menu);
-  const pages = document.pages.filter(({ id }) => !owners.has(madeFor(id) ?? ''));
+  const isMade = madeForAny(menu);
+  const pages = document.pages.filter((page) => !isMade(page));
   const gadget = { ...document, pages };
   const made = makeMenu(new Outline(gadget, menu));
   return { ...made, pages: [...blankFirst(gadget, menu), ...made.pages] };
 }
 
-const ownersIn = ({ id, items }: Menu): ReadonlySet<string> => new Set([id, ...items.map((item) => item.id)]);
+/** Whether a thing was made for this menu or one of its items. */
+function madeForAny({ id, items }: Menu): (thing: { id: string }) => boolean {
+  const owners = new Set([id, ...items.map((item) => item.id)]);
+  return (thing) => owners.has(madeFor(thing.id) ?? '');
+}
 
 /** A display begins with its first page: where a maker drew none, that must not be one of the menu. */
 function blankFirst({ pages, outputs }: Gadget, { id, outputId }: Menu): OpenedOut['pages'] {
@@ -117,11 +121,8 @@ export function openedOut(gadget: Gadget, menu: Menu): OpenedOut {
 
 /** Everything in the document that was once made for a menu: what going back to the outline takes away. */
 export function madeThings(gadget: Gadget, menu: Menu): string[] {
-  const owners = ownersIn(menu);
   const { states, variables, timers } = gadget.flow;
-  return [...states, ...variables, ...timers, ...gadget.pages]
-    .map(({ id }) => id)
-    .filter((id) => owners.has(madeFor(id) ?? ''));
+  return [...states, ...variables, ...timers, ...gadget.pages].filter(madeForAny(menu)).map(({ id }) => id);
 }
 
 /** What a menu would make otherwise than it stands in the flow now, where it was opened out. */
@@ -135,7 +136,7 @@ export interface Difference {
 
 export function differences(gadget: Gadget, menu: Menu): Difference[] {
   const made = madeOf(gadget, menu);
-  const owners = ownersIn(menu);
+  const isMade = madeForAny(menu);
   const found: Difference[] = [];
   const compare = <T extends { id: string }>(
     kind: Difference['kind'],
@@ -152,7 +153,7 @@ export function differences(gadget: Gadget, menu: Menu): Difference[] {
         found.push({ kind, id: one.id, name: nameOf(kept), how: 'changed' });
     }
     for (const one of has)
-      if (!meant.has(one.id) && (kind === 'rule' || owners.has(madeFor(one.id) ?? '')))
+      if (!meant.has(one.id) && (kind === 'rule' || isMade(one)))
         found.push({ kind, id: one.id, name: nameOf(one), how: 'own' });
   };
   const named = ({ name }: { name: string }) => name;
@@ -166,7 +167,7 @@ export function differences(gadget: Gadget, menu: Menu): Difference[] {
     ),
   );
   const { flow } = gadget;
-  const own = flow.states.filter(({ id }) => owners.has(madeFor(id) ?? ''));
+  const own = flow.states.filter(isMade);
   compare('state', bare(made.states), bare(own), named);
   compare('rule', rules(made.states), rules(own), ({ id }) => ruleNames.get(id) ?? '');
   compare('variable', made.variables, flow.variables, named);

@@ -1,5 +1,5 @@
 export { menuAdvice, type MenuAdvice } from './advice.ts';
-export { menuSchemeEdit, schemeFor } from './choose.ts';
+export { listenForHold, menuSchemeEdit, schemeFor } from './choose.ts';
 export {
   bestScheme,
   compareMenuSchemes,

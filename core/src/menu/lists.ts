@@ -16,15 +16,11 @@ function choosing(
   if (entry.kind === 'back') return goingBack(m, parentId);
   const { item } = entry;
   switch (item.kind) {
-    case 'submenu':
-      return { actions: [], to: `${item.id}s` };
     case 'toggle':
       return {
         actions: [m.setting(item.variableId, `!${item.variableId}`), ...m.settled],
         to: null,
       };
-    case 'reading':
-      return { actions: [], to: `${item.id}s` };
     case 'action':
     case 'factory':
       return outline.askingOf(item) === 'nothing'

@@ -1,6 +1,6 @@
-import { blankState, type MenuItem, type OpenedOut, type Rule } from '../gadget/index.ts';
+import { blankState, type MenuItem, type OpenedOut, type Rule, type Trigger } from '../gadget/index.ts';
 import { makeLabels, makeList } from './lists.ts';
-import { Making, type NewRule } from './making.ts';
+import { Making } from './making.ts';
 import type { Outline } from './outline.ts';
 import { makeQuestion } from './questions.ts';
 import { makeRing } from './ring.ts';
@@ -29,17 +29,6 @@ function container(m: Making, home: string): void {
   const { menu } = m;
   const { id, idle, saves } = menu;
   const rules: Rule[] = [];
-  if (idle) {
-    const to = idle.leads === 'home' ? home : idle.leads === 'leave' ? (menu.leaveId ?? home) : `${id}z`;
-    rules.push({
-      id: `${id}_idle`,
-      trigger: { kind: 'timer', timerId: `${id}m` },
-      guard: null,
-      actions: [],
-      targetIds: [to],
-      internal: false,
-    });
-  }
   m.states.push({
     ...blankState(),
     id: `${id}h`,
@@ -54,14 +43,23 @@ function container(m: Making, home: string): void {
     ],
     rules,
   });
+  const to = m.idleTarget;
+  if (to !== null)
+    rules.push({
+      id: `${id}_idle`,
+      trigger: { kind: 'timer', timerId: `${id}m` },
+      guard: null,
+      actions: [],
+      targetIds: [to],
+      internal: false,
+    });
 }
 
 /** Dark until a key is pressed, and that press does nothing else. */
 function makeDark(m: Making): void {
   const { menu } = m;
   const controls = new Set(Object.values(menu.scheme.keys));
-  const home = m.states[0]!.initial!.targetIds[0]!;
-  const wakes = [...controls].flatMap((controlId): NewRule[] => {
+  const wakes = [...controls].flatMap((controlId): Trigger[] => {
     const control = m.outline.gadget.controls.find(({ id }) => id === controlId);
     const gestures =
       control?.kind === 'encoder'
@@ -70,24 +68,18 @@ function makeDark(m: Making): void {
           m.heldToo.has(controlId)
           ? (['tap', 'hold'] as const)
           : (['press'] as const);
-    return gestures.map((gesture) => ({
-      id: '',
-      trigger: { kind: 'gesture', controlId, gesture },
-      actions: [],
-      to: home,
-    }));
+    return gestures.map((gesture) => ({ kind: 'gesture', controlId, gesture }));
   });
   const dark: Shown = { entry: m.writer.dark, changed: [], pages: [], variables: [] };
-  const before = m.states.length;
   m.place(
     menu.id,
     'z',
     `${menu.name}: dark`,
     dark,
-    wakes.map((rule, n) => ({ ...rule, id: `${menu.id}_wake${n}` })),
+    wakes.map((trigger, n) => ({ id: `${menu.id}_wake${n}`, trigger, actions: [], to: m.home })),
   );
   // Nobody is there: it stays dark.
-  m.states[before]!.entry = m.writer.dark;
+  m.states.at(-1)!.entry = m.writer.dark;
 }
 
 /** The places that an item has besides its line in a list. */

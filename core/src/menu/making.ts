@@ -24,25 +24,20 @@ export interface NewRule {
 /** Everything that one menu comes to, being collected. */
 export class Making {
   readonly outline: Outline;
-
   readonly menu: Menu;
-
   readonly writer: Writer;
-
   /** Controls that mean something else while they are held. */
-  readonly heldToo = new Set<string>();
-
+  readonly heldToo: ReadonlySet<string>;
   readonly states: State[] = [];
-
   private readonly variables = new Map<string, Variable>();
-
   readonly pages: OpenedOut['pages'][number][] = [];
 
   constructor(outline: Outline) {
     this.outline = outline;
     this.menu = outline.menu;
     this.writer = writerOf(outline);
-    for (const saying of Object.values(outline.commands)) if (saying.how === 'hold') this.hearsHold(saying);
+    const { keys } = outline.menu.scheme;
+    this.heldToo = new Set([...outline.heldRoles].flatMap((role) => keys[role] ?? []));
   }
 
   get made(): OpenedOut {
@@ -60,22 +55,14 @@ export class Making {
     return this.menu.scheme.keys[role];
   }
 
-  private hearsHold(saying: Saying): void {
-    const id = this.controlOf(saying);
-    // Holding to be sure matters only where something asks for it.
-    const asked = this.menu.items.some(
-      (item) => (item.kind === 'action' || item.kind === 'factory') && this.outline.askingOf(item) === 'hold',
-    );
-    if (id !== undefined && (saying !== this.outline.commands.sure || asked)) this.heldToo.add(id);
-  }
-
   /** What a rule hears of a command; null: nothing says it. */
   trigger(command: Command): Trigger | null {
     const saying = this.outline.commands[command];
-    return saying ? this.triggerOf(saying) : null;
+    return this.triggerOf(saying);
   }
 
-  triggerOf(saying: Saying): Trigger | null {
+  triggerOf(saying: Saying | undefined): Trigger | null {
+    if (!saying) return null;
     const controlId = this.controlOf(saying);
     if (controlId === undefined) return null;
     return { kind: 'gesture', controlId, gesture: gestureOf(saying, this.heldToo.has(controlId)) };
@@ -127,7 +114,7 @@ export class Making {
     const id = `${ownerId}${what}`;
     const { idle } = this.menu;
     // At home already, nothing leads home again and again.
-    const atHome = idle?.leads === 'home' && id === this.states[0]!.initial!.targetIds[0];
+    const atHome = idle?.leads === 'home' && id === this.home;
     this.states.push({
       ...blankState(),
       id,
@@ -171,7 +158,19 @@ export class Making {
     return this.menu.saves === 'done' ? [{ kind: 'save' }] : [];
   }
 
-  /** Where a list is, or null: out of the menu. */
+  /** The first place of the menu. */
+  get home(): string {
+    return this.states[0]!.initial!.targetIds[0]!;
+  }
+
+  /** Where being left alone leads; null: it leads nowhere. */
+  get idleTarget(): string | null {
+    const { id, idle, leaveId } = this.menu;
+    if (!idle) return null;
+    return idle.leads === 'off' ? `${id}z` : idle.leads === 'leave' ? (leaveId ?? this.home) : this.home;
+  }
+
+  /** The state of a list. */
   homeOf(parentId: string | null): string {
     return `${parentId ?? this.menu.id}s`;
   }

@@ -6,6 +6,7 @@ import {
   type Menu,
   type MenuItem,
   type MenuItemOf,
+  type SchemeRole,
   type Variable,
 } from '../gadget/index.ts';
 import { labelledRoles, schemeOf, type Command, type Saying, type Scheme } from './scheme.ts';
@@ -125,15 +126,51 @@ export class Outline {
     return texts.kind === 'texts' ? texts.initials.length : 0;
   }
 
+  /** Roles whose keys mean something while they are held; to be sure only where something asks for it. */
+  get heldRoles(): ReadonlySet<SchemeRole> {
+    const asked = this.menu.items.some(
+      (item) => (item.kind === 'action' || item.kind === 'factory') && this.askingOf(item) === 'hold',
+    );
+    const held = Object.values(this.commands).filter(
+      (saying) => saying.how === 'hold' && (saying !== this.commands.sure || asked),
+    );
+    return new Set(held.map(({ role }) => role));
+  }
+  /** What says what while something is being set. */
+  get editCommands(): Partial<Record<'more' | 'less' | 'done' | 'cancel', Saying>> {
+    if (this.scheme.style !== 'labelled') return this.commands;
+    const keys = labelledRoles(this.menu.scheme).map((role): Saying => ({ role, how: 'tap' }));
+    const [less, more, third] = keys;
+    const done = keys.at(-1);
+    return {
+      ...(less && { less }),
+      ...(more && { more }),
+      ...(done && { done }),
+      ...(third && keys.length > 3 && { cancel: third }),
+    };
+  }
+
   /** Keys with a label each. */
   get slots(): number {
     return labelledRoles(this.menu.scheme).length;
+  }
+  /** On which screen of labels, and beside which key, an item of a list stands. */
+  slotOf(item: MenuItem): { page: number; slot: number } {
+    const entries = this.entriesIn(item.parentId);
+    const at = entries.findIndex((entry) => entry.kind === 'item' && entry.item.id === item.id);
+    if (entries.length <= Math.max(1, this.slots)) return { page: 0, slot: at };
+    const each = this.labelsEach;
+    return { page: Math.floor(at / each), slot: at % each };
+  }
+  /** Labels on one screen of several, where the last key leads on. */
+  private get labelsEach(): number {
+    return Math.max(1, this.slots - 1);
   }
   /** Screens of labels that a list takes: where they do not fit, the last key of each leads on to the next. */
   labelPages<T>(entries: readonly T[]): T[][] {
     const slots = Math.max(1, this.slots);
     if (entries.length <= slots) return [[...entries]];
-    const each = Math.max(1, slots - 1);
+    const each = this.labelsEach;
     return Array.from({ length: Math.ceil(entries.length / each) }, (_, page) =>
       entries.slice(page * each, (page + 1) * each),
     );

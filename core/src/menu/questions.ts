@@ -104,10 +104,7 @@ function makeLabelledQuestion(
 
 /** Which of the labelled keys says yes. */
 export function questionKeys(outline: Outline, item: MenuItem): { yes: number } {
-  const entries = outline.entriesIn(item.parentId);
-  const at = entries.findIndex((entry) => entry.kind === 'item' && entry.item.id === item.id);
-  const pages = outline.labelPages(entries);
-  const slot = pages.length === 1 ? at : at % Math.max(1, outline.slots - 1);
+  const { slot } = outline.slotOf(item);
   const last = outline.slots - 1;
   return { yes: slot === last ? 0 : last };
 }

@@ -20,7 +20,7 @@ export function makeRing(m: Making): void {
       owner.id,
       's',
       entry.kind === 'back' ? `${menu.name}: ${name}` : m.pathOf(entry.item),
-      { ...shown, variables: [...(value?.variables ?? []), ...shown.variables] },
+      m.withValue(value, shown),
       [
         ...(alone ? [] : m.stepping(`${owner.id}_next`, m.trigger('next'), [], next)),
         ...(alone ? [] : m.stepping(`${owner.id}_previous`, m.trigger('previous'), [], previous)),

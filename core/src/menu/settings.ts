@@ -1,7 +1,6 @@
 import { variableStart, type Action, type MenuItemOf, type Trigger, type Variable } from '../gadget/index.ts';
 import { wordOf, type Making, type NewRule } from './making.ts';
 import { madeId } from './outline.ts';
-import { labelledRoles } from './scheme.ts';
 import { valueText } from './shown.ts';
 import { numberOf, optionOf, optionsOf, picked, stepped } from './steps.ts';
 
@@ -100,43 +99,30 @@ function editing(
     ...m.stepping(`${item.id}_less`, keys.less, less),
     { id: `${item.id}_done`, trigger: keys.done, actions: done, to: home },
     { id: `${item.id}_cancel`, trigger: keys.cancel, actions: cancel, to: home },
-    timedOut(m, item, cancel, home),
+    timedOut(m, item, cancel),
   ];
 }
 
 /** An edit that nobody finishes is dropped where the menu says so: what took effect already is taken back. */
-export function timedOut(
-  m: Making,
-  item: { id: string },
-  cancel: readonly Action[],
-  home: string,
-): NewRule | null {
+export function timedOut(m: Making, item: { id: string }, cancel: readonly Action[]): NewRule | null {
   const { id, idle } = m.menu;
-  if (!idle || idle.edits === 'keep') return null;
-  const to = idle.leads === 'off' ? `${id}z` : idle.leads === 'leave' ? (m.menu.leaveId ?? home) : null;
+  const to = m.idleTarget;
+  if (to === null || idle?.edits !== 'drop') return null;
   return {
     id: `${item.id}_idle`,
     trigger: { kind: 'timer', timerId: `${id}m` },
     actions: idle.leads === 'leave' ? cancel : [...cancel, ...m.leavingAll],
-    to: to ?? m.states[0]!.initial!.targetIds[0]!,
+    to,
   };
 }
 
 export function editKeys(m: Making): Record<'more' | 'less' | 'done' | 'cancel', Trigger | null> {
-  if (m.outline.scheme.style !== 'labelled')
-    return {
-      more: m.trigger('more'),
-      less: m.trigger('less'),
-      done: m.trigger('done'),
-      cancel: m.trigger('cancel'),
-    };
-  const roles = labelledRoles(m.menu.scheme);
-  const at = (n: number) => (roles[n] ? m.triggerOf({ role: roles[n], how: 'tap' }) : null);
+  const { more, less, done, cancel } = m.outline.editCommands;
   return {
-    less: at(0),
-    more: at(1),
-    done: at(roles.length - 1),
-    cancel: roles.length > 3 ? at(2) : null,
+    more: m.triggerOf(more),
+    less: m.triggerOf(less),
+    done: m.triggerOf(done),
+    cancel: m.triggerOf(cancel),
   };
 }
 

@@ -80,7 +80,7 @@ export function makeText(m: Making, item: MenuItemOf<'text'>): void {
         to: null,
       },
       { id: `${item.id}_cancel`, trigger: keys.cancel, actions: [...back, ...fresh], to: home },
-      timedOut(m, item, [...back, ...fresh], home),
+      timedOut(m, item, [...back, ...fresh]),
     ],
     [{ kind: 'setText', variableId: old, index: null, text: `{${item.variableId}}` }, m.setting(wheel, '0')],
   );

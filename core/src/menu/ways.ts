@@ -1,4 +1,4 @@
-import type { MenuItem, MenuItemOf } from '../gadget/index.ts';
+import type { MenuItem, MenuItemOf, SchemeRole } from '../gadget/index.ts';
 import { repeatPausesUs, strokeUs } from '../gesture/index.ts';
 import type { Means } from './means.ts';
 import type { Entry, Outline } from './outline.ts';
@@ -89,9 +89,6 @@ export function stepsTo(
   ways: { more: boolean; less: boolean },
 ): Steps | null {
   const found: Steps[] = [];
-  const consider = (steps: Steps | null) => {
-    if (steps) found.push(steps);
-  };
   const straight = (a: number, way: 1 | -1): number | null => {
     const gap = (to - a) * way;
     return gap >= 0 && gap % step === 0 ? gap / step : null;
@@ -115,27 +112,27 @@ export function stepsTo(
     // Every step leads to an end.
     for (const way of [1, -1] as const) {
       const end = (way === 1) === round ? low : high;
-      if (can(way) && to === end) consider(way === 1 ? stepsOf(1, 0, 1) : stepsOf(0, 1, -1));
+      if (can(way) && to === end) found.push(way === 1 ? stepsOf(1, 0, 1) : stepsOf(0, 1, -1));
     }
     return found.sort((a, b) => cost(a) - cost(b))[0] ?? null;
   }
   for (const way of [1, -1] as const) {
     if (!can(way)) continue;
     const direct = straight(from, way);
-    if (direct !== null) consider(way === 1 ? stepsOf(direct, 0, 1) : stepsOf(0, direct, -1));
+    if (direct !== null) found.push(way === 1 ? stepsOf(direct, 0, 1) : stepsOf(0, direct, -1));
     // By way of an end: from there on, or back.
     const until = beyond(from, way);
     const anchor = (way === 1) === round ? low : high;
     const on = straight(anchor, way);
-    if (on !== null) consider(way === 1 ? stepsOf(until + on, 0, 1) : stepsOf(0, until + on, -1));
+    if (on !== null) found.push(way === 1 ? stepsOf(until + on, 0, 1) : stepsOf(0, until + on, -1));
     const other = -way as 1 | -1;
     if (!can(other)) continue;
     const back = straight(anchor, other);
-    if (back !== null) consider(way === 1 ? stepsOf(until, back, 1) : stepsOf(back, until, -1));
+    if (back !== null) found.push(way === 1 ? stepsOf(until, back, 1) : stepsOf(back, until, -1));
     if (!round) continue;
     // Round one end, and back over it, leads to the other end.
     const again = straight(anchor === low ? high : low, other);
-    if (again !== null) consider(way === 1 ? stepsOf(until, again + 1, 1) : stepsOf(again + 1, until, -1));
+    if (again !== null) found.push(way === 1 ? stepsOf(until, again + 1, 1) : stepsOf(again + 1, until, -1));
   }
   return found.sort((a, b) => cost(a) - cost(b))[0] ?? null;
 }
@@ -144,20 +141,12 @@ export function stepsTo(
 export class Ways {
   private readonly outline: Outline;
   private readonly means: Means;
-  private readonly heldToo: ReadonlySet<string>;
+  private readonly heldToo: ReadonlySet<SchemeRole>;
   private readonly ways = new Map<string, readonly Stroke[]>();
   constructor(outline: Outline, means: Means) {
     this.outline = outline;
     this.means = means;
-    const { commands, menu } = outline;
-    const asked = menu.items.some(
-      (item) => (item.kind === 'action' || item.kind === 'factory') && outline.askingOf(item) === 'hold',
-    );
-    this.heldToo = new Set(
-      Object.values(commands).flatMap((saying) =>
-        saying.how === 'hold' && (saying !== commands.sure || asked) ? [saying.role] : [],
-      ),
-    );
+    this.heldToo = outline.heldRoles;
   }
 
   effort(strokes: readonly Stroke[]): Effort {
@@ -184,27 +173,20 @@ export class Ways {
     const { outline } = this;
     if (outline.scheme.style === 'ring') {
       const { ring } = outline;
-      const at = ring.findIndex((entry) => entry.kind === 'item' && entry.item.id === item.id);
-      return this.along(at, ring.length, true);
+      return this.along(placeOf(ring, item), ring.length, true);
     }
     const way = [...outline.wayTo(item), item];
     return way.flatMap((one, depth) => {
-      const entries = outline.entriesIn(one.parentId);
-      const at = placeOf(entries, one);
       const chosen = depth < way.length - 1;
       if (outline.scheme.style === 'labelled') {
-        const { page, slot } = this.slotOf(entries, at);
+        const { page, slot } = outline.slotOf(one);
         const turns = stroke(this.key(outline.slots - 1), page);
         return chosen ? [...turns, ...stroke(this.key(slot))] : turns;
       }
-      const moves = this.along(at, entries.length, outline.goesRound);
+      const entries = outline.entriesIn(one.parentId);
+      const moves = this.along(placeOf(entries, one), entries.length, outline.goesRound);
       return chosen ? [...moves, ...stroke(outline.commands.choose!)] : moves;
     });
-  }
-  private slotOf(entries: readonly Entry[], at: number): { page: number; slot: number } {
-    const { slots } = this.outline;
-    if (entries.length <= slots) return { page: 0, slot: at };
-    return { page: Math.floor(at / (slots - 1)), slot: at % (slots - 1) };
   }
   private along(at: number, count: number, round: boolean): Stroke[] {
     const { next, previous } = this.outline.commands;
@@ -214,10 +196,7 @@ export class Ways {
   }
   private choice(item: MenuItem): Stroke[] {
     const { outline } = this;
-    if (outline.scheme.style === 'labelled') {
-      const entries = outline.entriesIn(item.parentId);
-      return stroke(this.key(this.slotOf(entries, placeOf(entries, item)).slot));
-    }
+    if (outline.scheme.style === 'labelled') return stroke(this.key(outline.slotOf(item).slot));
     return stroke(outline.commands.choose!);
   }
 
@@ -233,10 +212,8 @@ export class Ways {
   /** Until a number is set and confirmed; null: this scheme cannot set it to that. */
   set(item: MenuItemOf<'value' | 'choice' | 'pick'>, from: number, to: number): Stroke[] | null {
     const { outline } = this;
-    const { style, commands } =
-      outline.scheme.style === 'labelled'
-        ? this.labelled
-        : { style: outline.scheme.style, commands: outline.commands };
+    const { editCommands: commands } = outline;
+    const ring = outline.scheme.style === 'ring';
     const range =
       item.kind === 'pick' ? { low: 0, high: outline.offeredBy(item) - 1 } : outline.rangeOf(item);
     const step = item.kind === 'pick' ? 1 : outline.stepOf(item);
@@ -247,19 +224,11 @@ export class Ways {
     const less = this.times(commands.less, steps.less);
     return [
       ...this.upTo(item),
-      ...(style === 'ring' ? [] : this.choice(item)),
+      ...(ring ? [] : this.choice(item)),
       ...(steps.first === 'more' ? [...more, ...less] : [...less, ...more]),
-      ...(style === 'ring' ? [] : stroke(commands.done!)),
+      ...(ring ? [] : stroke(commands.done!)),
     ];
   }
-  private get labelled() {
-    const last = this.outline.slots - 1;
-    return {
-      style: 'labelled' as const,
-      commands: { less: this.key(0), more: this.key(1), done: this.key(last) },
-    };
-  }
-
   /** Until it is turned over. */
   toggle(item: MenuItemOf<'toggle'>): Stroke[] {
     return [

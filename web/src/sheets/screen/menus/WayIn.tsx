@@ -1,11 +1,17 @@
 import { Button } from '@mantine/core';
-import { nestingOf, type Gadget, type Menu, type SchemeRole, type SingleEdit } from '@hum-lever/core';
+import {
+  listenForHold,
+  nestingOf,
+  type Gadget,
+  type Menu,
+  type SchemeRole,
+  type SingleEdit,
+} from '@hum-lever/core';
 import { edit, useDocument } from '../../../client/index.ts';
 import classes from './Menus.module.css';
 
 /** Keys of a scheme that one would open its menu with, the likeliest first. */
 const openers: readonly SchemeRole[] = ['push', 'ok', 'button', 'change', 'more', 'key1'];
-const usualHoldUs = 600_000;
 
 interface Opening {
   name: string;
@@ -35,10 +41,7 @@ function opening(gadget: Gadget, { stateId, leaveId, scheme }: Menu): Opening | 
   if (!free) return null;
   const played = Object.values(scheme.keys).includes(free.id);
   const how = played || answered(free.id, ['tap', 'double', 'release']) ? 'hold' : 'press';
-  const listens: SingleEdit[] =
-    how === 'hold' && free.gestures.holdUs === null
-      ? [{ name: 'changeControl', args: [free.id, { gestures: { ...free.gestures, holdUs: usualHoldUs } }] }]
-      : [];
+  const listens = how === 'hold' ? listenForHold(free) : [];
   const trigger = { kind: 'gesture', controlId: free.id, gesture: how } as const;
   const rule = { trigger, guard: null, actions: [], targetIds: [stateId], internal: false };
   return { name: free.name, how, edits: [...listens, { name: 'addRule', args: [leaveId, rule] }] };

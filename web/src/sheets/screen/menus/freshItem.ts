@@ -1,5 +1,6 @@
 import {
   nextId,
+  nextIds,
   variablesFor,
   type Edit,
   type Gadget,
@@ -57,15 +58,6 @@ function freshVariable(kind: Variable['kind'], name: string, options: readonly s
   }
 }
 
-/** Ids that no option has yet. */
-function freeOptions(gadget: Gadget, howMany: number): string[] {
-  const taken = gadget.flow.variables.flatMap((variable) =>
-    variable.kind === 'choice' ? variable.options.map(({ id }) => Number(id.slice(1)) || 0) : [],
-  );
-  const highest = Math.max(0, ...taken);
-  return Array.from({ length: howMany }, (_, n) => `q${highest + 1 + n}`);
-}
-
 /** Adds an item, about a value that no item of the menu is about yet, or about a new one. */
 export function addItemEdit(
   gadget: Gadget,
@@ -94,7 +86,10 @@ export function addItemEdit(
       variables.map((variable) => variable.name),
     );
     const id = numbered(nextId(gadget, 'variable'));
-    before.push({ name: 'addVariable', args: [freshVariable(kinds[0]!, name, freeOptions(gadget, 3))] });
+    before.push({
+      name: 'addVariable',
+      args: [freshVariable(kinds[0]!, name, nextIds(gadget, 'option', 3))],
+    });
     return { id, name };
   };
   const names = menu.items.map(({ name }) => name);
