@@ -79,14 +79,14 @@ describe('by day and by night', () => {
   );
 
   it('a menu has no fault, with an item being written', async () => {
-    await bench.openKettle('screen');
+    // In a gadget of its own: a menu that stays is a snag, and the others are looked at without any.
+    await bench.goto(`/g/${await bench.idOf('Reed Box')}/screen`);
     await bench.segment('Menus');
     await bench.click('Begin a menu');
     await bench.click('number');
     await bench.label('Step');
     await bench.until('its costs', async () => (await bench.text('main')).includes('Worked by'));
     expect(await faults('main')).toEqual([]);
-    await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
   });
 
   it('the views of flow have no fault', async () => {
@@ -137,8 +137,7 @@ describe('by day and by night', () => {
       await bench.segment(label);
       expect(await faults('main')).toEqual([]);
     }
-    const { body } = await bench.server.ask('GET', '/gadgets');
-    const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Reed Box')!;
+    const id = await bench.idOf('Reed Box');
     await bench.goto(`/g/${id}/feel`);
     for (const control of ['Octave', 'Breath', 'Keys: all keys']) {
       const choice = By.xpath(`//main//option[.="${control}"]`);
@@ -150,8 +149,7 @@ describe('by day and by night', () => {
   });
 
   it('the views of the wiring have no fault', async () => {
-    const { body } = await bench.server.ask('GET', '/gadgets');
-    const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Reed Box')!;
+    const id = await bench.idOf('Reed Box');
     await bench.goto(`/g/${id}/wiring`);
     for (const view of ['List', 'In this order', 'Sets of keys']) {
       await bench.segment(view);

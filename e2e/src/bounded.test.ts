@@ -24,8 +24,7 @@ async function kettleWith(
   states: Gadget['flow']['states'],
   flow: Partial<Gadget['flow']> = {},
 ): Promise<string> {
-  const { body } = await bench.server.ask('GET', '/gadgets');
-  const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Kettle Keeper')!;
+  const id = await bench.idOf('Kettle Keeper');
   const { document } = (await bench.server.ask('GET', `/gadgets/${id}`)).body as { document: Gadget };
   const changed: Gadget = {
     ...document,

@@ -79,8 +79,7 @@ describe('in hand', () => {
     `);
 
   it('is whole, whatever the window is, and large when that is wanted', async () => {
-    const { body } = await bench.server.ask('GET', '/gadgets');
-    const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Reed Box')!;
+    const id = await bench.idOf('Reed Box');
     await bench.goto(`/g/${id}/parts`);
     await bench.label('Press Key C');
     const window = bench.driver.manage().window();
@@ -195,9 +194,8 @@ describe('flow', () => {
 
 describe('the map', () => {
   it('fills its place, and at first sight its words can be read', async () => {
-    const { body } = await bench.server.ask('GET', '/gadgets');
     for (const wanted of ['Kettle Keeper', 'Cue Lantern', 'Reed Box']) {
-      const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === wanted)!;
+      const id = await bench.idOf(wanted);
       await bench.goto(`/g/${id}/flow?view=map`);
       await bench.css('svg[aria-label="Map"] rect');
       // Beside an open strip the map keeps a height of its own.
@@ -223,8 +221,7 @@ describe('the map', () => {
   });
 
   it('opens a rule by its own words, where several lead the same way', async () => {
-    const { body } = await bench.server.ask('GET', '/gadgets');
-    const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Cue Lantern')!;
+    const id = await bench.idOf('Cue Lantern');
     await bench.goto(`/g/${id}/flow?view=map`);
     const words = await bench.until('the words', async () => {
       const all = await bench.driver.findElements(By.css('svg[aria-label="Map"] text'));
@@ -245,8 +242,7 @@ describe('the map', () => {
 
 describe('a small window', () => {
   it('scrolls no sheet sideways, from 1024 px down to a page that is magnified twice', async () => {
-    const { body } = await bench.server.ask('GET', '/gadgets');
-    const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Cue Lantern')!;
+    const id = await bench.idOf('Cue Lantern');
     const window = bench.driver.manage().window();
     for (const [width, height, sheets] of [
       [1024, 640, ['brief', 'parts', 'wiring', 'feel', 'flow', 'trials']],

@@ -169,7 +169,11 @@ describe('bad input', () => {
   it.each<[string, string, string]>([
     ['no JSON', 'not json at all', 'Expected a gadget file (JSON)'],
     ['a song', '{"kind": "song"}', 'this is something else'],
-    ['a newer version', JSON.stringify({ ...emptyGadget('x'), version: 9 }), 'written by a newer Hum Lever'],
+    [
+      'a newer version',
+      JSON.stringify({ ...emptyGadget('x'), version: emptyGadget('x').version + 1 }),
+      'written by a newer Hum Lever',
+    ],
     [
       'a broken one',
       JSON.stringify({ ...emptyGadget('x'), loop: { periodUs: null } }),

@@ -7,8 +7,7 @@ let bench: Bench;
 beforeAll(async () => {
   bench = await Bench.open();
   await command('Emulation.setTouchEmulationEnabled', { enabled: true, maxTouchPoints: 5 });
-  const { body } = await bench.server.ask('GET', '/gadgets');
-  const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Reed Box')!;
+  const id = await bench.idOf('Reed Box');
   await bench.goto(`/g/${id}/flow`);
   await bench.css('main h1');
 });

@@ -15,8 +15,7 @@ const hint = () => bench.text('#hand-hint');
 
 /** The gadget that can be looked at as a whole within a few seconds. */
 async function openLantern(): Promise<void> {
-  const { body } = await bench.server.ask('GET', '/gadgets');
-  const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Cue Lantern')!;
+  const id = await bench.idOf('Cue Lantern');
   await bench.goto(`/g/${id}/flow?view=ask`);
   await bench.until('everything was looked at', async () =>
     / were looked at\./.test(await bench.text('main [role=status]')),

@@ -97,10 +97,15 @@ export class Bench {
     await this.driver.get(this.server.url + path);
   }
 
+  /** The id of the gadget of that name on the shelf. */
+  async idOf(wanted: string): Promise<string> {
+    const { body } = await this.server.ask('GET', '/gadgets');
+    return (body as { id: string; name: string }[]).find(({ name }) => name === wanted)!.id;
+  }
+
   /** Opens the demo gadget on that sheet; returns its id. */
   async openKettle(sheet = 'flow'): Promise<string> {
-    const { body } = await this.server.ask('GET', '/gadgets');
-    const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Kettle Keeper')!;
+    const id = await this.idOf('Kettle Keeper');
     await this.goto(`/g/${id}/${sheet}`);
     await this.css('[role=application]');
     await this.shows('Little screen: Kettle Keeper');
