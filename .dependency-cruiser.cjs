@@ -25,9 +25,12 @@ const mayKnow = {
   debounce: [...ground, 'scan'],
   gesture: [...ground, 'debounce'],
   flow: [...ground, 'gesture'],
+  // Pixels: drawn by hand, read from files and written to them.
+  picture: [...ground],
   // What every output is while the gadget runs; the kinds stand side by side behind the flow.
   output: [...ground, 'flow'],
   ...Object.fromEntries(outputs.map((room) => [room, [...ground, 'flow', 'output', 'parts']])),
+  screen: [...ground, 'picture', 'flow', 'output', 'parts'],
   // Beside the path: what is bought, and how it is wired.
   // Menus: outlines that become ordinary states, rules and pages wherever a gadget is played.
   menu: [...ground, 'gesture', 'parts'],

@@ -1,5 +1,5 @@
 const swc = {
-  '^.+\\.tsx?$': [
+  '^.+\\.(tsx?|js)$': [
     '@swc/jest',
     {
       jsc: {
@@ -14,6 +14,8 @@ const swc = {
 const common = {
   testEnvironment: 'node',
   transform: swc,
+  // Packages that are modules only, and are read as tests read everything.
+  transformIgnorePatterns: ['/node_modules/(?!(fast-png|iobuffer)/)'],
   extensionsToTreatAsEsm: [],
   // How often dear properties are tried: see core/src/test/runs.ts.
   globals: { timesAsOften: Number(process.env.HUM_LEVER_RUNS ?? 1) },

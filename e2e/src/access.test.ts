@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Result } from 'axe-core';
-import { By, Key } from 'selenium-webdriver';
+import { By } from 'selenium-webdriver';
 import { Bench } from './test/bench.ts';
 
 jest.setTimeout(180_000);

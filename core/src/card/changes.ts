@@ -12,6 +12,7 @@ export type ChangedKind =
   | 'control'
   | 'output'
   | 'page'
+  | 'picture'
   | 'menu'
   /** Of a menu. */
   | 'item'
@@ -56,6 +57,7 @@ function collections(gadget: Gadget): readonly (readonly [ChangedKind, Things])[
     ['control', named(gadget.controls)],
     ['output', named(gadget.outputs)],
     ['page', named(gadget.pages)],
+    ['picture', named(gadget.pictures)],
     ['menu', named(menus)],
     ['item', named(gadget.menus.flatMap(({ items }) => items))],
     ['chord', named(gadget.chords)],

@@ -420,6 +420,33 @@ describe('a gadget with one button', () => {
   });
 });
 
+describe('a document of the ninth release', () => {
+  const stored = (file: string) => readFileSync(join(__dirname, '../test/stored', file), 'utf8');
+  it('has no picture, and plays as it did, through its menu', () => {
+    const read = readGadgetText(stored('version-9.json'));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    expect(read.migratedFrom).toBe(9);
+    expect(read.gadget.pictures).toEqual([]);
+    const setting: Stimulus[] = [
+      { atUs: 500_000, controlId: 'b3', what: 'down' },
+      { atUs: 2_500_000, controlId: 'b3', what: 'up' },
+      { atUs: 3_000_000, controlId: 'b1', what: 'down' },
+      { atUs: 3_090_000, controlId: 'b1', what: 'up' },
+      { atUs: 4_000_000, controlId: 'b4', what: 'turn', detents: 2, overUs: 300_000 },
+      { atUs: 5_000_000, controlId: 'b1', what: 'down' },
+      { atUs: 5_090_000, controlId: 'b1', what: 'up' },
+      { atUs: 6_000_000, controlId: 'b2', what: 'down' },
+      { atUs: 6_090_000, controlId: 'b2', what: 'up' },
+      { atUs: 11_000_000, controlId: 'gadget', what: 'power', event: 'cycle' },
+    ];
+    const trace = replay(read.gadget, setting, 12_000_000, 5);
+    expect(trace.flatMap((entry) => (entry.lane === 'text' ? [entry.text] : []))).toContain('>Glow');
+    // Made when that release was the newest.
+    const sum = createHash('sha256').update(JSON.stringify(trace)).digest('hex');
+    expect(sum).toBe(stored('version-9.sha256').trim());
+  });
+});
+
 describe('a document of the eighth release', () => {
   const stored = (file: string) => readFileSync(join(__dirname, '../test/stored', file), 'utf8');
   it('has no menu, and plays as it did', () => {

@@ -85,7 +85,7 @@ export type Specification = z.infer<typeof specificationSchema>;
 export type Word = z.infer<typeof wordSchema>;
 export type Task = z.infer<typeof taskSchema>;
 export type Wishes = z.infer<typeof wishesSchema>;
-export type Picture = z.infer<typeof pictureSchema>;
+export type Photo = z.infer<typeof pictureSchema>;
 export type Brief = z.infer<typeof briefSchema>;
 
 export const noWishes: Wishes = {

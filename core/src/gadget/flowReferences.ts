@@ -6,6 +6,7 @@ import type { Chord } from './gestures.schema.ts';
 import { keySetsOf, layerKeyId } from './keySets.ts';
 import { drawnLists, placedActions } from './placedActions.ts';
 import type { Page } from './pages.schema.ts';
+import type { Picture } from './pictures.schema.ts';
 import type { Part } from './parts.schema.ts';
 import type { Wiring } from './wiring.schema.ts';
 import { limits } from './limits.ts';
@@ -21,6 +22,7 @@ interface Referring {
   chords: Chord[];
   outputs: Output[];
   pages: Page[];
+  pictures: Picture[];
   flow: Flow;
 }
 
@@ -211,7 +213,8 @@ export function wrongFor(
 }
 
 /** Pages lie on displays that show some, and hold what draws on those; nothing else draws. */
-function pageFaults({ outputs, pages, flow }: Referring, accuse: Accuse): void {
+function pageFaults({ outputs, pages, pictures, flow }: Referring, accuse: Accuse): void {
+  const drawn = new Set(pictures.map(({ id }) => id));
   const kinds = new Map(outputs.map(({ id, kind }) => [id, kind]));
   pages.forEach(({ outputId, elements }, p) => {
     const kind = kinds.get(outputId);
@@ -222,6 +225,11 @@ function pageFaults({ outputs, pages, flow }: Referring, accuse: Accuse): void {
         accuse(
           ['pages', p, 'elements', e, 'outputId'],
           `expected the display of its page, "${outputId}", got "${element.outputId}"`,
+        );
+      if (element.kind === 'drawPicture' && !drawn.has(element.pictureId))
+        accuse(
+          ['pages', p, 'elements', e, 'pictureId'],
+          `expected the id of a picture, got "${element.pictureId}"`,
         );
     });
   });

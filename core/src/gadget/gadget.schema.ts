@@ -7,6 +7,7 @@ import { emptyFlow, flowSchema } from './flow.schema.ts';
 import { chordsSchema } from './gestures.schema.ts';
 import { menuSchema } from './menus.schema.ts';
 import { pageSchema } from './pages.schema.ts';
+import { picturesSchema } from './pictures.schema.ts';
 import { handsSchema, human } from './human.ts';
 import { limits } from './limits.ts';
 import { billSchema, partSchema } from './parts.schema.ts';
@@ -19,7 +20,7 @@ import { noWiring, wiringSchema } from './wiring.schema.ts';
 export const gadgetSchema = z
   .strictObject({
     kind: z.literal('hum-lever-gadget'),
-    version: z.literal(gadgetVersions.Menus),
+    version: z.literal(gadgetVersions.Pictures),
     name: nameSchema,
     brief: briefSchema,
     /** The main loop reads the inputs once per period. */
@@ -33,6 +34,8 @@ export const gadgetSchema = z
     outputs: z.array(outputSchema).max(limits.outputs),
     /** What displays show, page by page; the first of a display is the one that it begins with. */
     pages: z.array(pageSchema).max(limits.pages),
+    /** Drawn pixel by pixel, to be shown on pages. */
+    pictures: picturesSchema,
     /** Settings and deeds as outlines that a hand moves through. */
     menus: z.array(menuSchema).max(limits.menus),
     bill: billSchema,
@@ -52,7 +55,7 @@ export type Gadget = z.infer<typeof gadgetSchema>;
 export function emptyGadget(name: string): Gadget {
   return {
     kind: 'hum-lever-gadget',
-    version: gadgetVersions.Menus,
+    version: gadgetVersions.Pictures,
     name,
     brief: { purpose: '', picture: null, words: [], tasks: [], wishes: noWishes },
     loop: { periodUs: 1_000 },
@@ -62,6 +65,7 @@ export function emptyGadget(name: string): Gadget {
     captures: [],
     outputs: [],
     pages: [],
+    pictures: [],
     menus: [],
     bill: { currency: 'EUR' },
     parts: [],

@@ -19,6 +19,7 @@ export const idPrefix = {
   timer: 'm',
   layer: 'y',
   page: 'n',
+  picture: 'f',
   menu: 'u',
   menuItem: 'i',
 } as const;
@@ -32,7 +33,7 @@ export const nextId = (gadget: Gadget, kind: keyof typeof idPrefix): string => n
 /** The next free ids with this prefix, so many of them. */
 export function nextIds(gadget: Gadget, kind: keyof typeof idPrefix, howMany: number): string[] {
   const prefix = idPrefix[kind];
-  const { brief, controls, chords, captures, outputs, pages, menus, parts, wiring, flow } = gadget;
+  const { brief, controls, chords, captures, outputs, pages, pictures, menus, parts, wiring, flow } = gadget;
   const records = [
     ...brief.words,
     ...brief.tasks,
@@ -42,6 +43,7 @@ export function nextIds(gadget: Gadget, kind: keyof typeof idPrefix, howMany: nu
     ...captures,
     ...outputs,
     ...pages,
+    ...pictures,
     ...menus,
     ...menus.flatMap(({ items }) => items),
     ...parts,

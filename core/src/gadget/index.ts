@@ -52,6 +52,7 @@ export {
   aligns,
   boxKinds,
   dialKinds,
+  pictureKinds,
   fontNames,
   growths,
   numberFormats,
@@ -61,6 +62,7 @@ export {
 } from '../screen/screen.document.ts';
 export type { TextDisplay } from '../screen/text.document.ts';
 export type { Page } from './pages.schema.ts';
+export { picturePixels, type Frame, type Picture } from './pictures.schema.ts';
 export {
   idleLeads,
   madeFor,
@@ -161,7 +163,7 @@ export {
   type CaseMaterial,
   type Circumstance,
   type Fate,
-  type Picture,
+  type Photo,
   type Specification,
   type Task,
   type Wishes,

@@ -60,6 +60,10 @@ export const limits = {
   menuItems: 240,
   /** Side by side in one list: their names are one list of texts. */
   itemsPerLevel: 60,
+  pictures: 64,
+  pictureFrames: 32,
+  /** All frames of all pictures: a letter a pixel in the document. */
+  pictureTotalPx: 262_144,
   displayPx: 512,
   displayColumns: 80,
   displayRows: 8,

@@ -397,6 +397,10 @@ function toPages(document: Raw): Raw {
 
 const toMenus = (document: Raw): Raw => ({ ...document, menus: [] });
 
+/* --- 9 to 10: pictures drawn pixel by pixel; there were none --- */
+
+const toPictures = (document: Raw): Raw => ({ ...document, pictures: [] });
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
@@ -409,4 +413,5 @@ export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step:
     { name: 'ListRows', step: toListRows },
     { name: 'Pages', step: toPages },
     { name: 'Menus', step: toMenus },
+    { name: 'Pictures', step: toPictures },
   ];

@@ -14,6 +14,7 @@ export interface Place {
     | 'board'
     | 'chord'
     | 'page'
+    | 'picture'
     /** A menu, or one of its items. */
     | 'menu';
   id: string;

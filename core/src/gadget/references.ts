@@ -6,6 +6,7 @@ import type { Chord } from './gestures.schema.ts';
 import { menuFaults } from './menuReferences.ts';
 import { madeFor, type Menu } from './menus.schema.ts';
 import type { Page } from './pages.schema.ts';
+import type { Picture } from './pictures.schema.ts';
 import type { Part } from './parts.schema.ts';
 import type { Wiring } from './wiring.schema.ts';
 import type { Control } from './controls.schema.ts';
@@ -24,6 +25,7 @@ interface Referring {
   captures: Capture[];
   outputs: Output[];
   pages: Page[];
+  pictures: Picture[];
   menus: Menu[];
   parts: Part[];
   wiring: Wiring;
@@ -37,7 +39,7 @@ interface Referring {
 export function checkReferences(gadget: Referring): ReferenceFault[] {
   const faults: ReferenceFault[] = [];
   const fault = (path: Path, message: string) => faults.push({ path, message });
-  const { brief, controls, chords, captures, outputs, pages, menus, parts, wiring, flow } = gadget;
+  const { brief, controls, chords, captures, outputs, pages, pictures, menus, parts, wiring, flow } = gadget;
 
   const seen = new Set<string>();
   const derived = new Set(
@@ -61,6 +63,7 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
   captures.forEach((capture, i) => unique(capture.id, ['captures', i]));
   outputs.forEach((output, i) => unique(output.id, ['outputs', i]));
   pages.forEach((page, i) => unique(page.id, ['pages', i]));
+  pictures.forEach((picture, i) => unique(picture.id, ['pictures', i]));
   menus.forEach(({ id, items }, i) => {
     unique(id, ['menus', i]);
     items.forEach((item, n) => unique(item.id, ['menus', i, 'items', n]));

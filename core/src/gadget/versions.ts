@@ -10,6 +10,7 @@ export const gadgetVersions = {
   ListRows: 7,
   Pages: 8,
   Menus: 9,
+  Pictures: 10,
 } as const;
 
 /** The version this program writes. */

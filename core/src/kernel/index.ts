@@ -1,3 +1,4 @@
+export { cNames } from './cNames.ts';
 export { noiseAt, normalAt, unitAt } from './noise.ts';
 export { clamp, exactExp, exactLn, exactSinDegrees } from './exact.ts';
 export { emptyQueue, keepOnly, nextDue, schedule, scheduleAs, takeNext, type QueueState } from './queue.ts';

@@ -48,3 +48,48 @@ export function fillRect(
     else pixels.fill(stroke === 'light' ? 1 : 0, row + fromX, row + toX);
   }
 }
+
+/** A pixel where it lies on the bitmap; elsewhere it is not there. */
+export function touchPixel(bitmap: Bitmap, x: number, y: number, stroke: Stroke): void {
+  fillRect(bitmap, x, y, x + 1, y + 1, stroke);
+}
+
+/** The edge of a rectangle, one pixel thick, each pixel once; right and lower edge left out. */
+export function outlineRect(
+  bitmap: Bitmap,
+  left: number,
+  top: number,
+  right: number,
+  bottom: number,
+  stroke: Stroke,
+): void {
+  if (right <= left || bottom <= top) return;
+  fillRect(bitmap, left, top, right, top + 1, stroke);
+  if (bottom - top > 1) fillRect(bitmap, left, bottom - 1, right, bottom, stroke);
+  fillRect(bitmap, left, top + 1, left + 1, bottom - 1, stroke);
+  if (right - left > 1) fillRect(bitmap, right - 1, top + 1, right, bottom - 1, stroke);
+}
+
+/** Along the longer way pixel by pixel, only where the bitmap is; half a pixel the shorter way counts as one. */
+export function straightLine(
+  { widthPx, heightPx, pixels }: Bitmap,
+  x: number,
+  y: number,
+  toX: number,
+  toY: number,
+  lit: 0 | 1,
+): void {
+  const steep = Math.abs(toY - y) > Math.abs(toX - x);
+  const forward = steep ? toY >= y : toX >= x;
+  // From the end with the smaller place, the long way first.
+  const [fromU, fromV] = forward ? (steep ? [y, x] : [x, y]) : steep ? [toY, toX] : [toX, toY];
+  const [endU, endV] = forward ? (steep ? [toY, toX] : [toX, toY]) : steep ? [y, x] : [x, y];
+  const long = endU - fromU;
+  const short = endV - fromV;
+  const last = Math.min(endU, (steep ? heightPx : widthPx) - 1);
+  for (let u = Math.max(0, fromU); u <= last; u += 1) {
+    const v = long === 0 ? fromV : fromV + Math.floor((2 * (u - fromU) * short + long) / (2 * long));
+    if (v < 0 || v >= (steep ? widthPx : heightPx)) continue;
+    pixels[steep ? u * widthPx + v : v * widthPx + u] = lit;
+  }
+}

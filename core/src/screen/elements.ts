@@ -2,7 +2,15 @@ import type { Gadget, OutputActionOf, Page, Screen } from '../gadget/index.ts';
 
 /** What stands on a page, as the document has it. */
 export type ElementKind =
-  'drawText' | 'drawNumber' | 'drawWord' | 'drawList' | 'drawDial' | 'drawBar' | 'drawBox' | 'drawLine';
+  | 'drawText'
+  | 'drawNumber'
+  | 'drawWord'
+  | 'drawList'
+  | 'drawDial'
+  | 'drawBar'
+  | 'drawPicture'
+  | 'drawBox'
+  | 'drawLine';
 export type Element = OutputActionOf<ElementKind>;
 
 export interface PlacedElement {

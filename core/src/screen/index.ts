@@ -1,4 +1,3 @@
-export { bitmapArt, bitmapPbm, blankBitmap, type Bitmap } from './bitmap.ts';
 export { blankRows, rowCells } from './cells.ts';
 export { firstPage, type Element, type ElementKind } from './elements.ts';
 export { fontMemory } from './said.ts';

@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import type { Screen } from '../gadget/index.ts';
 import { exactSinDegrees } from '../kernel/index.ts';
 import { runs } from '../test/runs.ts';
-import { bitmapArt, bitmapPbm, blankBitmap } from './bitmap.ts';
+import { bitmapArt, bitmapPbm, blankBitmap, noRasters, rastersOf } from '../picture/index.ts';
 import { fontBytes, fontForCells, fonts, lackingIn, type FontName } from './fonts.ts';
 import { numberText, type NumberFormat } from './numbers.ts';
 import { boundsOf, filledPx, render, type Drawing } from './render.ts';
@@ -19,11 +19,21 @@ const glassOf = (widthPx: number, heightPx: number): Screen => ({
   update: 'whole',
   mostHz: 20,
 });
+const rasters = rastersOf([
+  {
+    id: 'f1',
+    name: 'Flag',
+    frames: [
+      ['##.', '#.#', '#..'],
+      ['.##', '###', '..#'],
+    ],
+  },
+]);
 function drawn(widthPx: number, heightPx: number, drawings: Drawing[], rows: string[] = []): string[] {
   const bitmap = blankBitmap(widthPx, heightPx);
   // What stood there before is gone.
   bitmap.pixels.fill(1);
-  render(bitmap, glassOf(widthPx, heightPx), { pageId: null, rows, drawings });
+  render(bitmap, glassOf(widthPx, heightPx), { pageId: null, rows, drawings }, rasters);
   return bitmapArt(bitmap);
 }
 const placed = { onlyIf: 1, x: 0, y: 0 };
@@ -37,6 +47,8 @@ const text = (words: string, patch: object = {}): Drawing =>
     text: words,
     ...patch,
   }) as Drawing;
+const picture = (patch: object = {}): Drawing =>
+  ({ kind: 'drawPicture', ...placed, pictureId: 'f1', frame: 0, how: 'over', ...patch }) as Drawing;
 const bar = (value: number, patch: object = {}): Drawing =>
   ({
     kind: 'drawBar', ...placed, width: 12, height: 3, value, low: 0, high: 100, grows: 'right', framed: false, ...patch,
@@ -233,6 +245,19 @@ describe('a picture', () => {
     expect(drawn(5, 4, [{ ...box('filled'), onlyIf: 0 }]).join('')).not.toContain('#');
   });
 
+  it('draws frames of pictures over what is there, whole, cleared or turned over, and goes round their frames', () => {
+    const ground = box('filled', { width: 2, height: 3 });
+    expect(drawn(4, 3, [ground, picture({ x: 0 })])).toEqual(['##..', '###.', '##..']);
+    expect(drawn(4, 3, [ground, picture({ x: 0, how: 'whole' })])).toEqual(['##..', '#.#.', '#...']);
+    expect(drawn(4, 3, [ground, picture({ x: 0, how: 'cleared' })])).toEqual(['....', '.#..', '.#..']);
+    expect(drawn(4, 3, [ground, picture({ x: 0, how: 'inverted' })])).toEqual(['....', '.##.', '.#..']);
+    expect(drawn(4, 3, [picture({ x: 2, y: 1, frame: 1 })])).toEqual(['....', '...#', '..##']);
+    // Beyond the last frame it begins again, below the first it comes from the end.
+    expect(drawn(3, 3, [picture({ frame: 3 })])).toEqual(drawn(3, 3, [picture({ frame: 1 })]));
+    expect(drawn(3, 3, [picture({ frame: -2 })])).toEqual(drawn(3, 3, [picture({ frame: 0 })]));
+    expect(drawn(3, 3, [picture({ pictureId: 'f9' })]).join('')).not.toContain('#');
+  });
+
   it('never draws outside its display, whatever it is told, and covers no more than it says', () => {
     const place = fc.oneof(fc.integer({ min: -40, max: 60 }), fc.constantFrom(2 ** 31 - 1, -(2 ** 31)));
     const any: fc.Arbitrary<Drawing> = fc.oneof(
@@ -242,10 +267,11 @@ describe('a picture', () => {
       fc.record({ x: place, y: place, radius: place, value: place, low: place, high: place, how: fc.constantFrom('needle', 'arc') }).map((patch) => ({ kind: 'drawDial', onlyIf: 1, ...patch }) as Drawing),
       fc.record({ x: place, y: place, width: place, rows: fc.integer({ min: 1, max: 4 }), cursor: place, lines: fc.constantFrom<string[]>(['Kä', '9', 'zz'], ['']) }).map((patch) => ({ kind: 'drawList', onlyIf: 1, font: '4x6', ...patch }) as Drawing),
       fc.tuple(place, place, place, place).map(([x, y, toX, toY]) => line(x, y, toX, toY)),
+      fc.record({ x: place, y: place, frame: place, how: fc.constantFrom('over', 'whole', 'cleared', 'inverted') }).map((patch) => picture(patch)),
     ); // prettier-ignore
     fc.assert(
       fc.property(any, (drawing) => {
-        const { left, top, right, bottom } = boundsOf(drawing);
+        const { left, top, right, bottom } = boundsOf(drawing, rasters);
         const art = drawn(32, 20, [drawing]);
         expect(art).toHaveLength(20);
         art.forEach((row, y) => {
@@ -261,7 +287,7 @@ describe('a picture', () => {
 
   it('is written as PBM', () => {
     const bitmap = blankBitmap(9, 8);
-    render(bitmap, glassOf(9, 8), { pageId: null, rows: [], drawings: [line(0, 0, 8, 0)] });
+    render(bitmap, glassOf(9, 8), { pageId: null, rows: [], drawings: [line(0, 0, 8, 0)] }, noRasters);
     expect(bitmapPbm(bitmap)).toBe(`P1\n9 8\n${'1'.repeat(9)}${'0'.repeat(55)}\n${'0'.repeat(8)}\n`);
   });
 });

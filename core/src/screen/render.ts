@@ -1,6 +1,6 @@
 import type { OrderOf } from '../flow/index.ts';
 import { clamp, exactSinDegrees } from '../kernel/index.ts';
-import { fillRect, type Bitmap, type Stroke } from './bitmap.ts';
+import { fillRect, frameAt, outlineRect, straightLine, type Bitmap, type Rasters } from '../picture/index.ts';
 import { rowCells } from './cells.ts';
 import type { ElementKind } from './elements.ts';
 import { fontForCells, fonts, type FontName, type Glyph } from './fonts.ts';
@@ -42,18 +42,10 @@ function write(bitmap: Bitmap, text: string, name: FontName, left: number, top: 
       if (inverted) fillRect(bitmap, x, top, x + widthPx, top + heightPx, 'light');
       const found = glyph(character);
       if (found) drawGlyph(bitmap, found, x, top, inverted ? 0 : 1);
-      else frame(bitmap, x, top, x + widthPx - 1, top + heightPx - 1, inverted ? 'clear' : 'light');
+      else outlineRect(bitmap, x, top, x + widthPx - 1, top + heightPx - 1, inverted ? 'clear' : 'light');
     }
     x += widthPx;
   }
-}
-
-function frame(bitmap: Bitmap, left: number, top: number, right: number, bottom: number, stroke: Stroke) {
-  if (right <= left || bottom <= top) return;
-  fillRect(bitmap, left, top, right, top + 1, stroke);
-  if (bottom - top > 1) fillRect(bitmap, left, bottom - 1, right, bottom, stroke);
-  fillRect(bitmap, left, top + 1, left + 1, bottom - 1, stroke);
-  if (right - left > 1) fillRect(bitmap, right - 1, top + 1, right, bottom - 1, stroke);
 }
 
 /** How many pixels of a length a value fills that lies between low and high: none at low or below, all at high. */
@@ -67,7 +59,7 @@ function drawBar(bitmap: Bitmap, bar: OrderOf<'drawBar'>): void {
   const top = near(bar.y);
   const right = left + near(bar.width);
   const bottom = top + near(bar.height);
-  if (bar.framed) frame(bitmap, left, top, right, bottom, 'light');
+  if (bar.framed) outlineRect(bitmap, left, top, right, bottom, 'light');
   // A frame keeps a pixel away from what it holds.
   const inset = bar.framed ? 2 : 0;
   const [l, t, r, b] = [left + inset, top + inset, right - inset, bottom - inset];
@@ -88,7 +80,7 @@ function drawBar(bitmap: Bitmap, bar: OrderOf<'drawBar'>): void {
 function drawBox(bitmap: Bitmap, { x, y, width, height, how }: OrderOf<'drawBox'>): void {
   const [left, top] = [near(x), near(y)];
   const [right, bottom] = [left + near(width), top + near(height)];
-  if (how === 'outline') frame(bitmap, left, top, right, bottom, 'light');
+  if (how === 'outline') outlineRect(bitmap, left, top, right, bottom, 'light');
   else
     fillRect(
       bitmap,
@@ -100,21 +92,25 @@ function drawBox(bitmap: Bitmap, { x, y, width, height, how }: OrderOf<'drawBox'
     );
 }
 
-/** Along the longer way pixel by pixel, only where the display is; half a pixel the shorter way counts as one. */
-function drawLine({ widthPx, heightPx, pixels }: Bitmap, line: OrderOf<'drawLine'>): void {
-  const [x, y, toX, toY] = [near(line.x), near(line.y), near(line.toX), near(line.toY)];
-  const steep = Math.abs(toY - y) > Math.abs(toX - x);
-  const forward = steep ? toY >= y : toX >= x;
-  // From the end with the smaller place, the long way first.
-  const [fromU, fromV] = forward ? (steep ? [y, x] : [x, y]) : steep ? [toY, toX] : [toX, toY];
-  const [endU, endV] = forward ? (steep ? [toY, toX] : [toX, toY]) : steep ? [y, x] : [x, y];
-  const long = endU - fromU;
-  const short = endV - fromV;
-  const last = Math.min(endU, (steep ? heightPx : widthPx) - 1);
-  for (let u = Math.max(0, fromU); u <= last; u += 1) {
-    const v = long === 0 ? fromV : fromV + Math.floor((2 * (u - fromU) * short + long) / (2 * long));
-    if (v < 0 || v >= (steep ? widthPx : heightPx)) continue;
-    pixels[steep ? u * widthPx + v : v * widthPx + u] = 1;
+function drawPicture(bitmap: Bitmap, picture: OrderOf<'drawPicture'>, rasters: Rasters): void {
+  const raster = rasters.get(picture.pictureId);
+  if (!raster) return;
+  const { widthPx, heightPx, pixels } = bitmap;
+  const frame = frameAt(raster, picture.frame);
+  const [left, top] = [near(picture.x), near(picture.y)];
+  // What lies outside is not looked at.
+  const fromX = Math.max(0, -left);
+  const toX = Math.min(frame.widthPx, widthPx - left);
+  const toY = Math.min(frame.heightPx, heightPx - top);
+  for (let y = Math.max(0, -top); y < toY; y += 1) {
+    const from = y * frame.widthPx;
+    const to = (top + y) * widthPx + left;
+    for (let x = fromX; x < toX; x += 1) {
+      const isLit = frame.pixels[from + x] === 1;
+      if (picture.how === 'whole') pixels[to + x] = isLit ? 1 : 0;
+      else if (isLit)
+        pixels[to + x] = picture.how === 'over' ? 1 : picture.how === 'cleared' ? 0 : pixels[to + x]! ^ 1;
+    }
   }
 }
 
@@ -134,7 +130,7 @@ function drawDial(bitmap: Bitmap, { x, y, radius, value, low, high, how }: Order
   ];
   if (how === 'needle') {
     const [toX, toY] = end(dialTurn.from + angle, r);
-    drawLine(bitmap, { kind: 'drawLine', onlyIf: 1, x: cx, y: cy, toX, toY });
+    straightLine(bitmap, cx, cy, toX, toY, 1);
     return;
   }
   for (let degree = 0; degree <= angle; degree += 1)
@@ -230,7 +226,10 @@ export function leftOf(
 }
 
 /** What an element covers, from its left and upper edge to its right and lower one, both left out. */
-export function boundsOf(drawing: Drawing): { left: number; top: number; right: number; bottom: number } {
+export function boundsOf(
+  drawing: Drawing,
+  rasters: Rasters,
+): { left: number; top: number; right: number; bottom: number } {
   const [x, y] = [near(drawing.x), near(drawing.y)];
   switch (drawing.kind) {
     case 'drawText':
@@ -252,6 +251,10 @@ export function boundsOf(drawing: Drawing): { left: number; top: number; right: 
       const r = Math.max(0, near(drawing.radius));
       return { left: x - r, top: y - r, right: x + r + 1, bottom: y + r + 1 };
     }
+    case 'drawPicture': {
+      const { widthPx, heightPx } = rasters.get(drawing.pictureId) ?? { widthPx: 0, heightPx: 0 };
+      return { left: x, top: y, right: x + widthPx, bottom: y + heightPx };
+    }
     case 'drawBar':
     case 'drawBox':
       return { left: x, top: y, right: x + near(drawing.width), bottom: y + near(drawing.height) };
@@ -267,7 +270,7 @@ export function boundsOf(drawing: Drawing): { left: number; top: number; right: 
   }
 }
 
-function draw(bitmap: Bitmap, drawing: Drawing): void {
+function draw(bitmap: Bitmap, drawing: Drawing, rasters: Rasters): void {
   if (drawing.onlyIf === 0) return;
   switch (drawing.kind) {
     case 'drawText':
@@ -286,7 +289,9 @@ function draw(bitmap: Bitmap, drawing: Drawing): void {
     case 'drawBox':
       return drawBox(bitmap, drawing);
     case 'drawLine':
-      return drawLine(bitmap, drawing);
+      return straightLine(bitmap, near(drawing.x), near(drawing.y), near(drawing.toX), near(drawing.toY), 1);
+    case 'drawPicture':
+      return drawPicture(bitmap, drawing, rasters);
   }
 }
 
@@ -297,10 +302,11 @@ export const cellFont = ({ widthPx, heightPx, columns, rows }: Screen): FontName
 /**
  * Draws a picture anew. Whole numbers only, and no memory that grows with what is drawn: as firmware does it.
  * Every element costs at most the display's pixels, a text at most its characters.
+ * @param rasters the gadget's pictures; one that is missing is not drawn
  */
-export function render(bitmap: Bitmap, screen: Screen, { rows, drawings }: Drawn): void {
+export function render(bitmap: Bitmap, screen: Screen, { rows, drawings }: Drawn, rasters: Rasters): void {
   bitmap.pixels.fill(0);
-  for (const drawing of drawings) draw(bitmap, drawing);
+  for (const drawing of drawings) draw(bitmap, drawing, rasters);
   const name = cellFont(screen);
   const { widthPx, heightPx } = fonts[name];
   for (let y = 0; y < rows.length; y += 1) {

@@ -21,6 +21,11 @@ export const numberFormats = [
   'stopwatch',
 ] as const;
 export const boxKinds = ['outline', 'filled', 'cleared', 'inverted'] as const;
+/**
+ * What a picture does to what it lies on: its lit pixels are lit; all of it is there, dark ones too; its lit pixels are
+ * dark; its lit pixels turn over.
+ */
+export const pictureKinds = ['over', 'whole', 'cleared', 'inverted'] as const;
 export const dialKinds = ['needle', 'arc'] as const;
 export const growths = ['right', 'left', 'up', 'down'] as const;
 /** What sending a picture is to the loop: nothing, a stretch that it waits for, or work that goes on beside it. */
@@ -106,12 +111,29 @@ export const screen = outputDocument(
       framed: constant(z.boolean()),
     },
     drawBox: { ...sized, how: constant(z.enum(boxKinds)) },
+    /** A frame of a picture, by its number from 0; beyond the last it begins again. */
+    drawPicture: {
+      ...placed,
+      pictureId: constant(idSchema),
+      frame: expression,
+      how: constant(z.enum(pictureKinds)),
+    },
     /** Both ends included. */
     drawLine: { ...placed, toX: expression, toY: expression },
   },
   {
     reaches: 'eyes',
-    onPages: ['drawText', 'drawNumber', 'drawWord', 'drawList', 'drawDial', 'drawBar', 'drawBox', 'drawLine'],
+    onPages: [
+      'drawText',
+      'drawNumber',
+      'drawWord',
+      'drawList',
+      'drawDial',
+      'drawBar',
+      'drawPicture',
+      'drawBox',
+      'drawLine',
+    ],
     leaves: (action) => (action.kind === 'showPage' && action.pageId !== null ? 'lit' : null),
     fresh: ({ widthPx = 128, heightPx = 64 }) => ({
       widthPx,

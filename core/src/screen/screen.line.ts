@@ -52,6 +52,10 @@ export const screen = defineLine<'screen'>({
         const of = `of ${expression(value)} from ${expression(low)} to ${expression(high)}`;
         return `bar ${grows}${framed ? ' framed' : ''} ${sized(action)} ${of}${onlyIf(action)}`;
       }
+      case 'drawPicture': {
+        const of = `frame ${expression(action.frame)} of ${write.picture(action.pictureId)}`;
+        return `picture ${action.how} ${placed(action)} ${of}${onlyIf(action)}`;
+      }
       case 'drawBox':
         return `box ${action.how} ${sized(action)}${onlyIf(action)}`;
       case 'drawLine': {

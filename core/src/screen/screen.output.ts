@@ -1,6 +1,6 @@
 import { defineOutput, noJobs, type Job, type Stage } from '../output/index.ts';
 import { displayBus, type DisplayBus } from '../parts/index.ts';
-import { blankBitmap, type Bitmap } from './bitmap.ts';
+import { blankBitmap, rastersOf, type Bitmap, type Rasters } from '../picture/index.ts';
 import { blankRows } from './cells.ts';
 import { firstPage } from './elements.ts';
 import { render, textsOn, type Drawing, type Drawn } from './render.ts';
@@ -40,6 +40,7 @@ export interface MadeScreen {
   readonly bus: DisplayBus | null;
   readonly how: Job['how'];
   readonly everyUs: number;
+  readonly rasters: Rasters;
   /** To draw what was there and what comes, where only what changed is sent. What it holds saves drawing it again. */
   readonly scratch: { was: Bitmap; is: Bitmap; holds: Drawn | null };
 }
@@ -93,12 +94,12 @@ function seen(was: ShownScreen, glass: Drawn, on: On): ShownScreen {
 }
 
 /** How long it takes until a picture stands where another does, µs. */
-function lastsUs(was: Drawn, is: Drawn, { output, prepared: { bus, scratch } }: On): number {
+function lastsUs(was: Drawn, is: Drawn, { output, prepared: { bus, scratch, rasters } }: On): number {
   if (!bus) return 0;
   if (output.update === 'whole') return bus.us(bus.frameBytes);
   if (scratch.holds === was) [scratch.was, scratch.is] = [scratch.is, scratch.was];
-  else render(scratch.was, output, was);
-  render(scratch.is, output, is);
+  else render(scratch.was, output, was, rasters);
+  render(scratch.is, output, is, rasters);
   scratch.holds = is;
   return sendUs(bus, changedRuns(scratch.was, scratch.is));
 }
@@ -132,6 +133,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
       bus: sends === 'free' ? null : displayBus(gadget, id),
       how: sends === 'background' ? 'background' : 'blocking',
       everyUs: Math.ceil(1_000_000 / mostHz),
+      rasters: rastersOf(gadget.pictures),
       scratch: { was: blankBitmap(widthPx, heightPx), is: blankBitmap(widthPx, heightPx), holds: null },
     };
   },

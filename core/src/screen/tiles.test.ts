@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { runs } from '../test/runs.ts';
-import { blankBitmap, type Bitmap } from './bitmap.ts';
+import { blankBitmap, type Bitmap } from '../picture/index.ts';
 import { changedRuns, sendUs } from './tiles.ts';
 
 function bitmapOf(widthPx: number, heightPx: number, lit: readonly (readonly [number, number])[]): Bitmap {

@@ -1,5 +1,5 @@
 import type { DisplayBus } from '../parts/index.ts';
-import type { Bitmap } from './bitmap.ts';
+import type { Bitmap } from '../picture/index.ts';
 
 /** Of eight by eight pixels, a byte for each column. */
 const tilePx = 8;

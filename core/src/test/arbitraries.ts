@@ -5,6 +5,7 @@ import {
   aligns,
   boxKinds,
   dialKinds,
+  pictureKinds,
   codeGestures,
   emptyGadget,
   fontNames,
@@ -243,6 +244,12 @@ export const actionOf = {
     high: fc.constantFrom('50', 'v1'),
     grows: fc.constantFrom(...growths),
     framed: fc.boolean(),
+  }),
+  drawPicture: fc.record({
+    ...drawnAt,
+    pictureId: fc.constantFrom('f1', 'f2'),
+    frame: expression,
+    how: fc.constantFrom(...pictureKinds),
   }),
   drawBox: fc.record({ ...drawnSize, how: fc.constantFrom(...boxKinds) }),
   drawLine: fc.record({ ...drawnAt, toX: expression, toY: fc.constantFrom('63', 'v2') }),
@@ -493,6 +500,10 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       over: n === 2 ? 'v1 > 10' : null,
       elements: drawn,
     })),
+    pictures: [
+      { id: 'f1', name: 'Spark', frames: [['#.#', '.#.'], ['.#.', '#.#']] },
+      { id: 'f2', name: 'Dot', frames: [['#']] },
+    ], // prettier-ignore
     flow: {
       ...emptyFlow(),
       variables: [

@@ -8,6 +8,7 @@ import {
   ownNeeds,
   type Edit,
   type EditName,
+  type Frame,
   type Gadget,
   type MenuScheme,
   type OwnClass,
@@ -42,6 +43,8 @@ const partId = id('p', 14);
 const controlId = id('b', 7);
 const variableId = id('v', 7);
 const pageId = id('n', 4);
+const pictureId = id('f', 3);
+const frame = fc.constantFrom<Frame[]>(['###', '...'], ['#'], ['#x'], []);
 const name = fc.constantFrom('Ember', 'Ash', 'Soot', 'A');
 const by = fc.integer({ min: -3, max: 3 });
 const bool = fc.boolean();
@@ -298,6 +301,17 @@ const argsOf = {
   changeElement: fc.tuple(pageId, fc.nat(3), elementArbitrary),
   moveElement: fc.tuple(pageId, fc.nat(3), by),
   removeElement: fc.tuple(pageId, fc.nat(3)),
+  addPicture: fc.tuple(
+    name,
+    fc.constantFrom<Frame[][]>([['#']], [['#.', '.#'], ['..', '##']], [['#'], ['##']], []), // prettier-ignore
+  ),
+  renamePicture: fc.tuple(pictureId, name),
+  drawFrame: fc.tuple(pictureId, fc.nat(2), frame),
+  addFrame: fc.tuple(pictureId, fc.nat(3), frame),
+  moveFrame: fc.tuple(pictureId, fc.nat(2), by),
+  removeFrame: fc.tuple(pictureId, fc.nat(2)),
+  replaceFrames: fc.tuple(pictureId, fc.tuple(frame)),
+  removePicture: fc.tuple(pictureId),
   addMenu: fc.tuple(name, menuScheme, fc.constantFrom({ stateId: 's1' }, { stateId: null }, {})),
   changeMenu: fc.tuple(
     menuId,

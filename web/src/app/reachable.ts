@@ -39,6 +39,7 @@ export function reachableOf(
       rules.map((rule, n) => at('rule', rule.id, `Rule ${n + 1} of ${name}: ${showRule(rule, gadget)}`)),
     ),
     ...gadget.pages.map(({ id, name }) => at('page', id, `Page ${name}`)),
+    ...gadget.pictures.map(({ id, name }) => at('picture', id, `Picture ${name}`)),
     ...gadget.menus.flatMap(({ id, name, items }) => [
       at('menu', id, `Menu ${name}`),
       ...items.map((item) => at('menu', item.id, `Menu item ${item.name}`)),

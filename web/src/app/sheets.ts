@@ -86,6 +86,7 @@ export function sheetOf(rule: string, place: Place): string {
     case 'output':
       return rule.startsWith('S') ? 'screen' : 'parts';
     case 'page':
+    case 'picture':
     case 'menu':
       return 'screen';
     case 'word':

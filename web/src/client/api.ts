@@ -1,5 +1,5 @@
 import { takeAhead } from './ahead.ts';
-import type { Card, Fault, Gadget, OwnClass, Picture, Portrait, Trial, TrialResult } from '@hum-lever/core';
+import type { Card, Fault, Gadget, OwnClass, Photo, Portrait, Trial, TrialResult } from '@hum-lever/core';
 
 export interface GadgetSummary {
   id: string;
@@ -192,7 +192,7 @@ export async function runTrial(
 }
 
 /** Keeps a picture on the server; it is named by the sum of its bytes. */
-export const addPicture = async (file: Blob): Promise<Pick<Picture, 'sha256' | 'type'>> =>
+export const addPicture = async (file: Blob): Promise<Pick<Photo, 'sha256' | 'type'>> =>
   answerOf(await asked('/pictures', { method: 'POST', body: file }));
 
 export const backupUrl = '/api/shelf/backup';

@@ -1,6 +1,6 @@
-/** Hands a text to the browser as a file to keep. */
-export function saveFile(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+/** Hands a text, or bytes, to the browser as a file to keep. */
+export function saveFile(name: string, type: string, content: string | Uint8Array<ArrayBuffer>): void {
+  const url = URL.createObjectURL(new Blob([content], { type }));
   const anchor = document.createElement('a');
   anchor.href = url;
   anchor.download = name;

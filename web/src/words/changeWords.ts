@@ -11,6 +11,7 @@ const nouns: Record<ChangedKind, string> = {
   control: '',
   output: '',
   page: 'page',
+  picture: 'picture',
   menu: 'menu',
   item: 'item',
   chord: 'keys together',

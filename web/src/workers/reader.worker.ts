@@ -1,4 +1,5 @@
 import {
+  bringPicture,
   pasteStates,
   readBillCsv,
   readBoardJson,
@@ -25,6 +26,7 @@ const reader = {
   codes: readCodesCsv,
   scxml: readScxml,
   clipping: readClipping,
+  picture: bringPicture,
   /** null: the text holds no states. */
   paste(gadget: Gadget, text: string): Pasted | null {
     const clipping = readClipping(text);

@@ -44,6 +44,7 @@ const writerFor = (names: Names): LineWriter => ({
   length: (length) => showLength(length, names),
   variable: (id) => quoted(names.variables.get(id) ?? id, reserved),
   page: (id) => quoted(names.pages.get(id) ?? id, noPage),
+  picture: (id) => quoted(names.pictures.get(id) ?? id, new Set()),
 });
 
 function showTold(action: OutputAction, names: Names): string {

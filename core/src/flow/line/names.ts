@@ -14,6 +14,7 @@ export interface Names {
   states: ReadonlyMap<string, string>;
   variables: ReadonlyMap<string, string>;
   pages: ReadonlyMap<string, string>;
+  pictures: ReadonlyMap<string, string>;
 }
 export type NameKind = Exclude<keyof Names, 'gadget'>;
 
@@ -27,7 +28,7 @@ export function namesOf(gadget: Gadget): Names {
 }
 
 function gather(gadget: Gadget): Names {
-  const { controls, outputs, chords, pages, flow } = gadget;
+  const { controls, outputs, chords, pages, pictures, flow } = gadget;
   return {
     gadget,
     controls: plainLabels(controls),
@@ -40,6 +41,7 @@ function gather(gadget: Gadget): Names {
     states: stateLabels(gadget),
     variables: plainLabels(flow.variables),
     pages: plainLabels(pages),
+    pictures: plainLabels(pictures),
   };
 }
 
@@ -55,4 +57,5 @@ export const kindWords: Record<NameKind, string> = {
   states: 'a state',
   variables: 'a variable',
   pages: 'a page',
+  pictures: 'a picture',
 };

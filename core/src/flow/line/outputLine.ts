@@ -14,6 +14,7 @@ export interface LineWriter {
   length(length: Length): string;
   variable(id: string): string;
   page(id: string): string;
+  picture(id: string): string;
 }
 
 /** What is told to a kind of output as text, both ways: what stands behind the output's name. */

@@ -1,5 +1,5 @@
 import { produce } from 'immer';
-import type { Fate, Picture, Task, Wishes, Word } from '../brief.schema.ts';
+import type { Fate, Photo, Task, Wishes, Word } from '../brief.schema.ts';
 import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
 import { drop, findIn, moveBy, unlink, type Patch } from './help.ts';
@@ -7,7 +7,7 @@ import { drop, findIn, moveBy, unlink, type Patch } from './help.ts';
 export const briefEdits = {
   renameGadget: (gadget: Gadget, name: string) => ({ ...gadget, name }),
   setPurpose: (gadget: Gadget, purpose: string) => ({ ...gadget, brief: { ...gadget.brief, purpose } }),
-  setPicture: (gadget: Gadget, picture: Picture | null) => ({
+  setPicture: (gadget: Gadget, picture: Photo | null) => ({
     ...gadget,
     brief: { ...gadget.brief, picture },
   }),

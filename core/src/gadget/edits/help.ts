@@ -52,6 +52,12 @@ export const dropPages = (draft: Draft<Gadget>, gone: (page: Page) => boolean) =
   dropShown(draft, ids);
 };
 
+/** Nothing draws this picture any more. */
+export const dropDrawn = (draft: Draft<Gadget>, pictureId: string) =>
+  eachActions(draft, (actions) =>
+    drop(actions, (action) => action.kind === 'drawPicture' && action.pictureId === pictureId),
+  );
+
 /** No word leads to it any more. */
 export const unlink = (draft: Draft<Gadget>, id: string) => {
   for (const word of draft.brief.words) drop(word.links, (link) => link === id);

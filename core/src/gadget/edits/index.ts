@@ -8,6 +8,7 @@ import { withoutLost } from '../menuReferences.ts';
 import { EditRefused } from './help.ts';
 import { menuEdits } from './menuEdits.ts';
 import { pageEdits } from './pageEdits.ts';
+import { pictureEdits } from './pictureEdits.ts';
 import { partEdits } from './partEdits.ts';
 import { wiringEdits } from './wiringEdits.ts';
 
@@ -23,6 +24,7 @@ type Singles = typeof briefEdits &
   typeof flowEdits &
   typeof flowNameEdits &
   typeof pageEdits &
+  typeof pictureEdits &
   typeof menuEdits;
 const single: Singles = {
   ...briefEdits,
@@ -32,6 +34,7 @@ const single: Singles = {
   ...flowEdits,
   ...flowNameEdits,
   ...pageEdits,
+  ...pictureEdits,
   ...menuEdits,
 };
 type SingleName = keyof Singles;

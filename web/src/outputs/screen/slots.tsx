@@ -5,6 +5,7 @@ import {
   fontNames,
   growths,
   numberFormats,
+  pictureKinds,
   type ElementKind,
   type OutputActionOf,
 } from '@hum-lever/core';
@@ -188,6 +189,25 @@ const Writing = <A extends Written>({ action, put }: { action: A; put: Put<A> })
     <Ground action={action} put={put} />
   </>
 );
+
+const pictureWords: Record<(typeof pictureKinds)[number], string> = {
+  over: 'over what is there',
+  whole: 'dark pixels too',
+  cleared: 'cut out of it',
+  inverted: 'turning it over',
+};
+
+function PictureChoice({ value, choose }: { value: string; choose: (id: string) => void }) {
+  const { pictures } = useDocument();
+  return (
+    <Choice
+      label="Picture"
+      data={pictures.map(({ id, name }) => ({ value: id, label: name }))}
+      value={value}
+      choose={choose}
+    />
+  );
+}
 
 const formatWords: Record<(typeof numberFormats)[number], string> = {
   plain: 'as a number',
@@ -375,6 +395,25 @@ export const screen: SlotsBy<'showPage' | Element['kind']> = {
         ]}
         value={action.framed ? 'framed' : 'bare'}
         choose={(frame) => put({ ...action, framed: frame === 'framed' })}
+      />
+      <OnlyIf action={action} put={put} />
+    </>
+  ),
+  drawPicture: ({ action, put }) => (
+    <>
+      <PictureChoice value={action.pictureId} choose={(pictureId) => put({ ...action, pictureId })} />, frame
+      <ExpressionSlot
+        short
+        label="Frame, from 0; beyond the last it begins again"
+        value={action.frame}
+        commit={(frame) => put({ ...action, frame })}
+      />
+      <Place action={action} put={put} />
+      <Choice
+        label="How it lies on what is there"
+        data={pictureKinds.map((value) => ({ value, label: pictureWords[value] }))}
+        value={action.how}
+        choose={(how) => put({ ...action, how })}
       />
       <OnlyIf action={action} put={put} />
     </>

@@ -1,7 +1,7 @@
 import { ActionIcon, Button, Text } from '@mantine/core';
 import { Dropzone } from '@mantine/dropzone';
 import { IconPhoto, IconTrash } from '@tabler/icons-react';
-import { limits, pictureTypes, type Picture } from '@hum-lever/core';
+import { limits, pictureTypes, type Photo } from '@hum-lever/core';
 import { useRef, useState } from 'react';
 import { addPicture, edit, pictureUrl, useDocument } from '../../client/index.ts';
 import { ProseField } from '../../shared/index.ts';
@@ -54,7 +54,7 @@ export function Idea() {
 }
 
 /** The drawing on paper, photographed: dropped, chosen or pasted in. */
-function Drawing({ picture }: { picture: Picture | null }) {
+function Drawing({ picture }: { picture: Photo | null }) {
   const [error, setError] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const keep = async (file: File | undefined) => {

@@ -8,6 +8,8 @@ import classes from './Flow.module.css';
 /** So many are listed; who uses something more often will not look for one of them here. */
 const listed = 20;
 
+const onScreen: ReadonlySet<Place['kind']> = new Set(['page', 'picture', 'menu']);
+
 /** Where something is used, for people. */
 export function placeWords(gadget: Gadget, { kind, id }: Pick<Place, 'kind' | 'id'>): string {
   for (const state of gadget.flow.states) {
@@ -29,7 +31,7 @@ export function UseItems({ places }: { places: readonly Place[] }) {
   const go = (place: Place) => {
     goTo(place);
     // What is shown stands on a sheet of its own.
-    if (place.kind === 'page' || place.kind === 'menu') void navigate('../screen', { relative: 'path' });
+    if (onScreen.has(place.kind)) void navigate('../screen', { relative: 'path' });
   };
   return places.slice(0, listed).map((place, n) => (
     <Menu.Item key={n} onClick={() => go(place)}>

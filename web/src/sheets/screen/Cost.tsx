@@ -5,6 +5,7 @@ import {
   fontMemory,
   frameBytes,
   pictureUs,
+  rastersOf,
   render,
   sendUs,
   type Drawn,
@@ -19,7 +20,7 @@ function changeUs(gadget: Gadget, screen: Screen, between: readonly [Drawn, Draw
   const bus = displayBus(gadget, screen.id);
   const [was, is] = between.map((drawn) => {
     const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
-    render(bitmap, screen, drawn);
+    render(bitmap, screen, drawn, rastersOf(gadget.pictures));
     return bitmap;
   });
   return bus && sendUs(bus, changedRuns(was!, is!));

@@ -1,7 +1,7 @@
 import { useElementSize, useViewportSize } from '@mantine/hooks';
-import { boundsOf, type Drawing, type Page, type Screen, type Tried } from '@hum-lever/core';
+import { boundsOf, rastersOf, type Drawing, type Page, type Screen, type Tried } from '@hum-lever/core';
 import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { edit } from '../../client/index.ts';
+import { edit, useDocument } from '../../client/index.ts';
 import { Glass } from '../../outputs/screen/Glass.tsx';
 import { movedDrawing, movedElement } from './moved.ts';
 import classes from './Screen.module.css';
@@ -41,6 +41,7 @@ export function DrawingBoard({
 }) {
   const { ref, width } = useElementSize();
   const { height } = useViewportSize();
+  const rasters = rastersOf(useDocument().pictures);
   const [held, setHeld] = useState<Held | null>(null);
   const { widthPx, heightPx } = screen;
   const { drawn, places } = tried;
@@ -69,7 +70,7 @@ export function DrawingBoard({
   const take = (event: PointerEvent) => {
     const [x, y] = pixelOf(event);
     const hit = drawn.drawings.findLastIndex((drawing) => {
-      const { left, top, right, bottom } = boundsOf(drawing);
+      const { left, top, right, bottom } = boundsOf(drawing, rasters);
       return drawing.onlyIf !== 0 && x >= left && x < right && y >= top && y < bottom;
     });
     const at = hit < 0 ? null : places[hit]!;
@@ -121,15 +122,22 @@ export function DrawingBoard({
         onPointerCancel={() => setHeld(null)}
       >
         <Glass screen={screen} drawn={shown} />
-        {marked && <Mark drawing={marked} screen={screen} scale={scale} />}
+        {marked && <Mark bounds={boundsOf(marked, rasters)} screen={screen} scale={scale} />}
       </div>
     </div>
   );
 }
 
 /** What is chosen, outlined where it can be seen. */
-function Mark({ drawing, screen, scale }: { drawing: Drawing; screen: Screen; scale: number }) {
-  const { left, top, right, bottom } = boundsOf(drawing);
+function Mark({
+  bounds: { left, top, right, bottom },
+  screen,
+  scale,
+}: {
+  bounds: ReturnType<typeof boundsOf>;
+  screen: Screen;
+  scale: number;
+}) {
   const within = (place: number, most: number) => Math.max(0, Math.min(most, place));
   const [l, r] = [within(left, screen.widthPx), within(right, screen.widthPx)];
   const [t, b] = [within(top, screen.heightPx), within(bottom, screen.heightPx)];

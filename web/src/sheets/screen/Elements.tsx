@@ -16,6 +16,7 @@ const drawWords: Record<Drawable, string> = {
   list: 'List',
   bar: 'Bar',
   dial: 'Dial',
+  picture: 'Picture',
   box: 'Box',
   line: 'Line',
 };

@@ -1,6 +1,16 @@
 import { Button, SegmentedControl } from '@mantine/core';
 import { IconPlus } from '@tabler/icons-react';
-import { addPartEdit, bitmapPbm, blankBitmap, nextId, render, type Page, type Screen } from '@hum-lever/core';
+import {
+  addPartEdit,
+  bitmapPbm,
+  blankBitmap,
+  nextId,
+  rastersOf,
+  render,
+  type Page,
+  type Place,
+  type Screen,
+} from '@hum-lever/core';
 import { Suspense, useEffect, useState, type ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
 import { edit, useDocument } from '../../client/index.ts';
@@ -14,40 +24,51 @@ import { PageList } from './PageList.tsx';
 import { tryings, useTried, type TryingId } from './useTried.ts';
 import classes from './Screen.module.css';
 
-const about = 'What displays show, pixel by pixel and page by page.';
-const aboutMenus = 'What is set and done through menus, and how many presses that takes.';
+const viewIds = ['pages', 'menus', 'pictures'] as const;
+type View = (typeof viewIds)[number];
+const viewWords: Record<View, { label: string; about: string }> = {
+  pages: { label: 'Pages', about: 'What displays show, pixel by pixel and page by page.' },
+  menus: {
+    label: 'Menus',
+    about: 'What is set and done through menus, and how many presses that takes.',
+  },
+  pictures: { label: 'Pictures', about: 'Signs and figures, drawn pixel by pixel, that pages show.' },
+};
+/** Where what was gone to is seen. */
+const viewOf: Partial<Record<Place['kind'], View>> = { page: 'pages', menu: 'menus', picture: 'pictures' };
 
 const MenusView = onDemand(() =>
   import('./menus/index.ts').then(({ MenusView: view }) => ({ default: view })),
 );
+const PicturesView = onDemand(() =>
+  import('./pictures/index.ts').then(({ PicturesView: view }) => ({ default: view })),
+);
 
-/** What displays show, and the menus that are worked on them. */
+/** What displays show, the menus that are worked on them, and the pictures that pages are made of. */
 export function ScreenPage() {
   const [params, setParams] = useSearchParams();
   const found = useFound(({ place }) => place?.kind);
-  const asked = params.get('view') === 'menus';
+  const asked = viewIds.find((id) => id === params.get('view')) ?? 'pages';
   // What was gone to is shown, and stays.
-  const menus = found === undefined || (found !== 'menu' && found !== 'page') ? asked : found === 'menu';
+  const view = (found && viewOf[found]) ?? asked;
+  const choose = (id: View) => setParams(id === 'pages' ? {} : { view: id }, { replace: true });
   useEffect(() => {
-    if (menus !== asked) setParams(menus ? { view: 'menus' } : {}, { replace: true });
-  }, [menus, asked, setParams]);
+    if (view !== asked) setParams(view === 'pages' ? {} : { view }, { replace: true });
+  }, [view, asked, setParams]);
   const views = (
     <SegmentedControl
       size="xs"
       aria-label="View"
-      data={[
-        { value: 'pages', label: 'Pages' },
-        { value: 'menus', label: 'Menus' },
-      ]}
-      value={menus ? 'menus' : 'pages'}
-      onChange={(view) => setParams(view === 'menus' ? { view } : {}, { replace: true })}
+      data={viewIds.map((value) => ({ value, label: viewWords[value].label }))}
+      value={view}
+      onChange={(id) => choose(id as View)}
     />
   );
-  if (!menus) return <PagesView views={views} />;
+  if (view === 'pages') return <PagesView views={views} />;
   return (
-    <SheetFrame title="Screen" about={aboutMenus} tools={views}>
+    <SheetFrame title="Screen" about={viewWords[view].about} tools={views}>
       <Suspense fallback={<p role="status">Drawing…</p>}>
-        <MenusView />
+        {view === 'menus' ? <MenusView /> : <PicturesView />}
       </Suspense>
     </SheetFrame>
   );
@@ -72,7 +93,7 @@ function PagesView({ views }: { views: ReactNode }) {
   }, [foundPage, setParams]);
   if (!screen)
     return (
-      <SheetFrame title="Screen" about={about} tools={views}>
+      <SheetFrame title="Screen" about={viewWords.pages.about} tools={views}>
         <FirstStep
           action={
             <Button onClick={() => edit(addPartEdit(gadget, 'graphic-display-two-wire'))}>
@@ -107,7 +128,7 @@ function PagesView({ views }: { views: ReactNode }) {
     </>
   );
   return (
-    <SheetFrame title="Screen" about={about} tools={tools}>
+    <SheetFrame title="Screen" about={viewWords.pages.about} tools={tools}>
       {page ? (
         <Workplace screen={screen} pages={pages} page={page} choose={choose} />
       ) : (
@@ -147,7 +168,7 @@ function Workplace({
   const chooseElement = (at: number | null) => mark({ pageId: page.id, at });
   const save = () => {
     const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
-    render(bitmap, screen, tried.drawn);
+    render(bitmap, screen, tried.drawn, rastersOf(gadget.pictures));
     saveFile(`${page.name}.pbm`, 'image/x-portable-bitmap', bitmapPbm(bitmap));
   };
   return (

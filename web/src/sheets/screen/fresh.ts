@@ -1,8 +1,8 @@
 import type { Drawing, Gadget, Page, Screen } from '@hum-lever/core';
-import { boundsOf } from '@hum-lever/core';
+import { boundsOf, rastersOf } from '@hum-lever/core';
 
 type Element = Page['elements'][number];
-export type Drawable = 'text' | 'number' | 'word' | 'list' | 'bar' | 'dial' | 'box' | 'line';
+export type Drawable = 'text' | 'number' | 'word' | 'list' | 'bar' | 'dial' | 'picture' | 'box' | 'line';
 
 /** A choice, whose options are words; undefined: there is none. */
 const choiceOf = ({ flow }: Gadget) => flow.variables.find((one) => one.kind === 'choice');
@@ -16,6 +16,7 @@ export const drawables = (gadget: Gadget): Drawable[] => [
   ...(textsOf(gadget) ? (['list'] as const) : []),
   'bar',
   'dial',
+  ...(gadget.pictures.length > 0 ? (['picture'] as const) : []),
   'box',
   'line',
 ];
@@ -24,8 +25,11 @@ export const drawables = (gadget: Gadget): Drawable[] => [
 const grounds: ReadonlySet<Drawing['kind']> = new Set(['drawBox', 'drawDial', 'drawLine']);
 
 /** The first row of eight pixels on which nothing is written yet; where there is none, the first. */
-function freeRow(drawings: readonly Drawing[], { heightPx }: Screen): number {
-  const taken = drawings.filter(({ kind }) => !grounds.has(kind)).map(boundsOf);
+function freeRow(drawings: readonly Drawing[], { heightPx }: Screen, { pictures }: Gadget): number {
+  const rasters = rastersOf(pictures);
+  const taken = drawings
+    .filter(({ kind }) => !grounds.has(kind))
+    .map((drawing) => boundsOf(drawing, rasters));
   for (let y = 0; y + 8 <= heightPx; y += 8)
     if (!taken.some(({ top, bottom }) => top < y + 8 && bottom > y)) return y;
   return 0;
@@ -38,7 +42,7 @@ export function freshElement(
   screen: Screen,
   drawings: readonly Drawing[],
 ): Element {
-  const y = String(freeRow(drawings, screen));
+  const y = String(freeRow(drawings, screen, gadget));
   const placed = { outputId: screen.id, onlyIf: '1', x: '0', y };
   const written = { ...placed, font: '6x8', align: 'left', inverted: false } as const;
   const number = gadget.flow.variables.find(({ kind }) => kind === 'number');
@@ -74,6 +78,14 @@ export function freshElement(
       const size = { width: String(Math.min(64, screen.widthPx)), height: '8' };
       return { kind: 'drawBar', ...placed, ...size, value, ...ends, grows: 'right', framed: true };
     }
+    case 'picture':
+      return {
+        kind: 'drawPicture',
+        ...placed,
+        pictureId: gadget.pictures.at(-1)!.id,
+        frame: '0',
+        how: 'over',
+      };
     case 'box':
       return {
         kind: 'drawBox',

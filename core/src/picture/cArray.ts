@@ -1,0 +1,54 @@
+import type { Bitmap } from './bitmap.ts';
+import type { Raster } from './raster.ts';
+import { cBytes } from './xbm.ts';
+
+/**
+ * How pixels lie in bytes: rows from the left, the highest bit first, each row in whole bytes; or, as most controllers
+ * of displays have them, columns of eight from the left, the lowest bit at the top, strip by strip.
+ */
+export const packings = ['rows', 'columns'] as const;
+export type Packing = (typeof packings)[number];
+
+/** Pixels in bytes. */
+export function packedBytes({ widthPx, heightPx, pixels }: Bitmap, packing: Packing): number[] {
+  const stride = packing === 'rows' ? Math.ceil(widthPx / 8) : widthPx;
+  const bytes = Array<number>(stride * (packing === 'rows' ? heightPx : Math.ceil(heightPx / 8))).fill(0);
+  pixels.forEach((lit, at) => {
+    if (!lit) return;
+    const [x, y] = [at % widthPx, Math.floor(at / widthPx)];
+    if (packing === 'rows') bytes[y * stride + (x >> 3)]! |= 0x80 >> (x & 7);
+    else bytes[(y >> 3) * stride + x]! |= 1 << (y & 7);
+  });
+  return bytes;
+}
+
+const said: Readonly<Record<Packing, string>> = {
+  rows: 'rows from the top; in a byte the highest bit is the leftmost pixel',
+  columns: 'strips of eight rows from the top; a byte is a column, its lowest bit the uppermost pixel',
+};
+
+/**
+ * A picture as a table in C.
+ * @param name safe in C
+ * @param title as people call it
+ */
+export function rasterC(raster: Raster, name: string, title: string, packing: Packing): string {
+  const { widthPx, heightPx, frames } = raster;
+  const tables = frames.map((frame) => packedBytes(frame, packing));
+  const upper = name.toUpperCase();
+  // Whatever a name holds, the remark ends where it should, and stays a single line.
+  const remark = title.replace(/\*\//g, '* /').replace(/[\r\n\u2028\u2029]+/g, ' ');
+  return [
+    `/* ${remark}: ${widthPx} x ${heightPx} pixels, 1 is lit, ${said[packing]}. */`,
+    '#include <stdint.h>',
+    '',
+    `#define ${upper}_WIDTH ${widthPx}`,
+    `#define ${upper}_HEIGHT ${heightPx}`,
+    `#define ${upper}_FRAMES ${frames.length}`,
+    '',
+    `static const uint8_t ${name}[${frames.length}][${tables[0]!.length}] = {`,
+    tables.map((bytes) => `  {\n${cBytes(bytes, '    ')}\n  }`).join(',\n'),
+    '};',
+    '',
+  ].join('\n');
+}

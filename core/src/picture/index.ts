@@ -1,0 +1,41 @@
+export {
+  bitmapArt,
+  bitmapPbm,
+  blankBitmap,
+  fillRect,
+  outlineRect,
+  straightLine,
+  type Bitmap,
+  type Stroke,
+} from './bitmap.ts';
+export { bringPicture, fittedSize, type BringWish, type Brought, type Size } from './bring.ts';
+export { packings, packedBytes, rasterC, type Packing } from './cArray.ts';
+export { bitsOf, ditherings, type Bits, type Dithering } from './dither.ts';
+export { importLimits, PictureFileError, scaledImage, type GreyImage } from './image.ts';
+export { bitmapPng } from './png.ts';
+export {
+  bitmapFrame,
+  frameAt,
+  frameBitmap,
+  noRasters,
+  rasterBytes,
+  rasterOf,
+  rastersOf,
+  type Raster,
+  type Rasters,
+} from './raster.ts';
+export { readPicture } from './read.ts';
+export {
+  blankFrame,
+  invertedFrame,
+  mirroredFrame,
+  resizedFrame,
+  shiftedFrame,
+  stroked,
+  strokeTools,
+  upsideDownFrame,
+  type HandStroke,
+  type Point,
+  type StrokeTool,
+} from './strokes.ts';
+export { bitmapXbm } from './xbm.ts';

@@ -1,0 +1,1 @@
+export { PicturesView } from './PicturesView.tsx';
