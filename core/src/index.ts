@@ -405,6 +405,7 @@ export {
 export {
   changedRuns,
   boundsOf,
+  elementProblem,
   firstPage,
   fontMemory,
   fonts,

@@ -1,5 +1,6 @@
 export { blankRows, rowCells } from './cells.ts';
 export { firstPage, type Element, type ElementKind } from './elements.ts';
+export { elementProblem } from './problem.ts';
 export { fontMemory } from './said.ts';
 export { fonts, lackingIn, type FontName } from './fonts.ts';
 export { numberText, type NumberFormat } from './numbers.ts';

@@ -5,6 +5,8 @@ import { Machine, type Stimulus, type TraceEntry } from '../machine/index.ts';
 import { gadgetArbitrary, stimuliArbitrary } from '../test/arbitraries.ts';
 import { button, numberVariable, part, rule, state } from '../test/fixtures.ts';
 import { runs } from '../test/runs.ts';
+import { numberAt, paged } from '../test/screenCases.ts';
+import { elementProblem } from './problem.ts';
 import { pageTried } from './tried.ts';
 import { outputOf, pageOf, textAt, toldGadget } from '../test/toldGadget.ts';
 
@@ -48,6 +50,17 @@ function play(
 
 const pictures = (trace: readonly TraceEntry[]) =>
   trace.flatMap((entry) => (entry.lane === 'screen' ? [[entry.atUs, entry.pageId, ...entry.texts]] : []));
+
+describe('what is typed for a page', () => {
+  it('is refused where it could not be drawn there, and says why', () => {
+    const gadget = paged([numberAt('v1')]);
+    expect(elementProblem(gadget, 'n1', numberAt('v1 + 1'))).toBeNull();
+    expect(elementProblem(gadget, 'n1', numberAt('elapsed / 600'))).toBe(
+      'expected elapsed("…") with the name of a state here',
+    );
+    expect(elementProblem(gadget, 'n1', numberAt('random(3)'))).toContain('expected no random(…) on a page');
+  });
+});
 
 describe('a display of pixels', () => {
   it('shows its first page when that is all over the bus, and the loop waits for it', () => {

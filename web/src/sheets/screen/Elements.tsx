@@ -1,6 +1,13 @@
 import { ActionIcon } from '@mantine/core';
 import { IconChevronDown, IconChevronUp, IconCopy, IconPlus, IconX } from '@tabler/icons-react';
-import { limits, type Drawing, type OutputAction, type Page, type Screen } from '@hum-lever/core';
+import {
+  elementProblem,
+  limits,
+  type Drawing,
+  type OutputAction,
+  type Page,
+  type Screen,
+} from '@hum-lever/core';
 import type { ReactNode } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { outputSlots } from '../../outputs/slots.ts';
@@ -58,6 +65,12 @@ export function Elements({
     edit({ name: 'addElement', args: [page.id, element] });
     choose(elements.length);
   };
+  /** Refused at once where it could not be drawn: nothing would tell why it is not seen. */
+  const put = (at: number, changed: OutputAction): string | null => {
+    const problem = elementProblem(gadget, page.id, changed);
+    if (problem !== null) return `${problem.charAt(0).toUpperCase()}${problem.slice(1)}.`;
+    return edit({ name: 'changeElement', args: [page.id, at, changed] });
+  };
   return (
     <div className={classes.elements}>
       <div className={classes.draw} role="group" aria-label="Draw">
@@ -91,10 +104,7 @@ export function Elements({
               {at + 1}
             </span>
             <Prose id={proseId(at)}>
-              <Sentence
-                element={element}
-                put={(changed) => edit({ name: 'changeElement', args: [page.id, at, changed] })}
-              />
+              <Sentence element={element} put={(changed) => put(at, changed)} />
             </Prose>
             <span className={classes.tools}>
               <Tool
