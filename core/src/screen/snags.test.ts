@@ -5,6 +5,7 @@ import { button, rule } from '../test/fixtures.ts';
 import { fontMemory } from './said.ts';
 import { numberAt, paged } from '../test/screenCases.ts';
 import { textAt } from '../test/toldGadget.ts';
+import { gadgetOf, type Piece } from '../test/wiringFixtures.ts';
 
 /* The innocent, and how far a text reaches at its longest. The guilty are among the cases of all snags. */
 
@@ -128,5 +129,20 @@ describe('the memory of fonts', () => {
     // A and B, and the fourteen signs of numbers; and R, e, a, d, y and a blank of the other page. Five bytes each.
     expect(fontMemory(paged([textAt('AB{v1}'), textAt('BA')]), 'o1')).toBe(16 * 5 + 6 * 5);
     expect(fontMemory(paged([textAt('AB')]), 'o9')).toBe(0);
+  });
+});
+
+describe('the memory for pictures', () => {
+  const small = 'board-8bit-20';
+  const display: Piece = ['graphic-display-two-wire'];
+  it('has room for as many as fit to the last byte', () => {
+    // 2,048 bytes and two pictures of 1,024; nothing else.
+    expect(found(gadgetOf(small, display, display), 'S03')).toEqual([]);
+    expect(found(gadgetOf(small, display, display, display), 'S03')).toMatchObject([
+      { place: { kind: 'part', id: 'p3' }, values: { bytes: 1_024, free: 0 } },
+    ]);
+  });
+  it('is not judged where no board is chosen', () => {
+    expect(found(gadgetOf(null, display, display, display), 'S03')).toEqual([]);
   });
 });

@@ -73,6 +73,23 @@ export const wiringCases: Case[] = [
     false,
   ],
   [
+    'S03',
+    'a picture that the memory has no room for',
+    gadgetOf('chip-8', ['graphic-display-two-wire']),
+    { level: 'stop', values: { display: 'o1', bytes: 1_024, free: 512, of: 512, board: expect.any(String) } },
+    false,
+  ],
+  [
+    'S03',
+    'a second picture, beside which values have no room',
+    edited(gadgetOf(small, ['graphic-display-two-wire'], ['graphic-display-two-wire']), {
+      name: 'addVariable',
+      args: [{ ...numberVariable({ name: 'laps' }) }],
+    }),
+    { place: { kind: 'part', id: 'p2' }, values: expect.objectContaining({ bytes: 1_024, free: 1_020 }) },
+    false,
+  ],
+  [
     'W22',
     'a computer that is to be a keyboard',
     gadgetOf('computer-26', ['usb-keyboard']),

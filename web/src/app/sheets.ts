@@ -76,7 +76,7 @@ export const sheets: readonly Sheet[] = [
 ];
 
 /** Rules whose snags are about what a part is, not about where it leads. */
-const aboutParts = /^(G|N|P)/;
+const aboutParts = /^(G|N|P|S)/;
 
 /** The sheet on which a snag's place is found. */
 export function sheetOf(rule: string, place: Place): string {

@@ -1,5 +1,5 @@
 import type { SchemeName, SchemeRole, Snag } from '@hum-lever/core';
-import { count, showDuration } from '../shared/units.ts';
+import { count, showBytes, showDuration } from '../shared/units.ts';
 import { feelMendWords, feelSnagWords } from './feelSnagWords.ts';
 import { flowMendWords, flowSnagWords } from './flowSnagWords.ts';
 import { roleWords, schemeWords } from './menuWords.ts';
@@ -76,6 +76,11 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
       v.reason === 'press'
         ? `The loop waits ${v.update === 'changed' ? 'up to ' : ''}${showDuration(Number(v.pictureUs))} for each picture that ${v.display} is sent; a press of ${showDuration(Number(v.shortestPressUs))} can come and go meanwhile, unread. A faster bus, larger pieces, or sending beside the loop where the chip can do that.`
         : `${v.display} is to show up to ${v.mostHz} pictures a second, but one takes ${showDuration(Number(v.pictureUs))} over its bus: ${v.possible} is the most.`,
+  },
+  S03: {
+    title: 'No room for a picture',
+    say: (v) =>
+      `${v.display} is drawn in ${showBytes(Number(v.bytes))} of memory; ${v.board} has ${showBytes(Number(v.of))}, of which values and other parts leave ${showBytes(Number(v.free))}. A board with more memory, or a display of fewer pixels; its maker says whether it can be drawn strip by strip.`,
   },
   S04: {
     title: 'A character that the font lacks',
