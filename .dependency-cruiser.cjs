@@ -49,6 +49,7 @@ const mayKnow = {
     'gesture',
     'flow',
     'light',
+    'lights',
     'midi',
     'serial',
     'typing',

@@ -99,6 +99,9 @@ try {
   await press();
   await sleep(3_200);
   await shot('screen');
+  await open('screen?view=pictures');
+  await labelled('Picture Kettle');
+  await shot('pictures');
   await driver.get(`${url}/g/${idOf('Cue Lantern')}/screen?view=menus`);
   await labelled('Press GO');
   await sleep(2_500);
@@ -107,16 +110,6 @@ try {
   await view('Map');
   await sleep(1_500);
   await shot('flow-map');
-  await theme('dark');
-  await open('flow?view=players');
-  await driver.findElement(By.xpath('//main//option[.="with flame at"]')).click();
-  await (await named('Play them')).click();
-  const rows = By.css('[aria-label="By difficulty"] tbody tr');
-  await driver.wait(async () => (await driver.findElements(rows)).length === 5, 20_000);
-  await named('Play them');
-  await driver.executeScript('document.querySelector(\'[aria-label="What came of it"]\').scrollIntoView()');
-  await shot('flow-players-dark');
-  await theme('light');
   await driver.get(`${url}/g/${idOf('Cue Lantern')}/flow?view=ask`);
   await driver.wait(
     // The page may still be on its way.

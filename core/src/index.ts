@@ -270,7 +270,19 @@ export {
   tryTogether,
   type TapsTried,
 } from './gesture/index.ts';
-export { laidOut, movesAt, nameOf, pictureAt, type Rgb, type ToldLights } from './lights/index.ts';
+export {
+  alikeFor,
+  laidOut,
+  movesAt,
+  nameOf,
+  pictureAt,
+  rgbOf,
+  seenBy,
+  visions,
+  type Rgb,
+  type ToldLights,
+  type Vision,
+} from './lights/index.ts';
 export { fieldSize, type Computer, type Typing } from './typing/index.ts';
 export { bytesUs } from './serial/index.ts';
 export { messageBytes } from './midi/index.ts';
@@ -578,6 +590,13 @@ export {
   type Script,
   type Standing,
   type Step,
+  inBand,
+  lightCodes,
+  type LightCodes,
+  type CodedLight,
+  type LightCode,
+  type LightPattern,
+  type Meaning,
   type TaskWays,
   type Way,
 } from './explore/index.ts';

@@ -89,6 +89,20 @@ describe('by day and by night', () => {
     expect(await faults('main')).toEqual([]);
   });
 
+  it('a picture being drawn and the codes of lights have no fault', async () => {
+    await bench.openKettle('screen');
+    await bench.segment('Pictures');
+    await bench.shows('shown on Stove, Simmering');
+    await bench.clickLabel('Picture Steam');
+    await bench.label('A frame every');
+    expect(await faults('main')).toEqual([]);
+    await bench.segment('Light codes');
+    const told = By.xpath('//table[@aria-label="What Stove light tells"]//tr[contains(., "Cold")]');
+    const row = await bench.until('what it tells', async () => (await bench.driver.findElements(told))[0]);
+    expect(await row.getText()).toMatch(/amber blinking every 400\sms/);
+    expect(await faults('main')).toEqual([]);
+  });
+
   it('the views of flow have no fault', async () => {
     await bench.openKettle('flow');
     await bench.shows('Little screen');

@@ -26,6 +26,15 @@ export type { Round } from './round.ts';
 export { medianInterval, shareInterval } from './intervals.ts';
 export { causeValues, countCauses } from './cause.ts';
 export type { Guessed } from './guessing.ts';
+export { inBand } from './flashes.ts';
+export {
+  lightCodes,
+  type LightCodes,
+  type Meaning,
+  type CodedLight,
+  type LightCode,
+  type LightPattern,
+} from './lightCodes.ts';
 export { wayInto } from './wayInto.ts';
 export { reactionUs, type Player, type PolicyLine } from './hand.ts';
 export { degreesBetween, startingAt } from './degrees.ts';

@@ -1,2 +1,3 @@
-export { nameOf, type Rgb } from './colours.ts';
-export { laidOut, movesAt, pictureAt, type ToldLights } from './picture.ts';
+export { nameOf, rgbOf, type Rgb } from './colours.ts';
+export { laidOut, movesAt, pictureAt, restingPicture, type ToldLights } from './picture.ts';
+export { alikeFor, seenBy, visions, type Vision } from './vision.ts';

@@ -4,6 +4,7 @@ import {
   emptyFlow,
   type Action,
   type Gadget,
+  type LightColour,
   type Rule,
   type Snag,
   type State,
@@ -19,6 +20,17 @@ const to = (id: string, trigger: Trigger, targetIds: string[], patch: Partial<Ru
   rule(id, { trigger, targetIds, ...patch });
 const other: Trigger = { kind: 'gesture', controlId: 'b2', gesture: 'press' };
 const after = (ms: number): Trigger => ({ kind: 'after', delay: ms * 1_000 });
+
+const colour = (paint: LightColour): Action => ({ kind: 'colour', outputId: 'o1', colour: paint });
+
+/** The same with a light that can be told its colour. */
+export function coloured(states: State[]): Gadget {
+  const gadget = game(states);
+  const parts = gadget.parts.map((part) =>
+    part.plays.includes('o1') ? { ...part, kind: 'rgb-light' } : part,
+  );
+  return { ...gadget, parts };
+}
 
 /** One game button, one light and one text over these states. */
 function game(states: State[], patch: Partial<Gadget['flow']> = {}, more: Partial<Gadget> = {}): Gadget {
@@ -353,6 +365,23 @@ export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
       { brief: win({ startStateId: 's2' }) },
     ),
     { values: { task: 'Win', player: 'mash', control: 'Stir', percent: 100, rounds: 20 } },
+    false,
+  ],
+  [
+    'S10',
+    'two states that only a colour tells apart',
+    coloured([
+      state('s1', { entry: [light('on'), colour('red')], rules: [to('r1', press, ['s2'])] }),
+      state('s2', { entry: [light('on'), colour('green')], rules: [to('r2', press, ['s1'])] }),
+    ]),
+    {
+      level: 'likely',
+      place: { kind: 'state', id: 's2' },
+      values: expect.objectContaining({
+        ...{ name: 's2', twin: 's1', here: 'green', there: 'red' },
+        alikeFor: 'protanopia deuteranopia',
+      }),
+    },
     false,
   ],
   [

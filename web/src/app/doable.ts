@@ -34,5 +34,5 @@ export const views: Readonly<Partial<Record<SheetId, Readonly<Record<string, str
     Players: '?view=players',
     Compare: '?view=compare',
   },
-  screen: { Menus: '?view=menus', Pictures: '?view=pictures' },
+  screen: { Menus: '?view=menus', Pictures: '?view=pictures', 'Light codes': '?view=lights' },
 };

@@ -15,4 +15,5 @@ export {
 export { knownReadings, readingWords } from './readingWords.ts';
 export { addressWords, schemeTitle } from './wiringSnagWords.ts';
 export { methodName, paramFields, paramWords, settingWords, showParam } from './settingWords.ts';
+export { visionWords } from './visionWords.ts';
 export { sayStill, slowWords } from './stillWords.ts';

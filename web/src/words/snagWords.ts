@@ -1,8 +1,9 @@
-import type { SchemeName, SchemeRole, Snag } from '@hum-lever/core';
+import type { SchemeName, SchemeRole, Snag, Vision } from '@hum-lever/core';
 import { count, showBytes, showDuration } from '../shared/units.ts';
 import { feelMendWords, feelSnagWords } from './feelSnagWords.ts';
 import { flowMendWords, flowSnagWords } from './flowSnagWords.ts';
 import { roleWords, schemeWords } from './menuWords.ts';
+import { visionWords } from './visionWords.ts';
 import { wiringMendWords, wiringSnagWords } from './wiringSnagWords.ts';
 
 export interface SnagText {
@@ -95,6 +96,14 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
         ...(Number(v.budgetUs) >= 0 ? [showDuration(Number(v.budgetUs))] : []),
       ].join(' and ');
       return `Setting ${v.item} as usual takes ${count(Number(v.presses), 'press', 'presses')} and ${showDuration(Number(v.timeUs))} from where ${v.menu} begins; the task “${v.task}” allows ${allowed}.`;
+    },
+  },
+  S10: {
+    title: 'Told by colour alone',
+    say: (v) => {
+      const eyes = String(v.alikeFor).split(' ').filter(Boolean) as Vision[];
+      const alike = eyes.map((vision) => visionWords[vision]).join(' and ');
+      return `Only the colour of ${v.light} tells ${v.name} (${v.here}) from ${v.twin} (${v.there}).${alike === '' ? '' : ` To ${alike} the two look the same.`} Say it in another way, too: a rhythm, a text, a sound.`;
     },
   },
   S12: {

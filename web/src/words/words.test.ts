@@ -162,6 +162,18 @@ describe('words', () => {
     ['L05', { state: 'Ready', number: 2, reason: 'outlived', delayUs: 9_000, earlierUs: 5_000 }],
     ['L05', { state: 'Ready', number: 2, reason: 'oneLine', control: 'Pedal', as: 'Stir' }],
     ['L05', { state: 'Ready', number: 2, reason: 'unheard', gesture: 'hold', control: 'Stir' }],
+    [
+      'S10',
+      {
+        name: 'Won',
+        twin: 'Lost',
+        light: 'Lamp',
+        here: 'green',
+        there: 'red',
+        alikeFor: 'protanopia deuteranopia',
+      },
+    ],
+    ['S10', { name: 'Won', twin: 'Lost', light: 'Lamp', here: 'blue', there: 'red', alikeFor: '' }],
     ['S03', { display: 'Glass', bytes: 1_024, free: 512, of: 512, board: '8-bit chip' }],
     ['S01', { reason: 'row', text: 'x', row: 3, rows: 2, display: 'Screen' }],
     ['X01', { text: 'a +', message: 'cannot be read' }],

@@ -10,12 +10,10 @@ import {
   type SnagRule,
 } from '../../gadget/index.ts';
 import { litBy, litPlaces, Machine, type TraceEntry } from '../../machine/index.ts';
+import { inBand } from '../flashes.ts';
 import { sameStatesAs, scriptOf } from '../script.ts';
 import { explored } from './explored.ts';
 
-/** Source: reckoning, Sound: flash hazard band. Hundredths of a hertz. */
-const [leastCentiHz, mostCentiHz] = [300, 3_000];
-const inBand = (centiHz: number) => centiHz >= leastCentiHz && centiHz <= mostCentiHz;
 /** As often as may be: 2 Hz. */
 const safeCentiHz = 200;
 /** A state is watched for so long. */

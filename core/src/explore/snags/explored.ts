@@ -1,8 +1,9 @@
-import { nested, reachable, verdicts } from '../../flow/index.ts';
+import { nested, reachable, unfinished, verdicts } from '../../flow/index.ts';
 import { allRules, type Derived, type Gadget, type SnagWay, type Trigger } from '../../gadget/index.ts';
 import { asMeant } from '../../gesture/index.ts';
 import { Explorer, type Step } from '../explorer.ts';
 import { sameStatesAs, scriptOf } from '../script.ts';
+import { settledStates, type Settled } from '../settled.ts';
 
 /** Checks run with every edit: so many states are walked in about a tenth of a second. */
 const checked = { states: 4_000, edges: 60_000, work: 250_000_000 };
@@ -15,6 +16,14 @@ export function explored(gadget: Gadget, derived: Derived): Explorer {
     return explorer;
   });
 }
+
+/** What the gadget shows in every state that stays; once per check run. */
+export const settled = (gadget: Gadget, derived: Derived): readonly Settled[] =>
+  derived.once('explore.settled', () =>
+    settledStates(explored(gadget, derived), unfinished(gadget, derived), derived.effort).filter(
+      ({ stays }) => stays,
+    ),
+  );
 
 /** The same with every variable followed, for what becomes of values that nothing depends on; not as far. */
 export function exploredWithAll(gadget: Gadget, derived: Derived): Explorer {

@@ -24,7 +24,7 @@ import { PageList } from './PageList.tsx';
 import { tryings, useTried, type TryingId } from './useTried.ts';
 import classes from './Screen.module.css';
 
-const viewIds = ['pages', 'menus', 'pictures'] as const;
+const viewIds = ['pages', 'menus', 'pictures', 'lights'] as const;
 type View = (typeof viewIds)[number];
 const viewWords: Record<View, { label: string; about: string }> = {
   pages: { label: 'Pages', about: 'What displays show, pixel by pixel and page by page.' },
@@ -33,6 +33,7 @@ const viewWords: Record<View, { label: string; about: string }> = {
     about: 'What is set and done through menus, and how many presses that takes.',
   },
   pictures: { label: 'Pictures', about: 'Signs and figures, drawn pixel by pixel, that pages show.' },
+  lights: { label: 'Light codes', about: 'What every light tells, state by state, and to whose eyes.' },
 };
 /** Where what was gone to is seen. */
 const viewOf: Partial<Record<Place['kind'], View>> = { page: 'pages', menu: 'menus', picture: 'pictures' };
@@ -43,6 +44,16 @@ const MenusView = onDemand(() =>
 const PicturesView = onDemand(() =>
   import('./pictures/index.ts').then(({ PicturesView: view }) => ({ default: view })),
 );
+
+const LightCodesView = onDemand(() =>
+  import('./lights/index.ts').then(({ LightCodesView: view }) => ({ default: view })),
+);
+/** Besides pages, which have tools of their own. */
+const others: Record<Exclude<View, 'pages'>, () => ReactNode> = {
+  menus: () => <MenusView />,
+  pictures: () => <PicturesView />,
+  lights: () => <LightCodesView />,
+};
 
 /** What displays show, the menus that are worked on them, and the pictures that pages are made of. */
 export function ScreenPage() {
@@ -67,9 +78,7 @@ export function ScreenPage() {
   if (view === 'pages') return <PagesView views={views} />;
   return (
     <SheetFrame title="Screen" about={viewWords[view].about} tools={views}>
-      <Suspense fallback={<p role="status">Drawing…</p>}>
-        {view === 'menus' ? <MenusView /> : <PicturesView />}
-      </Suspense>
+      <Suspense fallback={<p role="status">Drawing…</p>}>{others[view]()}</Suspense>
     </SheetFrame>
   );
 }

@@ -1,0 +1,74 @@
+import type { Effort, State } from '../gadget/index.ts';
+import { Machine, type OutputState } from '../machine/index.ts';
+import type { Explorer } from './explorer.ts';
+import { sameStatesAs, scriptOf } from './script.ts';
+
+/** More states than this, or more that are active together, are not compared with one another at every edit. */
+const mostCompared = 60;
+/** Long enough for what entering shows to have settled: a fade, a short tone. */
+const settleUs = 1_500_000;
+
+/** What entering tells has been told by then, however long a turn of the loop is. */
+const glanceUs = 100_000;
+
+/** What a gadget shows in a state, once that has settled. */
+export interface Settled {
+  /** The innermost ones, of which several are active together where regions are. */
+  states: readonly State[];
+  outputs: Readonly<Record<string, OutputState>>;
+  atUs: number;
+  /** Left alone it was there still; otherwise this could be seen and heard a moment after it was come to. */
+  stays: boolean;
+}
+
+/** As people call it. */
+export const nameOfSettled = ({ states }: Settled): string => states.map(({ name }) => name).join(' with ');
+
+/** Played to it and left alone; null: no run came there, or it was left within a moment. */
+function settledAt(explorer: Explorer, id: number, effort: Effort): Omit<Settled, 'states'> | null {
+  const { seed, stimuli, endUs, confirmed } = scriptOf(
+    explorer,
+    explorer.pathTo(id),
+    sameStatesAs(explorer, id),
+    2,
+    effort,
+  );
+  if (!confirmed) return null;
+  const machine = new Machine(explorer.gadget, seed);
+  for (const stimulus of stimuli) machine.stimulate(stimulus);
+  const play = (toUs: number) => {
+    const done = machine.advance(toUs, Math.max(0, effort.left - machine.work));
+    return done ? machine.shown.stateIds.join() : null;
+  };
+  const there = play(endUs);
+  const glanced = there !== null && play(endUs + glanceUs) === there;
+  // Kept: the machine goes on.
+  const glance = glanced
+    ? { outputs: { ...machine.shown.outputs }, atUs: machine.nowUs, stays: false }
+    : null;
+  const stays = glanced && play(endUs + settleUs) === there;
+  effort.left -= machine.work;
+  return stays ? { outputs: machine.shown.outputs, atUs: machine.nowUs, stays } : glance;
+}
+
+/**
+ * What can be seen and heard in every state, as far as it was explored and as the effort reaches; each state
+ * as it was first come to.
+ * @param left out: states that nothing is in yet
+ */
+export function settledStates(explorer: Explorer, left: ReadonlySet<string>, effort: Effort): Settled[] {
+  const { outputs, flow } = explorer.gadget;
+  if (outputs.length === 0 || flow.states.length > mostCompared) return [];
+  const byId = new Map(flow.states.map((state) => [state.id, state]));
+  const seen = new Set<string>();
+  const found: Settled[] = [];
+  for (let id = 0; id < explorer.count && seen.size < mostCompared; id += 1) {
+    const states = explorer.innermostIn(id).map((one) => byId.get(one)!);
+    const key = states.map((state) => state.id).join();
+    if (seen.has(key) || states.length === 0 || states.every((state) => left.has(state.id))) continue;
+    seen.add(key);
+    const settled = settledAt(explorer, id, effort);
+    if (settled) found.push({ states, ...settled });
+  }
+  return found;
+}

@@ -1,0 +1,1 @@
+export { LightCodesView } from './LightCodesView.tsx';
