@@ -1,6 +1,7 @@
 import { addPartEdit } from '../drawer/index.ts';
 import { applyEdit, type Edit, type Gadget } from '../gadget/index.ts';
 import { frozen, pressToLight, rule } from '../test/fixtures.ts';
+import { paged } from '../test/screenCases.ts';
 import { cardOf, changesBetween, portraitOf } from './index.ts';
 
 const gadget = frozen(pressToLight());
@@ -53,5 +54,16 @@ describe('the card of a gadget', () => {
     expect(drawn).toMatchObject({ controls: gadget.controls, parts: gadget.parts });
     expect(drawn.flow.states).toEqual([]);
     expect(JSON.parse(JSON.stringify(outputs))).toEqual(outputs);
+  });
+  it('has the pictures that its displays draw, and no others', () => {
+    const element = { kind: 'drawPicture', outputId: 'o1', onlyIf: '1', x: '0', y: '0', frame: '0', how: 'over' } as const; // prettier-ignore
+    const drawing: Gadget = {
+      ...paged([{ ...element, pictureId: 'f2' }]),
+      pictures: [
+        { id: 'f1', name: 'Unseen', frames: [['#']] },
+        { id: 'f2', name: 'Seen', frames: [['#']] },
+      ],
+    };
+    expect(portraitOf(drawing).gadget.pictures.map(({ name }) => name)).toEqual(['Seen']);
   });
 });

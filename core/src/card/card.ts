@@ -47,10 +47,16 @@ export function portraitOf(gadget: Gadget): Portrait {
   const machine = new Machine(gadget, 1);
   machine.advanceTo(switchedOnUs);
   const { controls, outputs, parts } = gadget;
+  const shown = Object.values(machine.shown.outputs).flatMap((one) =>
+    one.kind === 'screen' ? one.glass.drawings : [],
+  );
+  // Only those that are seen: a shelf has many gadgets on it.
+  const seen = new Set(shown.flatMap((one) => (one.kind === 'drawPicture' ? [one.pictureId] : [])));
+  const pictures = gadget.pictures.filter(({ id }) => seen.has(id));
   const empty = emptyGadget(gadget.name);
   const wiring = { ...empty.wiring, sets: gadget.wiring.sets };
   return {
-    gadget: { ...empty, controls, outputs, parts, wiring },
+    gadget: { ...empty, controls, outputs, parts, pictures, wiring },
     outputs: { ...machine.shown.outputs },
   };
 }

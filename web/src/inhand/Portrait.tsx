@@ -8,12 +8,12 @@ const none: ReadonlySet<string> = new Set();
 const nothing = () => undefined;
 
 /** A gadget as it lies there, switched on: to look at, not to play. It fills the place it is given. */
-export function Portrait({ gadget, outputs }: Drawn) {
+export function Portrait(drawn: Drawn) {
   return (
     <div inert aria-hidden className={classes.portrait}>
-      <Still value={outputs}>
+      <Still value={drawn}>
         <Whole most={1}>
-          <Body gadget={gadget} held={none} stays={none} move={nothing} />
+          <Body gadget={drawn.gadget} held={none} stays={none} move={nothing} />
         </Whole>
       </Still>
     </div>

@@ -1,9 +1,24 @@
-import { outputStateOf, type OutputKind, type OutputState, type OutputStateOf } from '@hum-lever/core';
+import {
+  outputStateOf,
+  type Gadget,
+  type OutputKind,
+  type OutputStateOf,
+  type Portrait,
+} from '@hum-lever/core';
 import { createContext, useContext } from 'react';
+import { useGadget } from '../client/index.ts';
 import { usePlayer } from '../workers/index.ts';
 
-/** Outputs as they are shown in a picture that nobody plays, by id; null: those of the gadget in hand. */
-export const Still = createContext<Readonly<Record<string, OutputState>> | null>(null);
+/** A gadget that nobody plays, with its outputs by id; null: the one in hand is meant. */
+export const Still = createContext<Portrait | null>(null);
+
+const none: Gadget['pictures'] = [];
+/** The pictures that displays draw from. */
+export function usePictures(): Gadget['pictures'] {
+  const still = useContext(Still);
+  const open = useGadget(({ document }) => document?.pictures);
+  return still?.gadget.pictures ?? open ?? none;
+}
 
 /** What an output is just now; undefined while nothing plays. */
 export function useOutput<K extends OutputKind>(kind: K, id: string): OutputStateOf<K> | undefined {
@@ -11,5 +26,5 @@ export function useOutput<K extends OutputKind>(kind: K, id: string): OutputStat
   const playing = usePlayer(
     (state) => (still ? null : state.shown) && outputStateOf(state.shown!.outputs, kind, id),
   );
-  return (still ? outputStateOf(still, kind, id) : playing) ?? undefined;
+  return (still ? outputStateOf(still.outputs, kind, id) : playing) ?? undefined;
 }

@@ -1,12 +1,12 @@
 import { blankBitmap, rastersOf, render, type Bitmap, type Drawn, type Screen } from '@hum-lever/core';
 import { useCallback, useRef } from 'react';
-import { useDocument } from '../../client/index.ts';
+import { usePictures } from '../useOutput.ts';
 import { Pixels } from './Pixels.tsx';
 
 /** What a display shows, at its own pixels; as large as its place has it. */
 export function Glass({ screen, drawn, label }: { screen: Screen; drawn: Drawn; label?: string }) {
   const { widthPx, heightPx } = screen;
-  const { pictures } = useDocument();
+  const pictures = usePictures();
   const kept = useRef<Bitmap | null>(null);
   const bitmap = useCallback(() => {
     if (kept.current?.widthPx !== widthPx || kept.current.heightPx !== heightPx)
