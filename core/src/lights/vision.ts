@@ -6,7 +6,7 @@ export const visions = ['protanopia', 'deuteranopia', 'tritanopia'] as const;
 export type Vision = (typeof visions)[number];
 
 /**
- * What red, green and blue light comes to for an eye of each kind, channel by channel. Source: simulation of
+ * What red, green and blue light comes to for an eye of each kind, channel by channel. Source: the usual simulation of
  * dichromats by projection along the missing cone's axis, as published in 1997 and 1999; for light in equal steps of
  * its strength, as lights give it.
  */

@@ -16,7 +16,7 @@ export interface Bits {
   inverted: boolean;
 }
 
-/** Numbers from 0 to 63, spread as evenly as can be; source: ordered dither after Bayer (1973), by doubling. */
+/** Numbers from 0 to 63, spread as evenly as can be: the usual matrix of ordered dithering, made by doubling. */
 const pattern: readonly number[] = (() => {
   let cells = [[0]];
   while (cells.length < 8) {
@@ -33,7 +33,7 @@ const pattern: readonly number[] = (() => {
 
 /**
  * What of an error goes where, in sixteenths: to the right, and to the row below at the left, in the middle and at the
- * right. Source: error diffusion after Floyd and Steinberg (1976).
+ * right. Source: the usual error diffusion of four neighbours.
  */
 const shares = { right: 7, belowLeft: 3, below: 5, belowRight: 1 };
 

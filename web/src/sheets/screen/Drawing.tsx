@@ -3,18 +3,12 @@ import { boundsOf, rastersOf, type Drawing, type Page, type Screen, type Tried }
 import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { Glass } from '../../outputs/screen/Glass.tsx';
+import { arrows, arrowStep } from './arrows.ts';
 import { movedDrawing, movedElement } from './moved.ts';
 import classes from './Screen.module.css';
 
 /** How much of the window's height the page may take, so that what stands on it is seen with it. */
 const mostHigh = 0.4;
-const step = { small: 1, large: 8 };
-const arrows: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 
 interface Held {
   at: number;
@@ -82,7 +76,7 @@ export function DrawingBoard({
   const drag = (event: PointerEvent) => {
     if (!held) return;
     const [x, y] = pixelOf(event);
-    const snap = (by: number) => (event.shiftKey ? Math.round(by / step.large) * step.large : by);
+    const snap = (by: number) => Math.round(by / arrowStep(event.shiftKey)) * arrowStep(event.shiftKey);
     setHeld({ ...held, dx: snap(x - held.fromX), dy: snap(y - held.fromY) });
   };
   const letGo = () => {
@@ -93,7 +87,7 @@ export function DrawingBoard({
     const count = page.elements.length;
     const arrow = arrows[event.key];
     if (arrow && chosen !== null) {
-      const by = event.shiftKey ? step.large : step.small;
+      const by = arrowStep(event.shiftKey);
       move(chosen, arrow[0] * by, arrow[1] * by);
     } else if ((event.key === '[' || event.key === ']') && count > 0) {
       const by = event.key === ']' ? 1 : -1;

@@ -14,9 +14,10 @@ import {
 } from '@hum-lever/core';
 import { useEffect, useState } from 'react';
 import { useDocument } from '../../../client/index.ts';
-import { count, NumberField, ReadingNow } from '../../../shared/index.ts';
+import { count, ReadingNow } from '../../../shared/index.ts';
 import { useReading } from '../../../workers/index.ts';
 import { FramePixels } from './FramePixels.tsx';
+import { SizeFields } from './SizeFields.tsx';
 import classes from './Pictures.module.css';
 
 const ditheringWords: Record<Dithering, string> = {
@@ -115,33 +116,13 @@ function Wishes({
       <p>
         {from.widthPx} × {from.heightPx} pixels in the file
         {frames.length > 1 && `, ${count(frames.length, 'frame')}`}; here
-        <span className={classes.size}>
-          <NumberField
-            label=""
-            aria-label="Width in pixels"
-            width={70}
-            min={1}
-            max={limits.displayPx}
-            value={to.widthPx}
-            commit={(width) => {
-              setSize({ ...to, widthPx: width });
-              return null;
-            }}
-          />
-          ×
-          <NumberField
-            label=""
-            aria-label="Height in pixels"
-            width={70}
-            min={1}
-            max={limits.displayPx}
-            value={to.heightPx}
-            commit={(height) => {
-              setSize({ ...to, heightPx: height });
-              return null;
-            }}
-          />
-        </span>
+        <SizeFields
+          {...to}
+          commit={(width, height) => {
+            setSize({ widthPx: width, heightPx: height });
+            return null;
+          }}
+        />
       </p>
       <SegmentedControl
         size="xs"

@@ -6,6 +6,7 @@ import {
   nextId,
   rasterBytes,
   rasterOf,
+  resizedFrame,
   usesOf,
   type Frame,
   type Gadget,
@@ -146,16 +147,24 @@ function OnePicture({ picture }: { picture: Picture }) {
   const [asked, setFrame] = useState(0);
   // A frame that was taken out, here or by undo, is no longer chosen.
   const frame = Math.min(asked, picture.frames.length - 1);
+  const raster = rasterOf(picture);
+  const { widthPx, heightPx } = raster;
+  /** Of all frames; what is cut off comes back by undo only. */
+  const resize = (width: number, height: number) =>
+    edit({
+      name: 'replaceFrames',
+      args: [picture.id, picture.frames.map((rows) => resizedFrame(rows, width, height))],
+    });
   const pages = usesOf(gadget, picture.id).flatMap(
     (place) => gadget.pages.find(({ id }) => id === place.id)?.name ?? [],
   );
   return (
     <div className={classes.work}>
       <div className={classes.says}>
-        <SizeFields picture={picture} />
+        <SizeFields widthPx={widthPx} heightPx={heightPx} commit={resize} />
         <span>
-          {picture.frames.length > 1 && `${count(picture.frames.length, 'frame')}, `}
-          <span className="number">{showBytes(rasterBytes(rasterOf(picture)))}</span> in the chip;{' '}
+          pixels, {picture.frames.length > 1 && `${count(picture.frames.length, 'frame')}, `}
+          <span className="number">{showBytes(rasterBytes(raster))}</span> in the chip;{' '}
           {pages.length === 0
             ? 'no page shows it yet: draw it on one, under Pages.'
             : `shown on ${[...new Set(pages)].join(', ')}.`}

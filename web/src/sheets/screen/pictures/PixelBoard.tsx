@@ -35,6 +35,7 @@ import {
 import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { edit } from '../../../client/index.ts';
 import { Pixels } from '../../../outputs/screen/Pixels.tsx';
+import { arrows, arrowStep } from '../arrows.ts';
 import classes from './Pictures.module.css';
 
 /** How much of the window's height the board may take, and how large a pixel may be. */
@@ -42,7 +43,6 @@ const mostHigh = 0.46;
 const mostScale = 24;
 /** Below this a grid would hide what it parts. */
 const gridScale = 6;
-const step = { small: 1, large: 8 };
 
 const tools: readonly { tool: StrokeTool; label: string; icon: Icon }[] = [
   { tool: 'pencil', label: 'Freehand', icon: IconPencil },
@@ -72,13 +72,6 @@ const wholes: readonly { label: string; icon: Icon; of: (rows: Frame) => Frame }
   { label: 'Lit becomes dark', icon: IconContrast, of: invertedFrame },
   { label: 'Make all dark', icon: IconTrash, of: (rows) => blankFrame(rows[0]!.length, rows.length) },
 ];
-
-const arrows: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 
 interface Held {
   points: Point[];
@@ -150,7 +143,7 @@ export function PixelBoard({ picture, frame }: { picture: Picture; frame: number
     const at = cursor ?? { x: 0, y: 0 };
     const arrow = arrows[event.key];
     if (arrow) {
-      const by = event.shiftKey ? step.large : step.small;
+      const by = arrowStep(event.shiftKey);
       const within = (place: number, most: number) => Math.max(0, Math.min(most - 1, place));
       const next = { x: within(at.x + arrow[0] * by, widthPx), y: within(at.y + arrow[1] * by, heightPx) };
       setCursor(next);

@@ -1,38 +1,33 @@
-import { limits, resizedFrame, type Picture } from '@hum-lever/core';
-import { edit } from '../../../client/index.ts';
+import { limits } from '@hum-lever/core';
 import { NumberField } from '../../../shared/index.ts';
 import classes from './Pictures.module.css';
 
-/** Of all frames; what is cut off comes back by undo only. */
-export function SizeFields({ picture }: { picture: Picture }) {
-  const [width, height] = [picture.frames[0]![0]!.length, picture.frames[0]!.length];
-  const resize = (w: number, h: number) =>
-    edit({
-      name: 'replaceFrames',
-      args: [picture.id, picture.frames.map((rows) => resizedFrame(rows, w, h))],
-    });
+/** Width by height, in pixels. */
+export function SizeFields({
+  widthPx,
+  heightPx,
+  commit,
+}: {
+  widthPx: number;
+  heightPx: number;
+  /** Why it was refused; null: it is taken. */
+  commit: (widthPx: number, heightPx: number) => string | null;
+}) {
+  const side = (label: string, value: number, of: (px: number) => string | null) => (
+    <NumberField
+      label=""
+      aria-label={label}
+      width={70}
+      min={1}
+      max={limits.displayPx}
+      value={value}
+      commit={of}
+    />
+  );
   return (
     <span className={classes.size}>
-      <NumberField
-        label=""
-        aria-label="Width in pixels"
-        width={70}
-        min={1}
-        max={limits.displayPx}
-        value={width}
-        commit={(w) => resize(w, height)}
-      />
-      ×
-      <NumberField
-        label=""
-        aria-label="Height in pixels"
-        width={70}
-        min={1}
-        max={limits.displayPx}
-        value={height}
-        commit={(h) => resize(width, h)}
-      />
-      pixels,
+      {side('Width in pixels', widthPx, (px) => commit(px, heightPx))}×
+      {side('Height in pixels', heightPx, (px) => commit(widthPx, px))}
     </span>
   );
 }
