@@ -3,6 +3,17 @@ import { performance } from 'node:perf_hooks';
 
 const median = (values) => values.toSorted((a, b) => a - b)[values.length >> 1];
 
+/** Two frames of 38 by 20 pixels, every other one lit. */
+const pictures = [
+  {
+    id: 'f1',
+    name: 'Bench',
+    frames: [0, 1].map((by) =>
+      Array.from({ length: 20 }, (_, y) => ((y + by) % 2 === 0 ? '#.' : '.#').repeat(19)),
+    ),
+  },
+];
+
 /** Thirty elements of every kind on a display of that size. */
 function page(widthPx, heightPx) {
   const at = (n) => ({
@@ -18,19 +29,21 @@ function page(widthPx, heightPx) {
     (n) => ({ kind: 'drawBox', ...at(n), width: 40, height: 20, how: 'inverted' }),
     (n) => ({ kind: 'drawLine', ...at(n), toX: widthPx - 1, toY: heightPx - 1 }),
     (n) => ({ kind: 'drawDial', ...at(n), radius: 20, value: n, low: 0, high: 30, how: 'arc' }),
+    (n) => ({ kind: 'drawPicture', ...at(n), pictureId: 'f1', frame: n, how: 'over' }),
   ]; // prettier-ignore
   return Array.from({ length: 30 }, (_, n) => kinds[n % kinds.length](n));
 }
 
 /** Milliseconds that one whole picture takes. */
-function pictureMs({ blankBitmap, render }, widthPx, heightPx) {
+function pictureMs({ blankBitmap, rastersOf, render }, widthPx, heightPx) {
+  const rasters = rastersOf(pictures);
   const bitmap = blankBitmap(widthPx, heightPx);
   const screen = { id: 'o1', kind: 'screen', name: 'Bench', widthPx, heightPx, columns: 1, rows: 1 };
   const drawn = { pageId: 'n1', rows: [], drawings: page(widthPx, heightPx) };
   const many = 200;
   const one = () => {
     const began = performance.now();
-    for (let n = 0; n < many; n += 1) render(bitmap, screen, drawn);
+    for (let n = 0; n < many; n += 1) render(bitmap, screen, drawn, rasters);
     return (performance.now() - began) / many;
   };
   for (let warm = 0; warm < 10; warm += 1) one();
@@ -38,12 +51,12 @@ function pictureMs({ blankBitmap, render }, widthPx, heightPx) {
 }
 
 /** Milliseconds to find the tiles that look otherwise, of two pictures of one page. */
-function tilesMs({ blankBitmap, render, changedRuns }, widthPx, heightPx) {
+function tilesMs({ blankBitmap, rastersOf, render, changedRuns }, widthPx, heightPx) {
   const screen = { id: 'o1', kind: 'screen', name: 'Bench', widthPx, heightPx, columns: 1, rows: 1 };
   const [was, is] = [0, 1].map((by) => {
     const bitmap = blankBitmap(widthPx, heightPx);
     const drawings = page(widthPx, heightPx).map((one) => ({ ...one, x: one.x + by }));
-    render(bitmap, screen, { pageId: 'n1', rows: [], drawings });
+    render(bitmap, screen, { pageId: 'n1', rows: [], drawings }, rastersOf(pictures));
     return bitmap;
   });
   const many = 500;
