@@ -1,6 +1,6 @@
-import { canonicalJson, type Gadget, type Output, type Paint } from '../gadget/index.ts';
+import { canonicalJson, flashingCentiHz, type Gadget, type Output, type Paint } from '../gadget/index.ts';
 import { asMeant } from '../gesture/index.ts';
-import { nameOf, restingPicture } from '../lights/index.ts';
+import { blinksOf, nameOf, restingPicture } from '../lights/index.ts';
 import { looksOf, type OutputState } from '../machine/index.ts';
 import { Explorer } from './explorer.ts';
 import { nameOfSettled, settledStates, type Settled } from './settled.ts';
@@ -79,21 +79,19 @@ function readUs(pattern: LightPattern): number {
   return pattern.kind === 'pattern' ? pattern.steps.length * pattern.stepUs : 0;
 }
 
+/** As often as what tells it says of itself. */
 function centiHz(pattern: LightPattern): number {
-  if (pattern.kind === 'blink') return Math.round(100_000_000 / pattern.periodUs);
-  if (pattern.kind !== 'pattern') return 0;
-  const rises = [...pattern.steps].filter(
-    (step, n) => step === '#' && pattern.steps.at(n - 1) === '.',
-  ).length;
-  return Math.round((rises * 100_000_000) / readUs(pattern));
+  if (pattern.kind !== 'blink' && pattern.kind !== 'pattern') return 0;
+  const light =
+    pattern.kind === 'blink'
+      ? ({ mode: 'blink', periodUs: pattern.periodUs } as const)
+      : ({ mode: 'pattern', steps: pattern.steps, stepUs: pattern.stepUs } as const);
+  return flashingCentiHz({ kind: 'light', outputId: '', light });
 }
 
-/**
- * What a code means, in as few states as say it: those in which it is always told, as long as they explain every time
- * that it was; otherwise all that were active together, each time.
- * @param told places in `settled` where it was told
- */
-function meaningOf(settled: readonly Settled[], told: ReadonlySet<number>): Meaning[] {
+/** Of each state by its id: its name, and the places in `settled` where it was active. */
+type Within = ReadonlyMap<string, { name: string; at: number[] }>;
+function withinOf(settled: readonly Settled[]): Within {
   const within = new Map<string, { name: string; at: number[] }>();
   settled.forEach(({ states }, n) => {
     for (const { id, name } of states) {
@@ -102,6 +100,15 @@ function meaningOf(settled: readonly Settled[], told: ReadonlySet<number>): Mean
       within.set(id, known);
     }
   });
+  return within;
+}
+
+/**
+ * What a code means, in as few states as say it: those in which it is always told, as long as they explain every time
+ * that it was; otherwise all that were active together, each time.
+ * @param told places in `settled` where it was told
+ */
+function meaningOf(settled: readonly Settled[], within: Within, told: ReadonlySet<number>): Meaning[] {
   const always = [...within]
     .filter(([, { at }]) => at.every((n) => told.has(n)))
     .sort(([, one], [, other]) => other.at.length - one.at.length);
@@ -119,7 +126,8 @@ function meaningOf(settled: readonly Settled[], told: ReadonlySet<number>): Mean
 }
 
 /** What every light tells, and in which states: as far as states were found. */
-export function lightCodesIn(gadget: Gadget, settled: readonly Settled[]): CodedLight[] {
+function lightCodesIn(gadget: Gadget, settled: readonly Settled[]): CodedLight[] {
+  const within = withinOf(settled);
   return gadget.outputs.filter(isLight).map((output) => {
     const codes = new Map<string, { code: Code; at: number[] }>();
     settled.forEach(({ outputs }, n) => {
@@ -132,7 +140,7 @@ export function lightCodesIn(gadget: Gadget, settled: readonly Settled[]): Coded
       outputId: output.id,
       codes: [...codes.values()].map(({ code, at }) => ({
         ...code,
-        means: meaningOf(settled, new Set(at)),
+        means: meaningOf(settled, within, new Set(at)),
         readUs: readUs(code.pattern),
         centiHz: centiHz(code.pattern),
       })),
@@ -144,7 +152,7 @@ export function lightCodesIn(gadget: Gadget, settled: readonly Settled[]): Coded
  * States that nothing tells apart, neither lights nor anything else that can be seen or heard: each time by the names
  * that differ. What is seen in passing only may look another way a moment later, and is left out.
  */
-export function alikeIn(settled: readonly Settled[]): string[][] {
+function alikeIn(settled: readonly Settled[]): string[][] {
   const byLook = new Map<string, Settled[]>();
   for (const one of settled) {
     const look = canonicalJson(looksOf(one.outputs));
@@ -200,13 +208,7 @@ export function colourless(gadget: Gadget, outputs: Settled['outputs']): string 
   const grey = gadget.outputs.filter(isLight).map((output): [string, unknown] => {
     const shown = outputs[output.id]!;
     if (shown.kind === 'lights')
-      return [
-        output.id,
-        [
-          restingPicture(shown).map((colour) => (colour === 0 ? 0 : 1)),
-          shown.going.flatMap((one) => (one.what === 'blink' ? [[one.first, one.last, one.periodUs]] : [])),
-        ],
-      ];
+      return [output.id, [restingPicture(shown).map((colour) => (colour === 0 ? 0 : 1)), blinksOf(shown)]];
     return [output.id, shown.kind === 'light' ? shown.light : null];
   });
   return canonicalJson({ ...looks, ...Object.fromEntries(grey) });

@@ -16,7 +16,6 @@ export interface Settled {
   /** The innermost ones, of which several are active together where regions are. */
   states: readonly State[];
   outputs: Readonly<Record<string, OutputState>>;
-  atUs: number;
   /** Left alone it was there still; otherwise this could be seen and heard a moment after it was come to. */
   stays: boolean;
 }
@@ -43,18 +42,16 @@ function settledAt(explorer: Explorer, id: number, effort: Effort): Omit<Settled
   const there = play(endUs);
   const glanced = there !== null && play(endUs + glanceUs) === there;
   // Kept: the machine goes on.
-  const glance = glanced
-    ? { outputs: { ...machine.shown.outputs }, atUs: machine.nowUs, stays: false }
-    : null;
+  const glance = glanced ? { outputs: { ...machine.shown.outputs }, stays: false } : null;
   const stays = glanced && play(endUs + settleUs) === there;
   effort.left -= machine.work;
-  return stays ? { outputs: machine.shown.outputs, atUs: machine.nowUs, stays } : glance;
+  return stays ? { outputs: machine.shown.outputs, stays } : glance;
 }
 
 /**
  * What can be seen and heard in every state, as far as it was explored and as the effort reaches; each state
  * as it was first come to.
- * @param left out: states that nothing is in yet
+ * @param left states that nothing is in yet, to be left out
  */
 export function settledStates(explorer: Explorer, left: ReadonlySet<string>, effort: Effort): Settled[] {
   const { outputs, flow } = explorer.gadget;

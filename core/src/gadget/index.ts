@@ -62,7 +62,7 @@ export {
 } from '../screen/screen.document.ts';
 export type { TextDisplay } from '../screen/text.document.ts';
 export type { Page } from './pages.schema.ts';
-export { picturePixels, type Frame, type Picture } from './pictures.schema.ts';
+export { type Frame, type Picture } from './pictures.schema.ts';
 export {
   idleLeads,
   madeFor,

@@ -11,6 +11,7 @@ import {
   pictureAt,
   darkLights,
   painted,
+  blinksOf,
   restingPicture,
   runsOf,
   sentNow,
@@ -186,8 +187,5 @@ export const lights = defineOutput<'lights', ToldLights, LightsEntry, never, Mad
     },
   },
   held: null,
-  look: (was) => [
-    runsOf(restingPicture(was)),
-    was.going.flatMap((one) => (one.what === 'blink' ? [[one.first, one.last, one.periodUs]] : [])),
-  ],
+  look: (was) => [runsOf(restingPicture(was)), blinksOf(was)],
 });

@@ -61,6 +61,10 @@ export function pictureAt({ steady, going }: ToldLights, atUs: number): Rgb[] {
   return picture;
 }
 
+/** Which of them blink, from one to another, and how fast. */
+export const blinksOf = ({ going }: ToldLights): [first: number, last: number, periodUs: number][] =>
+  going.flatMap((one) => (one.what === 'blink' ? [[one.first, one.last, one.periodUs]] : []));
+
 /** Colours in which they come to rest: what blinks is lit, a fade is over. */
 export const restingPicture = (told: ToldLights): Rgb[] =>
   pictureAt({ ...told, going: told.going.filter(({ what }) => what === 'fade') }, Infinity);

@@ -18,13 +18,6 @@ export function bitmapArt({ widthPx, heightPx, pixels }: Bitmap): string[] {
   );
 }
 
-/** As a picture file of one bit a pixel, in letters: the open format PBM (P1), lines of at most 70 characters. */
-export function bitmapPbm(bitmap: Bitmap): string {
-  const { widthPx, heightPx, pixels } = bitmap;
-  const bits = Array.from(pixels, (lit) => (lit ? '1' : '0')).join('');
-  return `P1\n${widthPx} ${heightPx}\n${(bits.match(/.{1,64}/g) ?? []).join('\n')}\n`;
-}
-
 /** What a stroke does to a pixel that it meets. */
 export type Stroke = 'light' | 'clear' | 'invert';
 
@@ -47,11 +40,6 @@ export function fillRect(
     if (stroke === 'invert') for (let at = row + fromX; at < row + toX; at += 1) pixels[at]! ^= 1;
     else pixels.fill(stroke === 'light' ? 1 : 0, row + fromX, row + toX);
   }
-}
-
-/** A pixel where it lies on the bitmap; elsewhere it is not there. */
-export function touchPixel(bitmap: Bitmap, x: number, y: number, stroke: Stroke): void {
-  fillRect(bitmap, x, y, x + 1, y + 1, stroke);
 }
 
 /** The edge of a rectangle, one pixel thick, each pixel once; right and lower edge left out. */

@@ -1,6 +1,5 @@
 import type { Bitmap } from './bitmap.ts';
 import type { Raster } from './raster.ts';
-import { cBytes } from './xbm.ts';
 
 /**
  * How pixels lie in bytes: rows from the left, the highest bit first, each row in whole bytes; or, as most controllers
@@ -9,14 +8,32 @@ import { cBytes } from './xbm.ts';
 export const packings = ['rows', 'columns'] as const;
 export type Packing = (typeof packings)[number];
 
-/** Pixels in bytes. */
-export function packedBytes({ widthPx, heightPx, pixels }: Bitmap, packing: Packing): number[] {
+const perLine = 12;
+
+/** Numbers as C has them, so many a line. */
+export function cBytes(bytes: readonly number[], indent = '  '): string {
+  const shown = bytes.map((byte) => `0x${byte.toString(16).padStart(2, '0')}`);
+  const lines = Array.from({ length: Math.ceil(shown.length / perLine) }, (_, n) =>
+    shown.slice(n * perLine, (n + 1) * perLine).join(', '),
+  );
+  return lines.map((line) => indent + line).join(',\n');
+}
+
+/**
+ * Pixels in bytes.
+ * @param lowFirst in rows, the lowest bit is the leftmost pixel
+ */
+export function packedBytes(
+  { widthPx, heightPx, pixels }: Bitmap,
+  packing: Packing,
+  lowFirst = false,
+): number[] {
   const stride = packing === 'rows' ? Math.ceil(widthPx / 8) : widthPx;
   const bytes = Array<number>(stride * (packing === 'rows' ? heightPx : Math.ceil(heightPx / 8))).fill(0);
   pixels.forEach((lit, at) => {
     if (!lit) return;
     const [x, y] = [at % widthPx, Math.floor(at / widthPx)];
-    if (packing === 'rows') bytes[y * stride + (x >> 3)]! |= 0x80 >> (x & 7);
+    if (packing === 'rows') bytes[y * stride + (x >> 3)]! |= lowFirst ? 1 << (x & 7) : 0x80 >> (x & 7);
     else bytes[(y >> 3) * stride + x]! |= 1 << (y & 7);
   });
   return bytes;

@@ -36,7 +36,7 @@ const bytesOf = (base64: string): Uint8Array => Uint8Array.from(Buffer.from(base
 const letters = (text: string): Uint8Array => new TextEncoder().encode(text);
 const artOf = (image: GreyImage): string[] =>
   bitmapFrame(bitsOf(image, { dithering: 'threshold', threshold: 128, inverted: false }));
-const only = (bytes: Uint8Array): GreyImage => {
+const single = (bytes: Uint8Array): GreyImage => {
   const images = readPicture(bytes);
   expect(images).toHaveLength(1);
   return images[0]!;
@@ -53,19 +53,19 @@ const refused = (bytes: Uint8Array): string => {
 
 describe('files made by other tools', () => {
   it('are the drawing that they were made from', () => {
-    expect(artOf(only(bytesOf(made.bits)))).toEqual(drawing);
-    expect(artOf(only(bytesOf(made.pbm)))).toEqual(drawing);
-    expect(artOf(only(letters(xbm)))).toEqual(drawing);
+    expect(artOf(single(bytesOf(made.bits)))).toEqual(drawing);
+    expect(artOf(single(bytesOf(made.pbm)))).toEqual(drawing);
+    expect(artOf(single(letters(xbm)))).toEqual(drawing);
   });
 
   it('are as light as the eye makes of their colours, and dark where nothing is', () => {
     const colours = [76, 150, 29, 255];
-    expect([...only(bytesOf(made.rgb)).light]).toEqual(colours);
-    expect([...only(bytesOf(made.palette)).light]).toEqual(colours);
-    expect([...only(bytesOf(made.rgba)).light]).toEqual([128, 150]);
-    expect([...only(bytesOf(made.greyAlpha)).light]).toEqual([200, 0]);
-    expect([...only(bytesOf(made.grey16)).light]).toEqual([0, 128, 255]);
-    expect([...only(bytesOf(made.interlaced)).light]).toEqual([0, 10, 20, 30, 40, 50, 60, 70, 80, 90, 100, 110, 120, 130, 255]); // prettier-ignore
+    expect([...single(bytesOf(made.rgb)).light]).toEqual(colours);
+    expect([...single(bytesOf(made.palette)).light]).toEqual(colours);
+    expect([...single(bytesOf(made.rgba)).light]).toEqual([128, 150]);
+    expect([...single(bytesOf(made.greyAlpha)).light]).toEqual([200, 0]);
+    expect([...single(bytesOf(made.grey16)).light]).toEqual([0, 128, 255]);
+    expect([...single(bytesOf(made.interlaced)).light]).toEqual([0, 10, 20, 30, 40, 50, 60, 70, 80, 90, 100, 110, 120, 130, 255]); // prettier-ignore
   });
 
   it('may hold several pictures, remarks, letters close together, and pairs of bytes', () => {
@@ -73,7 +73,7 @@ describe('files made by other tools', () => {
     expect(two.map(artOf)).toEqual([['#.#', '.#.'], ['.']]);
     const pairs =
       '#define w_width 9\n#define w_height 2\nstatic unsigned short w_bits[] = { 0x0101, 0x0080 };';
-    expect(artOf(only(letters(pairs)))).toEqual(['#.......#', '.......#.']);
+    expect(artOf(single(letters(pairs)))).toEqual(['#.......#', '.......#.']);
   });
 });
 
@@ -89,9 +89,9 @@ describe('what is written', () => {
     fc.assert(
       fc.property(any, (frame) => {
         const bitmap = frameBitmap(frame);
-        expect(artOf(only(letters(bitmapPbm(bitmap))))).toEqual(frame);
-        expect(artOf(only(letters(bitmapXbm(bitmap, 'spark'))))).toEqual(frame);
-        expect(artOf(only(bitmapPng(bitmap)))).toEqual(frame);
+        expect(artOf(single(letters(bitmapPbm(bitmap))))).toEqual(frame);
+        expect(artOf(single(letters(bitmapXbm(bitmap, 'spark'))))).toEqual(frame);
+        expect(artOf(single(bitmapPng(bitmap)))).toEqual(frame);
       }),
     );
   });

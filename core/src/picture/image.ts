@@ -13,7 +13,7 @@ export class PictureFileError extends Error {}
  * How large a picture from elsewhere may be: a photograph, but nothing that fills the memory. Files are bounded by
  * their bytes before that.
  */
-export const importLimits = { sidePx: 8_192, pixels: 4_194_304, bytes: 2_097_152, frames: 32 } as const;
+export const importLimits = { sidePx: 8_192, pixels: 4_194_304, bytes: 2_097_152 } as const;
 
 /** @throws PictureFileError where a size is nonsense or too large */
 export function checkedSize(widthPx: number, heightPx: number): void {

@@ -1,6 +1,5 @@
 export {
   bitmapArt,
-  bitmapPbm,
   blankBitmap,
   fillRect,
   outlineRect,
@@ -12,6 +11,7 @@ export { bringPicture, fittedSize, type BringWish, type Brought, type Size } fro
 export { packings, packedBytes, rasterC, type Packing } from './cArray.ts';
 export { bitsOf, ditherings, type Bits, type Dithering } from './dither.ts';
 export { importLimits, PictureFileError, scaledImage, type GreyImage } from './image.ts';
+export { bitmapPbm } from './pbm.ts';
 export { bitmapPng } from './png.ts';
 export {
   bitmapFrame,

@@ -1,3 +1,5 @@
+import { limits } from '../gadget/index.ts';
+import type { Bitmap } from './bitmap.ts';
 import { checkedSize, importLimits, PictureFileError, type GreyImage } from './image.ts';
 
 /*
@@ -102,8 +104,15 @@ export function readPbm(bytes: Uint8Array): GreyImage[] {
       throw new PictureFileError(`expected at most ${importLimits.pixels} pixels in all pictures of a file`);
     const light = packed ? bytesOf(reader, widthPx, heightPx) : lettersOf(reader, widthPx * heightPx);
     images.push({ widthPx, heightPx, light });
-    if (images.length >= importLimits.frames) return images;
+    if (images.length >= limits.pictureFrames) return images;
     reader.skip();
     if (reader.peek() === undefined) return images;
   }
+}
+
+/** As a picture file of one bit a pixel, in letters: the open format PBM (P1), lines of at most 70 characters. */
+export function bitmapPbm(bitmap: Bitmap): string {
+  const { widthPx, heightPx, pixels } = bitmap;
+  const bits = Array.from(pixels, (lit) => (lit ? '1' : '0')).join('');
+  return `P1\n${widthPx} ${heightPx}\n${(bits.match(/.{1,64}/g) ?? []).join('\n')}\n`;
 }

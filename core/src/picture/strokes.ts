@@ -1,5 +1,6 @@
 import type { Frame } from '../gadget/index.ts';
-import { fillRect, outlineRect, straightLine, touchPixel, type Bitmap } from './bitmap.ts';
+import { clamp } from '../kernel/index.ts';
+import { fillRect, outlineRect, straightLine, type Bitmap } from './bitmap.ts';
 import { bitmapFrame, frameBitmap } from './raster.ts';
 
 export const strokeTools = [
@@ -31,7 +32,7 @@ export interface HandStroke {
 
 /** As far outside as a hand can point; lines to there are worked out in 32 bits. */
 const farPx = 4_096;
-const near = (place: number): number => Math.max(-farPx, Math.min(farPx, Math.trunc(place)));
+const near = (place: number): number => clamp(Math.trunc(place), -farPx, farPx);
 
 /**
  * An ellipse inside a rectangle, both its ends included, row by row in whole numbers: a pixel is in it when its middle
@@ -83,9 +84,9 @@ function strokeOnce(bitmap: Bitmap, tool: StrokeTool, points: readonly Point[], 
   const [top, bottom] = [Math.min(from.y, to.y), Math.max(from.y, to.y) + 1];
   switch (tool) {
     case 'pencil':
-      touchPixel(bitmap, from.x, from.y, touch);
-      points.slice(1).forEach((point, n) => {
-        straightLine(bitmap, points[n]!.x, points[n]!.y, point.x, point.y, lit ? 1 : 0);
+      points.forEach((point, n) => {
+        const before = points[n - 1] ?? point;
+        straightLine(bitmap, before.x, before.y, point.x, point.y, lit ? 1 : 0);
       });
       return;
     case 'line':
@@ -122,11 +123,9 @@ export function stroked(rows: Frame, { tool, points, lit, mirrored }: HandStroke
   return bitmapFrame(bitmap);
 }
 
-const blankRow = (widthPx: number): string => '.'.repeat(widthPx);
-
 /** A frame with nothing lit. */
 export const blankFrame = (widthPx: number, heightPx: number): Frame =>
-  Array.from({ length: heightPx }, () => blankRow(widthPx));
+  Array.from({ length: heightPx }, () => '.'.repeat(widthPx));
 
 /** Moved, and what leaves on one side comes in on the other. */
 export function shiftedFrame(rows: Frame, dx: number, dy: number): Frame {

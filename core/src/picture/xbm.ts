@@ -1,4 +1,5 @@
 import type { Bitmap } from './bitmap.ts';
+import { cBytes, packedBytes } from './cArray.ts';
 import { checkedSize, PictureFileError, type GreyImage } from './image.ts';
 
 /*
@@ -40,24 +41,9 @@ export function readXbm(text: string): GreyImage {
   return { widthPx, heightPx, light };
 }
 
-const perLine = 12;
-
-/** Numbers as C has them, so many a line. */
-export function cBytes(bytes: readonly number[], indent = '  '): string {
-  const shown = bytes.map((byte) => `0x${byte.toString(16).padStart(2, '0')}`);
-  const lines = Array.from({ length: Math.ceil(shown.length / perLine) }, (_, n) =>
-    shown.slice(n * perLine, (n + 1) * perLine).join(', '),
-  );
-  return lines.map((line) => indent + line).join(',\n');
-}
-
 /** @param name safe in C */
-export function bitmapXbm({ widthPx, heightPx, pixels }: Bitmap, name: string): string {
-  const stride = Math.ceil(widthPx / 8);
-  const bytes = Array<number>(stride * heightPx).fill(0);
-  pixels.forEach((lit, at) => {
-    const [x, y] = [at % widthPx, Math.floor(at / widthPx)];
-    if (lit) bytes[y * stride + (x >> 3)]! |= 1 << (x & 7);
-  });
-  return `#define ${name}_width ${widthPx}\n#define ${name}_height ${heightPx}\nstatic unsigned char ${name}_bits[] = {\n${cBytes(bytes)}\n};\n`;
+export function bitmapXbm(bitmap: Bitmap, name: string): string {
+  const { widthPx, heightPx } = bitmap;
+  const bytes = cBytes(packedBytes(bitmap, 'rows', true));
+  return `#define ${name}_width ${widthPx}\n#define ${name}_height ${heightPx}\nstatic unsigned char ${name}_bits[] = {\n${bytes}\n};\n`;
 }

@@ -29,11 +29,14 @@ export const drop = <T>(list: T[], condemned: (one: T) => boolean) => {
   for (let i = list.length - 1; i >= 0; i -= 1) if (condemned(list[i]!)) list.splice(i, 1);
 };
 
-export const moveBy = <T extends { id: string }>(list: T[], id: string, by: number, what: string) => {
-  const from = list.indexOf(findIn(list, id, what));
+/** So many places on, as far as the list goes. */
+export const moveAt = <T>(list: T[], from: number, by: number) => {
   const to = Math.min(list.length - 1, Math.max(0, from + by));
   list.splice(to, 0, ...list.splice(from, 1));
 };
+
+export const moveBy = <T extends { id: string }>(list: T[], id: string, by: number, what: string) =>
+  moveAt(list, list.indexOf(findIn(list, id, what)), by);
 
 export const eachActions = (draft: Draft<Gadget>, visit: (actions: Action[]) => void) => {
   for (const { actions } of [...placedActions(draft.flow), ...drawnLists(draft.pages)]) visit(actions);

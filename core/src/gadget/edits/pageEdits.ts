@@ -3,7 +3,7 @@ import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
 import type { OutputAction } from '../outputs.schema.ts';
 import type { Page } from '../pages.schema.ts';
-import { dropPages, dropShown, EditRefused, findIn, moveBy } from './help.ts';
+import { dropPages, dropShown, EditRefused, findIn, moveAt, moveBy } from './help.ts';
 
 const elementsOf = (draft: Draft<Gadget>, pageId: string): Page['elements'] =>
   findIn(draft.pages as Page[], pageId, 'page').elements;
@@ -53,11 +53,7 @@ export const pageEdits = {
     produce(gadget, (draft) => void (elementsAt(draft, pageId, at)[at] = element)),
   /** Later is drawn over earlier. */
   moveElement: (gadget: Gadget, pageId: string, at: number, by: number) =>
-    produce(gadget, (draft) => {
-      const elements = elementsAt(draft, pageId, at);
-      const to = Math.min(elements.length - 1, Math.max(0, at + by));
-      elements.splice(to, 0, ...elements.splice(at, 1));
-    }),
+    produce(gadget, (draft) => moveAt(elementsAt(draft, pageId, at), at, by)),
   removeElement: (gadget: Gadget, pageId: string, at: number) =>
     produce(gadget, (draft) => void elementsAt(draft, pageId, at).splice(at, 1)),
 };

@@ -2,7 +2,7 @@ import { produce, type Draft } from 'immer';
 import type { Gadget } from '../gadget.schema.ts';
 import { nextId } from '../ids.ts';
 import type { Frame, Picture } from '../pictures.schema.ts';
-import { dropDrawn, drop, EditRefused, findIn } from './help.ts';
+import { drop, dropDrawn, EditRefused, findIn, moveAt } from './help.ts';
 
 /** The frames of a picture, of which there is one at that place. */
 function framesAt(draft: Draft<Gadget>, id: string, at: number): Picture['frames'] {
@@ -27,11 +27,7 @@ export const pictureEdits = {
   addFrame: (gadget: Gadget, id: string, at: number, rows: Frame) =>
     produce(gadget, (draft) => void findIn(draft.pictures, id, 'picture').frames.splice(at, 0, rows)),
   moveFrame: (gadget: Gadget, id: string, at: number, by: number) =>
-    produce(gadget, (draft) => {
-      const frames = framesAt(draft, id, at);
-      const to = Math.min(frames.length - 1, Math.max(0, at + by));
-      frames.splice(to, 0, ...frames.splice(at, 1));
-    }),
+    produce(gadget, (draft) => moveAt(framesAt(draft, id, at), at, by)),
   removeFrame: (gadget: Gadget, id: string, at: number) =>
     produce(gadget, (draft) => void framesAt(draft, id, at).splice(at, 1)),
   /** All frames by others, which may be of another size. */

@@ -65,7 +65,7 @@ export function Elements({
     edit({ name: 'addElement', args: [page.id, element] });
     choose(elements.length);
   };
-  /** Refused at once where it could not be drawn: nothing would tell why it is not seen. */
+  /** Refused where it is typed if it could not be drawn: until the checks have run, nothing would tell why. */
   const put = (at: number, changed: OutputAction): string | null => {
     const problem = elementProblem(gadget, page.id, changed);
     if (problem !== null) return `${problem.charAt(0).toUpperCase()}${problem.slice(1)}.`;

@@ -49,11 +49,8 @@ const LightCodesView = onDemand(() =>
   import('./lights/index.ts').then(({ LightCodesView: view }) => ({ default: view })),
 );
 /** Besides pages, which have tools of their own. */
-const others: Record<Exclude<View, 'pages'>, () => ReactNode> = {
-  menus: () => <MenusView />,
-  pictures: () => <PicturesView />,
-  lights: () => <LightCodesView />,
-};
+const others = { menus: MenusView, pictures: PicturesView, lights: LightCodesView };
+const paramsOf = (view: View) => (view === 'pages' ? {} : { view });
 
 /** What displays show, the menus that are worked on them, and the pictures that pages are made of. */
 export function ScreenPage() {
@@ -62,9 +59,8 @@ export function ScreenPage() {
   const asked = viewIds.find((id) => id === params.get('view')) ?? 'pages';
   // What was gone to is shown, and stays.
   const view = (found && viewOf[found]) ?? asked;
-  const choose = (id: View) => setParams(id === 'pages' ? {} : { view: id }, { replace: true });
   useEffect(() => {
-    if (view !== asked) setParams(view === 'pages' ? {} : { view }, { replace: true });
+    if (view !== asked) setParams(paramsOf(view), { replace: true });
   }, [view, asked, setParams]);
   const views = (
     <SegmentedControl
@@ -72,13 +68,16 @@ export function ScreenPage() {
       aria-label="View"
       data={viewIds.map((value) => ({ value, label: viewWords[value].label }))}
       value={view}
-      onChange={(id) => choose(id as View)}
+      onChange={(id) => setParams(paramsOf(id as View), { replace: true })}
     />
   );
   if (view === 'pages') return <PagesView views={views} />;
+  const Other = others[view];
   return (
     <SheetFrame title="Screen" about={viewWords[view].about} tools={views}>
-      <Suspense fallback={<p role="status">Drawing…</p>}>{others[view]()}</Suspense>
+      <Suspense fallback={<p role="status">Drawing…</p>}>
+        <Other />
+      </Suspense>
     </SheetFrame>
   );
 }

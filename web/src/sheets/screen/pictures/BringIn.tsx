@@ -8,14 +8,13 @@ import {
   importLimits,
   limits,
   type BringWish,
-  type Brought,
   type Dithering,
   type Frame,
 } from '@hum-lever/core';
-import { useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { useDocument } from '../../../client/index.ts';
 import { count, ReadingNow } from '../../../shared/index.ts';
-import { useReading } from '../../../workers/index.ts';
+import { useAnswer, useReading } from '../../../workers/index.ts';
 import { FramePixels } from './FramePixels.tsx';
 import { SizeFields } from './SizeFields.tsx';
 import classes from './Pictures.module.css';
@@ -85,29 +84,20 @@ function Wishes({
   const [dithering, setDithering] = useState<Dithering>('threshold');
   const [threshold, setThreshold] = useState(128);
   const [inverted, setInverted] = useState(false);
-  const [brought, setBrought] = useState<Brought | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
   const { reading, run, stop } = useReading();
   const most = screen ?? usualPx;
   const { widthPx, heightPx } = most;
-  useEffect(() => {
-    let current = true;
+  const ask = useCallback(() => {
     const wish: BringWish = { size, most: { widthPx, heightPx }, bits: { dithering, threshold, inverted } };
-    void run((reader) => reader.picture(chosen.bytes, wish)).then((found) => {
-      if (current && found) setBrought(found);
-    });
-    return () => {
-      current = false;
-    };
+    return run((reader) => reader.picture(chosen.bytes, wish));
   }, [chosen, size, widthPx, heightPx, dithering, threshold, inverted, run]);
+  const brought = useAnswer(ask, false);
   if (!brought) return <ReadingNow reading={reading} stop={stop} />;
   if (brought.outcome === 'refused') return <p role="alert">{brought.message}</p>;
   const { from, size: to, frames } = brought;
   const put = () => {
-    const why = keep(
-      chosen.name.slice(0, limits.nameChars) || 'Picture',
-      frames.slice(0, limits.pictureFrames),
-    );
+    const why = keep(chosen.name.slice(0, limits.nameChars) || 'Picture', frames);
     setRefused(why);
     if (why === null) done();
   };

@@ -32,7 +32,7 @@ import {
   type Point,
   type StrokeTool,
 } from '@hum-lever/core';
-import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useCallback, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { edit } from '../../../client/index.ts';
 import { Pixels } from '../../../outputs/screen/Pixels.tsx';
 import { arrows, arrowStep } from '../arrows.ts';
@@ -95,18 +95,18 @@ export function PixelBoard({ picture, frame }: { picture: Picture; frame: number
     Math.min(mostScale, Math.floor(Math.min(width / widthPx, (height * mostHigh) / heightPx))),
   );
 
-  const draw = ({ points, lit }: Held): Frame => stroked(rows, { tool, points, lit, mirrored });
+  const drawn = useMemo(
+    () => (held ? stroked(rows, { tool, mirrored, ...held }) : rows),
+    [held, rows, tool, mirrored],
+  );
+  const shown = useMemo(() => frameBitmap(drawn), [drawn]);
+  const paint = useCallback(() => shown, [shown]);
   const keep = (changed: Frame) => {
     if (changed.some((row, y) => row !== rows[y]))
       edit({ name: 'drawFrame', args: [picture.id, frame, changed] });
   };
   const litFrom = ({ x, y }: Point): boolean => (to === 'other' ? rows[y]?.[x] !== '#' : to === 'lit');
 
-  const shown = useMemo(
-    () => frameBitmap(held ? stroked(rows, { tool, mirrored, ...held }) : rows),
-    [held, rows, tool, mirrored],
-  );
-  const paint = useMemo(() => () => shown, [shown]);
   const before = onion && frame > 0 ? picture.frames[frame - 1] : undefined;
   const under = useMemo(() => before && frameBitmap(before), [before]);
 
@@ -136,7 +136,7 @@ export function PixelBoard({ picture, frame }: { picture: Picture; frame: number
     setHeld({ ...held, points });
   };
   const letGo = () => {
-    if (held) keep(draw(held));
+    keep(drawn);
     setHeld(null);
   };
   const key = (event: KeyboardEvent) => {
@@ -152,7 +152,7 @@ export function PixelBoard({ picture, frame }: { picture: Picture; frame: number
     } else if (event.key === ' ' || event.key === 'Enter') {
       setCursor(at);
       if (held) letGo();
-      else if (tool === 'fill') keep(draw({ points: [at], lit: litFrom(at) }));
+      else if (tool === 'fill') keep(stroked(rows, { tool, mirrored, points: [at], lit: litFrom(at) }));
       else setHeld({ points: [at], lit: litFrom(at) });
     } else if (event.key === 'Escape' && held) setHeld(null);
     else return;

@@ -22,7 +22,8 @@ export function Saving({ picture, frame }: { picture: Picture; frame: number }) 
   // Names are given in the order of the gadget, so that files of several pictures go together.
   const name = () => {
     const give = cNames();
-    return pictures.map((one) => [one.id, give(one.name)] as const).find(([id]) => id === picture.id)![1];
+    const given = pictures.map(({ name: called }) => give(called));
+    return given[pictures.indexOf(picture)]!;
   };
   const file = (ending: string) =>
     `${picture.name}${raster.frames.length > 1 ? ` ${frame + 1}` : ''}.${ending}`;
