@@ -152,9 +152,13 @@ export {
   type SchemeName,
   type SchemeRole,
   aligns,
+  blinkings,
   boxKinds,
+  depths,
   dialKinds,
+  legendEdges,
   pictureKinds,
+  plotKinds,
   drawnLists,
   fontNames,
   growths,
@@ -162,8 +166,10 @@ export {
   numberFormats,
   sendings,
   updates,
+  type Depth,
   type Tone,
   type Trigger,
+  usualPalette,
   type Variable,
   type Wire,
   type Wishes,
@@ -287,7 +293,7 @@ export { fieldSize, type Computer, type Typing } from './typing/index.ts';
 export { bytesUs } from './serial/index.ts';
 export { messageBytes } from './midi/index.ts';
 export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';
-export { displayBus, encoderPart, frameBytes, pictureUs, taperOf } from './parts/index.ts';
+export { displayBus, encoderPart, pictureUs, taperOf } from './parts/index.ts';
 export {
   colouredLights,
   stayingContacts,
@@ -385,6 +391,7 @@ export {
   invertedFrame,
   mirroredFrame,
   noRasters,
+  rasterBits,
   rasterBytes,
   rasterC,
   rasterOf,
@@ -408,11 +415,14 @@ export {
   firstPage,
   fontMemory,
   fonts,
+  inksOf,
   pageTried,
   readOn,
   render,
   rowCells,
   sendUs,
+  shownInks,
+  type Colour,
   type Drawing,
   type Drawn,
   type ElementKind,

@@ -108,6 +108,7 @@ class Writing {
       over: when,
       orders: orders.map(({ order }) => order),
       places: orders.map(({ at }) => at),
+      keys: orders.map(({ at }) => `${id}.${at}`),
       restless: [when ?? [], ...orders.flatMap(({ order }) => codesOfOrder(order))].some(asksTimeIn),
     };
   }

@@ -10,6 +10,8 @@ import type { CompiledPage, FlowTables } from './tables.ts';
 export interface PageNow {
   /** What draws it, in its order. */
   orders: readonly OutputOrder[];
+  /** Of each of them: which element of which page it is. */
+  keys: readonly string[];
   /** It becomes another as time goes by, and nothing happens. */
   restless: boolean;
 }
@@ -29,10 +31,12 @@ export function pageNow(
 ): PageNow {
   const seen = { ...seenNow(state, around), tables };
   const orders: OutputOrder[] = [];
+  const keys: string[] = [];
   let restless = false;
   const show = (page: CompiledPage) => {
     spend(around.work, worth.happening * page.orders.length);
     for (const order of page.orders) orders.push(orderNow(order, seen));
+    keys.push(...page.keys);
   };
   for (const page of tables.pages) {
     if (page.id !== pageId || page.outputId !== outputId) continue;
@@ -46,5 +50,5 @@ export function pageNow(
     spend(around.work, worth.happening);
     if (evaluate(page.over, seen) !== 0) show(page);
   }
-  return { orders, restless };
+  return { orders, keys, restless };
 }

@@ -54,6 +54,8 @@ export interface CompiledPage {
   orders: CompiledOrder[];
   /** Where each of them stands on the page: what cannot be read is left out. */
   places: number[];
+  /** The same, with the page: no two elements of a gadget have one. */
+  keys: string[];
   /** It becomes another as time goes by, and nothing happens. */
   restless: boolean;
 }

@@ -1,12 +1,14 @@
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { EditRefused, limits, openGadget, type Button, type Gadget } from '../gadget/index.ts';
+import { EditRefused, limits, openGadget, type Button, type Gadget, type Screen } from '../gadget/index.ts';
 import { withMenus } from '../menu/index.ts';
 import { checkGadget, snagRules } from '../snag/index.ts';
 import { runTrial, trialSchema } from '../trial/index.ts';
 import { Explorer, usualLimits, wayInto } from '../explore/index.ts';
 import { replay, type Stimulus, type TraceEntry } from '../machine/index.ts';
+import { bitmapArt, blankBitmap, rastersOf } from '../picture/index.ts';
+import { pageTried, render } from '../screen/index.ts';
 import { pressToLight } from '../test/fixtures.ts';
 import { editGadget, printGadget, readGadget, readGadgetText } from './index.ts';
 
@@ -196,6 +198,8 @@ describe('a document of the seventh release', () => {
       sends: 'free',
       update: 'whole',
       mostHz: 20,
+      depth: 'mono',
+      palette: ['#141b18', '#e9f2c9'],
     });
     const trace = replay(read.gadget, evening, 12_000_000, 5);
     expect(trace.filter(({ lane }) => lane === 'text')).toHaveLength(33);
@@ -417,6 +421,34 @@ describe('a gadget with one button', () => {
     const traces = trials.map((trial) => asThen(runTrial(read.gadget, trial).trace));
     // Made by the first version of the document. A difference means that gadgets made before now play otherwise.
     expect(createHash('sha256').update(traces.join('\n')).digest('hex')).toBe(stored('kettle.sha256').trim());
+  });
+});
+
+describe('a document of the tenth release', () => {
+  const stored = (file: string) => readFileSync(join(__dirname, '../test/stored', file), 'utf8');
+  it('is drawn in one ink, to the same pixels, and plays as it did', () => {
+    const read = readGadgetText(stored('version-10.json'));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    expect(read.migratedFrom).toBe(10);
+    const { gadget } = read;
+    expect(gadget.pages.flatMap(({ elements }) => elements)).toContainEqual(
+      expect.objectContaining({ kind: 'drawBar', ink: '1', blinks: 'steady', blocks: 0 }),
+    );
+    const trace = replay(gadget, evening, 12_000_000, 5);
+    const pixels = gadget.pages.flatMap(({ id, outputId }) => {
+      const screen = gadget.outputs.find((output) => output.id === outputId) as Screen;
+      return (['start', 'most'] as const).flatMap((trying) => {
+        const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
+        render(bitmap, screen, pageTried(gadget, id, trying).drawn, rastersOf(gadget.pictures));
+        return bitmapArt(bitmap);
+      });
+    });
+    expect(pixels).toHaveLength(384);
+    // Made when that release was the newest.
+    const sum = createHash('sha256')
+      .update(JSON.stringify(trace) + pixels.join('\n'))
+      .digest('hex');
+    expect(sum).toBe(stored('version-10.sha256').trim());
   });
 });
 

@@ -163,6 +163,8 @@ describe('edits', () => {
       kind: 'drawLine',
       outputId: 'o1',
       onlyIf: '1',
+      blinks: 'steady',
+      ink: '1',
       x: '0',
       y: '0',
       toX: '1',

@@ -50,14 +50,21 @@ export { lightColours, type Light, type LightColour, type LightMode } from '../l
 export type { Note, Tone } from '../sound/tone.document.ts';
 export {
   aligns,
+  bitsOfDepth,
+  blinkings,
   boxKinds,
+  depths,
   dialKinds,
+  legendEdges,
   pictureKinds,
+  plotKinds,
   fontNames,
   growths,
   numberFormats,
   sendings,
   updates,
+  usualPalette,
+  type Depth,
   type Screen,
 } from '../screen/screen.document.ts';
 export type { TextDisplay } from '../screen/text.document.ts';

@@ -401,6 +401,32 @@ const toMenus = (document: Raw): Raw => ({ ...document, menus: [] });
 
 const toPictures = (document: Raw): Raw => ({ ...document, pictures: [] });
 
+/* --- 10 to 11: displays have inks, and what is drawn has one; bars may have blocks, anything may blink --- */
+
+/** As displays of one colour had it then. */
+const usualInks = { depth: 'mono', palette: ['#141b18', '#e9f2c9'] };
+
+function inked(element: unknown): unknown {
+  if (!isRecord(element)) return element;
+  return { ...element, blinks: 'steady', ink: '1', ...(element.kind === 'drawBar' && { blocks: 0 }) };
+}
+
+function toInks(document: Raw): Raw {
+  const { outputs, pages } = document;
+  if (![outputs, pages].every((list) => Array.isArray(list) && list.every(isRecord)))
+    throw new Error('expected lists of outputs and pages');
+  return {
+    ...document,
+    outputs: (outputs as Raw[]).map((output) =>
+      output.kind === 'screen' ? { ...output, ...usualInks } : output,
+    ),
+    pages: (pages as Raw[]).map((page) => ({
+      ...page,
+      elements: Array.isArray(page.elements) ? page.elements.map(inked) : page.elements,
+    })),
+  };
+}
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
@@ -414,4 +440,5 @@ export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step:
     { name: 'Pages', step: toPages },
     { name: 'Menus', step: toMenus },
     { name: 'Pictures', step: toPictures },
+    { name: 'Inks', step: toInks },
   ];

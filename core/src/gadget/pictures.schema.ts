@@ -2,10 +2,16 @@ import * as z from 'zod';
 import { limits } from './limits.ts';
 import { idSchema, nameSchema } from './primitives.schema.ts';
 
-/** A row of pixels from the left: `#` is lit, `.` is dark. */
+/**
+ * A row of pixels from the left: `.` is the ground, `#` is drawn in the ink that the page asks for, 2 to 9 and a to f
+ * are inks of their own, by their number.
+ */
 const rowSchema = z
   .string()
-  .regex(/^[#.]+$/, 'expected a row of pixels: # for lit, . for dark')
+  .regex(
+    /^[#.2-9a-f]+$/,
+    'expected a row of pixels: # for lit, . for dark, 2 to 9 and a to f for inks of a palette',
+  )
   .max(limits.displayPx, `expected at most ${limits.displayPx} pixels in a row`);
 
 /** Rows from the top. */

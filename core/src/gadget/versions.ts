@@ -11,6 +11,7 @@ export const gadgetVersions = {
   Pages: 8,
   Menus: 9,
   Pictures: 10,
+  Inks: 11,
 } as const;
 
 /** The version this program writes. */

@@ -74,7 +74,7 @@ describe.each(kinds)('an output of kind %s', (kind) => {
     nowUs: run.nowUs,
     trace: (entry) => run.entries.push(entry),
     plan: (afterUs, what) => run.plans.push({ atUs: run.nowUs + afterUs, what }),
-    page: () => ({ orders: [], restless: false }),
+    page: () => ({ orders: [], keys: [], restless: false }),
   });
   /** Told one order after the other; what it plans comes in its time, or is void. */
   const played = (course: [OutputOrder, number][]): Run => {

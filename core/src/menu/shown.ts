@@ -210,6 +210,9 @@ function inRows(outputId: string, columns: number, rows: number): Writer {
   };
 }
 
+/** Always there, in the usual ink. */
+const usual = { onlyIf: '1', blinks: 'steady', ink: '1' } as const;
+
 /** A display of pixels: pages of its own. */
 function onPages(outline: Outline, outputId: string, widthPx: number, heightPx: number): Writer {
   const { gadget } = outline;
@@ -227,7 +230,7 @@ function onPages(outline: Outline, outputId: string, widthPx: number, heightPx: 
   ): OutputActionOf<'drawText'> => ({
     kind: 'drawText',
     outputId,
-    onlyIf: '1',
+    ...usual,
     x: number(x),
     y,
     font,
@@ -243,7 +246,7 @@ function onPages(outline: Outline, outputId: string, widthPx: number, heightPx: 
           {
             kind: 'drawLine',
             outputId,
-            onlyIf: '1',
+            ...usual,
             x: '0',
             y: number(cell.heightPx),
             toX: number(widthPx - 1),
@@ -287,7 +290,7 @@ function onPages(outline: Outline, outputId: string, widthPx: number, heightPx: 
         {
           kind: 'drawList',
           outputId,
-          onlyIf: '1',
+          ...usual,
           x: '0',
           y: number(top),
           font,

@@ -16,6 +16,10 @@ export interface LightData {
 export interface DisplayBus {
   /** Of a whole picture. */
   frameBytes: number;
+  /** Of the chip's memory in which pictures are made. */
+  bufferBytes: number;
+  /** Of a pixel. */
+  bits: number;
   /** To go to a place before something is sent from there on. */
   moveBytes: number;
   /** How long so many bytes take that are sent together, whole µs. */

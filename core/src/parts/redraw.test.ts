@@ -25,9 +25,12 @@ describe('a whole picture', () => {
   });
 
   it('takes whole bytes for a height that is none of eights', () => {
-    expect(frameBytes({ widthPx: 128, heightPx: 64 })).toBe(1_024);
-    expect(frameBytes({ widthPx: 72, heightPx: 40 })).toBe(360);
-    expect(frameBytes({ widthPx: 10, heightPx: 9 })).toBe(20);
+    expect(frameBytes({ widthPx: 128, heightPx: 64, depth: 0 })).toBe(1_024);
+    expect(frameBytes({ widthPx: 72, heightPx: 40, depth: 0 })).toBe(360);
+    expect(frameBytes({ widthPx: 10, heightPx: 9, depth: 0 })).toBe(20);
+    // Four greys: two bits a pixel; colours: two bytes.
+    expect(frameBytes({ widthPx: 10, heightPx: 9, depth: 1 })).toBe(30);
+    expect(frameBytes({ widthPx: 160, heightPx: 128, depth: 3 })).toBe(40_960);
   });
 
   it('is told of the parts of the catalogue, by their own figures', () => {
@@ -37,6 +40,14 @@ describe('a whole picture', () => {
       picture: 2_048,
       pictures: 488,
       buffer: 2_048,
+    });
+    // 160 × 128 of two bytes at 16 MHz: 20.48 ms; made a tile at a time: 128 bytes, and two for each of 320 tiles.
+    expect(readings('colour-display-spi')).toEqual({ picture: 20_480, pictures: 48, buffer: 768 });
+    expect(readings('colour-display-spi', { buffer: 0 })['buffer']).toBe(40_960);
+    expect(readings('graphic-display-two-wire', { depth: 2 })).toEqual({
+      picture: 104_960,
+      pictures: 9,
+      buffer: 4_096,
     });
     expect(readings('character-display-two-wire', { busBaud: 400_000 })).toEqual({ rows: 4_320 });
   });

@@ -1,17 +1,62 @@
-import { count, type DisplayBus, type Reading } from './kind.ts';
+import { bitsOfDepth, depths } from '../gadget/index.ts';
+import { count, oneOf, type DisplayBus, type Reading } from './kind.ts';
 
 /*
  * How long displays take to be told all that they show, and what that takes of the chip's memory.
  * Source: reckoning, Buses and screens; Displays, more.
  */
 
-interface Pixels {
+export interface Pixels {
   widthPx: number;
   heightPx: number;
+  /** What a pixel can look like, by the number of it in `depths`. */
+  depth: number;
+  /** Where the chip makes its pictures, by number: whole ones in its memory, or a tile at a time. */
+  buffer: number;
 }
 
-/** Bytes of a picture of one bit a pixel, eight that stand over one another in a byte. */
-export const frameBytes = ({ widthPx, heightPx }: Pixels): number => widthPx * Math.ceil(heightPx / 8);
+/** Bits of a pixel over the bus. */
+export const pixelBits = ({ depth }: Pick<Pixels, 'depth'>): number => bitsOfDepth[depths[depth]!];
+
+/** Bytes of so many pixels that stand over one another, each of so many bits, and no byte shared beside them. */
+export const columnBytes = (heightPx: number, bits: number): number => Math.ceil((heightPx * bits) / 8);
+
+/** Bytes of a picture as it goes over the bus: of one bit a pixel, eight that stand over one another in a byte. */
+export const frameBytes = (pixels: Omit<Pixels, 'buffer'>): number =>
+  pixels.widthPx * columnBytes(pixels.heightPx, pixelBits(pixels));
+
+const tilePx = 8;
+/** To know a tile again without its pixels: a sum of two bytes. */
+const sumBytes = 2;
+
+/**
+ * Bytes of the chip's memory in which pictures are made: a whole picture; or one tile of eight by eight pixels, drawn
+ * and sent one after the other, and of each a sum that tells whether it is another than the one that was sent last.
+ */
+export function bufferBytes(pixels: Pixels): number {
+  if (pixels.buffer === 0) return frameBytes(pixels);
+  const tiles = Math.ceil(pixels.widthPx / tilePx) * Math.ceil(pixels.heightPx / tilePx);
+  return tilePx * columnBytes(tilePx, pixelBits(pixels)) + sumBytes * tiles;
+}
+
+/** Figures of every display of pixels. */
+export const pixelFigures = {
+  widthPx: count('Width, pixels', 8, 512),
+  heightPx: count('Height, pixels', 8, 512),
+  depth: oneOf('Pixels', ['lit or dark', '4 greys', '16 greys', '65,536 colours']),
+  buffer: oneOf('Pictures are made', ['whole in the memory', 'a tile at a time']),
+  /** Usual controllers are told a page of eight rows and the two halves of a column. */
+  moveBytes: count('Bytes to go to a place', 0, 64),
+};
+
+/** How a display of pixels is told what it shows, over a bus that takes so long. */
+export const pixelBus = (pixels: Pixels & { moveBytes: number }, us: DisplayBus['us']): DisplayBus => ({
+  frameBytes: frameBytes(pixels),
+  bufferBytes: bufferBytes(pixels),
+  bits: pixelBits(pixels),
+  moveBytes: pixels.moveBytes,
+  us,
+});
 
 /**
  * Time on a two-wire bus, µs: nine bits a byte. Each piece has its address and a byte of control in front, and a bit
@@ -40,14 +85,11 @@ export const chipRowsUs = (baud: number): number =>
   Math.round((usual.characters * chipBits * 1_000_000) / baud);
 
 /** What follows for a display of pixels that is told whole pictures. */
-export const pictureReadings = (pixels: Pixels, bus: DisplayBus): Reading[] => {
+export const pictureReadings = (bus: DisplayBus): Reading[] => {
   const us = bus.us(bus.frameBytes);
   return [
     { id: 'picture', value: us, unit: 'µs' },
     { id: 'pictures', value: Math.floor(1_000_000 / Math.max(1, us)), unit: 'Hz' },
-    { id: 'buffer', value: frameBytes(pixels), unit: 'byte' },
+    { id: 'buffer', value: bus.bufferBytes, unit: 'byte' },
   ];
 };
-
-/** Usual controllers are told a page of eight rows and the two halves of a column. */
-export const moveFigure = count('Bytes to go to a place', 0, 64);

@@ -7,6 +7,7 @@ import { characterDisplay } from './kinds/characterDisplay.part.ts';
 import { characterDisplayTwoWire } from './kinds/characterDisplayTwoWire.part.ts';
 import { charger } from './kinds/charger.part.ts';
 import { codeReceiver } from './kinds/codeReceiver.part.ts';
+import { colourDisplaySpi } from './kinds/colourDisplaySpi.part.ts';
 import { encoder } from './kinds/encoder.part.ts';
 import { encoderPush } from './kinds/encoderPush.part.ts';
 import { footSwitch } from './kinds/footSwitch.part.ts';
@@ -51,4 +52,4 @@ import { transistorSwitch } from './kinds/transistorSwitch.part.ts';
 import { usbKeyboard } from './kinds/usbKeyboard.part.ts';
 import { vibrationMotor } from './kinds/vibrationMotor.part.ts';
 
-export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightChain, lightMatrix, lightSensor, lightsOnSharedLines, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, relayModule, rgbLight, serialText, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, soundPlayer, stick, toggleSwitch, touchPad, transistorSwitch, usbKeyboard, vibrationMotor] as const;
+export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, colourDisplaySpi, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightChain, lightMatrix, lightSensor, lightsOnSharedLines, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, relayModule, rgbLight, serialText, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, soundPlayer, stick, toggleSwitch, touchPad, transistorSwitch, usbKeyboard, vibrationMotor] as const;

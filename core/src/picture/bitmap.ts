@@ -1,4 +1,4 @@
-/** What a display shows, pixel by pixel, row by row from the upper left corner: 1 is lit. */
+/** What a display shows, pixel by pixel, row by row from the upper left corner: the ink of each, 0 is the ground. */
 export interface Bitmap {
   readonly widthPx: number;
   readonly heightPx: number;
@@ -11,24 +11,36 @@ export const blankBitmap = (widthPx: number, heightPx: number): Bitmap => ({
   pixels: new Uint8Array(widthPx * heightPx),
 });
 
-/** Rows of `#` and `.`, to be read by people. */
+/** A letter an ink: the ground, the usual one, and fourteen others. */
+const inkLetters = '.#23456789abcdef';
+export const inkCount = inkLetters.length;
+const inkOfCode = new Map([...inkLetters].map((letter, ink) => [letter.charCodeAt(0), ink]));
+/** By the code of its letter; what is none is the ground. */
+export const inkOf = (code: number): number => inkOfCode.get(code) ?? 0;
+
+/** Rows of letters, one a pixel, to be read by people: `.` is the ground, `#` the usual ink, 2 to f are others. */
 export function bitmapArt({ widthPx, heightPx, pixels }: Bitmap): string[] {
   return Array.from({ length: heightPx }, (_, y) =>
-    Array.from(pixels.subarray(y * widthPx, (y + 1) * widthPx), (lit) => (lit ? '#' : '.')).join(''),
+    Array.from(pixels.subarray(y * widthPx, (y + 1) * widthPx), (ink) => inkLetters[ink]).join(''),
   );
 }
 
-/** What a stroke does to a pixel that it meets. */
-export type Stroke = 'light' | 'clear' | 'invert';
+/** A pixel after it was turned over: the ground and that ink change places, others stay as they are. */
+export const turnedOver = (pixel: number, ink: number): number =>
+  pixel === 0 ? ink : pixel === ink ? 0 : pixel;
 
-/** Pixels from the left and upper edge to the right and lower one, both left out; what lies outside is not there. */
+/**
+ * Pixels from the left and upper edge to the right and lower one, both left out; what lies outside is not there.
+ * @param how turned over instead of filled
+ */
 export function fillRect(
   { widthPx, heightPx, pixels }: Bitmap,
   left: number,
   top: number,
   right: number,
   bottom: number,
-  stroke: Stroke,
+  ink: number,
+  how: 'filled' | 'inverted' = 'filled',
 ): void {
   const fromX = left < 0 ? 0 : left;
   const toX = right > widthPx ? widthPx : right;
@@ -37,8 +49,8 @@ export function fillRect(
   if (fromX >= toX) return;
   for (let y = fromY; y < toY; y += 1) {
     const row = y * widthPx;
-    if (stroke === 'invert') for (let at = row + fromX; at < row + toX; at += 1) pixels[at]! ^= 1;
-    else pixels.fill(stroke === 'light' ? 1 : 0, row + fromX, row + toX);
+    if (how === 'filled') pixels.fill(ink, row + fromX, row + toX);
+    else for (let at = row + fromX; at < row + toX; at += 1) pixels[at] = turnedOver(pixels[at]!, ink);
   }
 }
 
@@ -49,13 +61,13 @@ export function outlineRect(
   top: number,
   right: number,
   bottom: number,
-  stroke: Stroke,
+  ink: number,
 ): void {
   if (right <= left || bottom <= top) return;
-  fillRect(bitmap, left, top, right, top + 1, stroke);
-  if (bottom - top > 1) fillRect(bitmap, left, bottom - 1, right, bottom, stroke);
-  fillRect(bitmap, left, top + 1, left + 1, bottom - 1, stroke);
-  if (right - left > 1) fillRect(bitmap, right - 1, top + 1, right, bottom - 1, stroke);
+  fillRect(bitmap, left, top, right, top + 1, ink);
+  if (bottom - top > 1) fillRect(bitmap, left, bottom - 1, right, bottom, ink);
+  fillRect(bitmap, left, top + 1, left + 1, bottom - 1, ink);
+  if (right - left > 1) fillRect(bitmap, right - 1, top + 1, right, bottom - 1, ink);
 }
 
 /** Along the longer way pixel by pixel, only where the bitmap is; half a pixel the shorter way counts as one. */
@@ -65,7 +77,7 @@ export function straightLine(
   y: number,
   toX: number,
   toY: number,
-  lit: 0 | 1,
+  ink: number,
 ): void {
   const steep = Math.abs(toY - y) > Math.abs(toX - x);
   const forward = steep ? toY >= y : toX >= x;
@@ -78,6 +90,6 @@ export function straightLine(
   for (let u = Math.max(0, fromU); u <= last; u += 1) {
     const v = long === 0 ? fromV : fromV + Math.floor((2 * (u - fromU) * short + long) / (2 * long));
     if (v < 0 || v >= (steep ? widthPx : heightPx)) continue;
-    pixels[steep ? u * widthPx + v : v * widthPx + u] = lit;
+    pixels[steep ? u * widthPx + v : v * widthPx + u] = ink;
   }
 }

@@ -1,3 +1,4 @@
+import { decode } from 'fast-png';
 import { zlibSync } from 'fflate';
 import * as fc from 'fast-check';
 import {
@@ -11,6 +12,7 @@ import {
   importLimits,
   packedBytes,
   PictureFileError,
+  rasterBytes,
   rasterC,
   rasterOf,
   readPicture,
@@ -100,6 +102,19 @@ describe('what is written', () => {
     const bitmap = frameBitmap(['#.......#', '.#.......']);
     expect(packedBytes(bitmap, 'rows')).toEqual([0x80, 0x80, 0x40, 0x00]);
     expect(packedBytes(bitmap, 'columns')).toEqual([1, 2, 0, 0, 0, 0, 0, 0, 1]);
+  });
+
+  it('keeps its inks in C, two pixels a byte, and in PNG, as colours', () => {
+    const raster = rasterOf({ id: 'f1', name: 'Spark', frames: [['#.2', 'f3.']] });
+    expect(rasterBytes(raster)).toBe(4);
+    const c = rasterC(raster, 'spark', 'Spark', 'columns');
+    expect(c).toContain('static const uint8_t spark[1][4] = {\n  {\n    0x10, 0x20, 0xf3, 0x00\n  }\n};');
+    expect(c).toContain('a half byte each is an ink');
+    const inks = [[0, 0, 0], [255, 255, 255], [255, 0, 0], [0, 0, 255]] as const; // prettier-ignore
+    const png = decode(bitmapPng(raster.frames[0]!, inks));
+    expect([png.width, png.height, png.channels]).toEqual([3, 2, 3]);
+    // Beyond the last it is the last.
+    expect([...png.data]).toEqual([255, 255, 255, 0, 0, 0, 255, 0, 0, 0, 0, 255, 0, 0, 255, 0, 0, 0]);
   });
 
   it('is C that ends its remark where it should', () => {

@@ -2,10 +2,11 @@ export {
   bitmapArt,
   blankBitmap,
   fillRect,
+  inkCount,
   outlineRect,
   straightLine,
+  turnedOver,
   type Bitmap,
-  type Stroke,
 } from './bitmap.ts';
 export { bringPicture, fittedSize, type BringWish, type Brought, type Size } from './bring.ts';
 export { packings, packedBytes, rasterC, type Packing } from './cArray.ts';
@@ -18,6 +19,7 @@ export {
   frameAt,
   frameBitmap,
   noRasters,
+  rasterBits,
   rasterBytes,
   rasterOf,
   rastersOf,

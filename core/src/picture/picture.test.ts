@@ -27,7 +27,7 @@ const stroke = (
 ): HandStroke => ({
   tool,
   points: points.map(([x, y]) => ({ x: x!, y: y! })),
-  lit: true,
+  ink: 1,
   mirrored: plain,
   ...patch,
 });
@@ -59,7 +59,7 @@ describe('a stroke', () => {
     const ring = ['.#..', '#.#.', '.#..'];
     expect(stroked(ring, stroke('fill', [[1, 1]]))).toEqual(['.#..', '###.', '.#..']);
     expect(stroked(ring, stroke('fill', [[3, 0]]))).toEqual(['.###', '#.##', '.###']);
-    expect(stroked(ring, stroke('fill', [[1, 0]], { lit: false }))).toEqual(['....', '#.#.', '.#..']);
+    expect(stroked(ring, stroke('fill', [[1, 0]], { ink: 0 }))).toEqual(['....', '#.#.', '.#..']);
     // Outside there is nothing to fill.
     expect(stroked(ring, stroke('fill', [[-1, 0]]))).toEqual(ring);
   });
@@ -83,7 +83,10 @@ describe('a stroke', () => {
         fc.boolean(),
         (tool, points, lit, across, down) => {
           const before = drawn(7, 5, stroke('line', [[0, 0], [6, 4]])); // prettier-ignore
-          const after = stroked(before, stroke(tool, points, { lit, mirrored: { across, down } }));
+          const after = stroked(
+            before,
+            stroke(tool, points, { ink: lit ? 1 : 0, mirrored: { across, down } }),
+          );
           expect(after).toHaveLength(5);
           after.forEach((row, y) => {
             expect(row).toMatch(/^[#.]{7}$/);

@@ -124,12 +124,17 @@ function lightOf(png: ReturnType<typeof decode>): GreyImage {
   return { widthPx, heightPx, light };
 }
 
-/** Eight bits of grey: lit is white. */
-export const bitmapPng = ({ widthPx, heightPx, pixels }: Bitmap): Uint8Array =>
-  encode({
-    width: widthPx,
-    height: heightPx,
-    channels: 1,
-    depth: 8,
-    data: pixels.map((lit) => (lit ? 255 : 0)),
-  });
+/**
+ * Eight bits of grey, lit is white; or where inks are given, eight bits of red, green and blue each.
+ * @param inks by their number; one that is beyond the last is the last
+ */
+export function bitmapPng(
+  { widthPx, heightPx, pixels }: Bitmap,
+  inks?: readonly (readonly [number, number, number])[],
+): Uint8Array {
+  const size = { width: widthPx, height: heightPx, depth: 8 } as const;
+  if (!inks) return encode({ ...size, channels: 1, data: pixels.map((ink) => (ink ? 255 : 0)) });
+  const data = new Uint8Array(pixels.length * 3);
+  pixels.forEach((ink, at) => data.set(inks[Math.min(ink, inks.length - 1)]!, at * 3));
+  return encode({ ...size, channels: 3, data });
+}

@@ -1,5 +1,5 @@
 import type { Frame, Picture } from '../gadget/index.ts';
-import { bitmapArt, blankBitmap, type Bitmap } from './bitmap.ts';
+import { bitmapArt, blankBitmap, inkOf, type Bitmap } from './bitmap.ts';
 
 /** A picture as it is drawn: its frames, all of one size. */
 export interface Raster {
@@ -12,16 +12,14 @@ export interface Raster {
 export type Rasters = ReadonlyMap<string, Raster>;
 export const noRasters: Rasters = new Map();
 
-/** Rows of `#` and `.`, all of one length, as pixels. */
+/** Rows of letters, all of one length, as pixels. */
 export function frameBitmap(rows: Frame): Bitmap {
   const bitmap = blankBitmap(rows[0]?.length ?? 0, rows.length);
   rows.forEach((row, y) => {
-    for (let x = 0; x < row.length; x += 1)
-      if (row.charCodeAt(x) === lit) bitmap.pixels[y * bitmap.widthPx + x] = 1;
+    for (let x = 0; x < row.length; x += 1) bitmap.pixels[y * bitmap.widthPx + x] = inkOf(row.charCodeAt(x));
   });
   return bitmap;
 }
-const lit = '#'.charCodeAt(0);
 
 /** Pixels as the document has them. */
 export const bitmapFrame: (bitmap: Bitmap) => Frame = bitmapArt;
@@ -56,6 +54,18 @@ export function frameAt({ frames }: Raster, number: number): Bitmap {
   return frames[((number % count) + count) % count]!;
 }
 
-/** Bytes of a picture in the memory of the chip: for every frame, whole bytes a column of eight pixels. */
-export const rasterBytes = ({ widthPx, heightPx, frames }: Raster): number =>
-  frames.length * widthPx * Math.ceil(heightPx / 8);
+const inkedBits = 4;
+
+/** Bits of a pixel in the memory of the chip: one, or four where it has inks of its own. */
+export const rasterBits = ({ frames }: Pick<Raster, 'frames'>): 1 | typeof inkedBits =>
+  frames.some(({ pixels }) => pixels.some((ink) => ink > 1)) ? inkedBits : 1;
+
+/**
+ * Bytes of a picture in the memory of the chip: for every frame, whole bytes a column of eight pixels; with inks of its
+ * own, two pixels a byte, row by row.
+ */
+export function rasterBytes(raster: Raster): number {
+  const { widthPx, heightPx, frames } = raster;
+  const inked = rasterBits(raster) > 1;
+  return frames.length * (inked ? heightPx * Math.ceil(widthPx / 2) : widthPx * Math.ceil(heightPx / 8));
+}

@@ -24,8 +24,8 @@ export interface HandStroke {
   tool: StrokeTool;
   /** Where the hand came by, in pixels; may lie outside. Shapes reach from the first to the last. */
   points: readonly Point[];
-  /** Whether pixels become lit or dark. */
-  lit: boolean;
+  /** What pixels become; 0: dark. */
+  ink: number;
   /** Done again, mirrored left to right and top to bottom. */
   mirrored: { across: boolean; down: boolean };
 }
@@ -38,7 +38,7 @@ const near = (place: number): number => clamp(Math.trunc(place), -farPx, farPx);
  * An ellipse inside a rectangle, both its ends included, row by row in whole numbers: a pixel is in it when its middle
  * is. With doubled places the middle is whole, too: (2x − cx)²·b² + (2y − cy)²·a² ≤ a²·b².
  */
-function ellipse(bitmap: Bitmap, from: Point, to: Point, filled: boolean, lit: boolean): void {
+function ellipse(bitmap: Bitmap, from: Point, to: Point, filled: boolean, ink: number): void {
   const [left, right] = [Math.min(from.x, to.x), Math.max(from.x, to.x)];
   const [top, bottom] = [Math.min(from.y, to.y), Math.max(from.y, to.y)];
   const [cx, cy, a, b] = [left + right, top + bottom, right - left + 1, bottom - top + 1];
@@ -50,15 +50,15 @@ function ellipse(bitmap: Bitmap, from: Point, to: Point, filled: boolean, lit: b
     for (let x = Math.max(0, left); x <= Math.min(right, bitmap.widthPx - 1); x += 1) {
       if (!isIn(x, y)) continue;
       const edge = !isIn(x - 1, y) || !isIn(x + 1, y) || !isIn(x, y - 1) || !isIn(x, y + 1);
-      if (filled || edge) bitmap.pixels[y * bitmap.widthPx + x] = lit ? 1 : 0;
+      if (filled || edge) bitmap.pixels[y * bitmap.widthPx + x] = ink;
     }
 }
 
 /** All that is alike and hangs together by its sides. Each pixel is looked at once: at most as many as there are. */
-function flood({ widthPx, heightPx, pixels }: Bitmap, { x, y }: Point, lit: boolean): void {
+function flood({ widthPx, heightPx, pixels }: Bitmap, { x, y }: Point, is: number): void {
   if (x < 0 || y < 0 || x >= widthPx || y >= heightPx) return;
-  const [was, is] = [lit ? 0 : 1, lit ? 1 : 0];
-  if (pixels[y * widthPx + x] !== was) return;
+  const was = pixels[y * widthPx + x]!;
+  if (was === is) return;
   const open = [y * widthPx + x];
   pixels[open[0]!] = is;
   while (open.length > 0) {
@@ -77,34 +77,33 @@ function flood({ widthPx, heightPx, pixels }: Bitmap, { x, y }: Point, lit: bool
   }
 }
 
-function strokeOnce(bitmap: Bitmap, tool: StrokeTool, points: readonly Point[], lit: boolean): void {
+function strokeOnce(bitmap: Bitmap, tool: StrokeTool, points: readonly Point[], ink: number): void {
   const [from, to] = [points[0]!, points.at(-1)!];
-  const touch = lit ? 'light' : 'clear';
   const [left, right] = [Math.min(from.x, to.x), Math.max(from.x, to.x) + 1];
   const [top, bottom] = [Math.min(from.y, to.y), Math.max(from.y, to.y) + 1];
   switch (tool) {
     case 'pencil':
       points.forEach((point, n) => {
         const before = points[n - 1] ?? point;
-        straightLine(bitmap, before.x, before.y, point.x, point.y, lit ? 1 : 0);
+        straightLine(bitmap, before.x, before.y, point.x, point.y, ink);
       });
       return;
     case 'line':
-      return straightLine(bitmap, from.x, from.y, to.x, to.y, lit ? 1 : 0);
+      return straightLine(bitmap, from.x, from.y, to.x, to.y, ink);
     case 'box':
-      return outlineRect(bitmap, left, top, right, bottom, touch);
+      return outlineRect(bitmap, left, top, right, bottom, ink);
     case 'filledBox':
-      return fillRect(bitmap, left, top, right, bottom, touch);
+      return fillRect(bitmap, left, top, right, bottom, ink);
     case 'ellipse':
     case 'filledEllipse':
-      return ellipse(bitmap, from, to, tool === 'filledEllipse', lit);
+      return ellipse(bitmap, from, to, tool === 'filledEllipse', ink);
     case 'fill':
-      return flood(bitmap, to, lit);
+      return flood(bitmap, to, ink);
   }
 }
 
 /** A frame after a stroke. A stroke without points, or one that only falls outside, leaves it as it is. */
-export function stroked(rows: Frame, { tool, points, lit, mirrored }: HandStroke): Frame {
+export function stroked(rows: Frame, { tool, points, ink, mirrored }: HandStroke): Frame {
   if (points.length === 0) return rows;
   const bitmap = frameBitmap(rows);
   const { widthPx, heightPx } = bitmap;
@@ -118,7 +117,7 @@ export function stroked(rows: Frame, { tool, points, lit, mirrored }: HandStroke
           x: across ? widthPx - 1 - x : x,
           y: down ? heightPx - 1 - y : y,
         })),
-        lit,
+        ink,
       );
   return bitmapFrame(bitmap);
 }
@@ -138,9 +137,10 @@ export function shiftedFrame(rows: Frame, dx: number, dy: number): Frame {
   });
 }
 
-/** Lit becomes dark, dark becomes lit. */
+const overturned: Readonly<Record<string, string>> = { '#': '.', '.': '#' };
+/** Lit becomes dark, dark becomes lit; inks of their own stay. */
 export const invertedFrame = (rows: Frame): Frame =>
-  rows.map((row) => [...row].map((pixel) => (pixel === '#' ? '.' : '#')).join(''));
+  rows.map((row) => row.replace(/[#.]/g, (pixel) => overturned[pixel]!));
 
 /** Left becomes right. */
 export const mirroredFrame = (rows: Frame): Frame => rows.map((row) => [...row].reverse().join(''));

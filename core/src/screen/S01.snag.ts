@@ -8,7 +8,7 @@ import {
   type Snag,
   type SnagRule,
 } from '../gadget/index.ts';
-import { fontForCells } from './fonts.ts';
+import { fontForCells, fonts } from './fonts.ts';
 import { elementsOf, type PlacedElement } from './elements.ts';
 import { extentOf } from './extent.ts';
 
@@ -103,6 +103,34 @@ function onPage(gadget: Gadget, known: KnownRanges, placed: PlacedElement): Snag
   ];
 }
 
+/** Legends of keys that are wider than their share of the edge, or lie over one another at a side. */
+function inLegends({ element, screen, page }: PlacedElement): Snag[] {
+  if (element.kind !== 'drawLegends' || element.onlyIf.trim() === '0') return [];
+  const { font, edge, words } = element;
+  const cell = fonts[font];
+  const across = edge === 'bottom' || edge === 'top';
+  // At a side they stand one below the other, and have all of the width.
+  const room = Math.floor((across ? screen.widthPx : screen.heightPx) / words.length);
+  const wide = (word: string) => [...word].length * cell.widthPx;
+  const over = across
+    ? words.filter((word) => wide(word) > room)
+    : words.filter((word) => wide(word) > screen.widthPx || (word !== '' && cell.heightPx > room));
+  const longest = over.reduce((most, word) => (wide(word) > wide(most) ? word : most), '');
+  if (longest === '') return [];
+  const common = { page: page.name, display: screen.name, text: longest, font };
+  return [
+    {
+      rule: 'S01',
+      level: 'likely',
+      place: { kind: 'page', id: page.id },
+      values:
+        across || wide(longest) > screen.widthPx
+          ? { ...common, reason: 'legend', takes: wide(longest), room: across ? room : screen.widthPx }
+          : { ...common, reason: 'legends', takes: cell.heightPx, room },
+    },
+  ];
+}
+
 /** Text that does not fit where it is shown. */
 export const S01: SnagRule = {
   id: 'S01',
@@ -110,7 +138,7 @@ export const S01: SnagRule = {
     const known = valuesOf(gadget, derived);
     return [
       ...inCells(gadget, known),
-      ...elementsOf(gadget).flatMap((placed) => onPage(gadget, known, placed)),
+      ...elementsOf(gadget).flatMap((placed) => [...onPage(gadget, known, placed), ...inLegends(placed)]),
     ];
   },
 };

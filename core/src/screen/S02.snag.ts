@@ -15,7 +15,8 @@ export const S02: SnagRule = {
       const bus = displayBus(gadget, output.id);
       const { id, name, mostHz, sends, update } = output;
       // The most that a picture can take: all of it, or every tile of it.
-      const us = bus && (update === 'whole' ? bus.us(bus.frameBytes) : sendUs(bus, allChangedRuns(output)));
+      const us =
+        bus && (update === 'whole' ? bus.us(bus.frameBytes) : sendUs(bus, allChangedRuns(output, bus.bits)));
       if (us === null || us === 0) return [];
       const common = { rule: 'S02', level: 'likely', place: { kind: 'output', id } } as const;
       const values = { display: name, update, pictureUs: us, mostHz, shortestPressUs };

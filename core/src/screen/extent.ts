@@ -12,7 +12,7 @@ import type { Gadget } from '../gadget/index.ts';
 import type { Element } from './elements.ts';
 import { fonts, type FontName } from './fonts.ts';
 import { numberText } from './numbers.ts';
-import { leftOf } from './render.ts';
+import { leftOf } from './glyphs.ts';
 
 /** How far a text reaches on a page, at its longest. */
 export interface Extent {
@@ -27,7 +27,7 @@ export interface Extent {
   bottom: number;
 }
 
-type Written = Exclude<Extract<Element, { font: FontName }>, { kind: 'drawList' }>;
+type Written = Extract<Element, { align: string }>;
 
 /** A value that does not depend on anything; null: it does, or it cannot be read. */
 function fixed(text: string, gadget: Gadget, known: KnownRanges): number | null {
@@ -63,7 +63,7 @@ function mostCharacters(element: Written, gadget: Gadget, known: KnownRanges): n
  * worked out as it runs, or that is no text.
  */
 export function extentOf(gadget: Gadget, element: Element, everywhere: KnownRanges): Extent | null {
-  if (!('font' in element) || element.kind === 'drawList') return null;
+  if (!('align' in element)) return null;
   const known = valuesWhere(gadget, everywhere, element.onlyIf);
   if (known === null || fixed(element.onlyIf, gadget, known) === 0) return null;
   const x = fixed(element.x, gadget, known);

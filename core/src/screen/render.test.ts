@@ -1,13 +1,15 @@
 import * as fc from 'fast-check';
-import type { Screen } from '../gadget/index.ts';
+import { depths, usualPalette, type Screen } from '../gadget/index.ts';
 import { exactSinDegrees } from '../kernel/index.ts';
 import { runs } from '../test/runs.ts';
 import { bitmapArt, bitmapPbm, blankBitmap, noRasters, rastersOf } from '../picture/index.ts';
 import { fontBytes, fontForCells, fonts, lackingIn, type FontName } from './fonts.ts';
 import { numberText, type NumberFormat } from './numbers.ts';
-import { boundsOf, filledPx, render, type Drawing } from './render.ts';
+import { boundsOf, render, type Drawing } from './render.ts';
+import { inksOf, shownInks } from './palette.ts';
+import { filledPx } from './shapes.ts';
 
-const glassOf = (widthPx: number, heightPx: number): Screen => ({
+const glassOf = (widthPx: number, heightPx: number, patch: Partial<Screen> = {}): Screen => ({
   id: 'o1',
   kind: 'screen',
   name: 'Glass',
@@ -18,6 +20,9 @@ const glassOf = (widthPx: number, heightPx: number): Screen => ({
   sends: 'free',
   update: 'whole',
   mostHz: 20,
+  depth: 'mono',
+  palette: ['#000000', '#ffffff'],
+  ...patch,
 });
 const rasters = rastersOf([
   {
@@ -29,14 +34,20 @@ const rasters = rastersOf([
     ],
   },
 ]);
-function drawn(widthPx: number, heightPx: number, drawings: Drawing[], rows: string[] = []): string[] {
+function drawn(
+  widthPx: number,
+  heightPx: number,
+  drawings: Drawing[],
+  rows: string[] = [],
+  patch: Partial<Screen> = {},
+): string[] {
   const bitmap = blankBitmap(widthPx, heightPx);
   // What stood there before is gone.
   bitmap.pixels.fill(1);
-  render(bitmap, glassOf(widthPx, heightPx), { pageId: null, rows, drawings }, rasters);
+  render(bitmap, glassOf(widthPx, heightPx, patch), { pageId: null, rows, drawings }, rasters);
   return bitmapArt(bitmap);
 }
-const placed = { onlyIf: 1, x: 0, y: 0 };
+const placed = { onlyIf: 1, blinks: 'steady', ink: 1, x: 0, y: 0 };
 const text = (words: string, patch: object = {}): Drawing =>
   ({
     kind: 'drawText',
@@ -51,12 +62,12 @@ const picture = (patch: object = {}): Drawing =>
   ({ kind: 'drawPicture', ...placed, pictureId: 'f1', frame: 0, how: 'over', ...patch }) as Drawing;
 const bar = (value: number, patch: object = {}): Drawing =>
   ({
-    kind: 'drawBar', ...placed, width: 12, height: 3, value, low: 0, high: 100, grows: 'right', framed: false, ...patch,
+    kind: 'drawBar', ...placed, width: 12, height: 3, value, low: 0, high: 100, grows: 'right', framed: false, blocks: 0, ...patch,
   }) as Drawing; // prettier-ignore
 const box = (how: string, patch: object = {}): Drawing =>
   ({ kind: 'drawBox', ...placed, width: 5, height: 4, how, ...patch }) as Drawing;
 const line = (x: number, y: number, toX: number, toY: number): Drawing =>
-  ({ kind: 'drawLine', onlyIf: 1, x, y, toX, toY }) as Drawing;
+  ({ kind: 'drawLine', ...placed, x, y, toX, toY }) as Drawing;
 
 describe('a picture', () => {
   it('has its texts in pixels', () => {
@@ -163,7 +174,7 @@ describe('a picture', () => {
 
   it('turns dials over three quarters, from the lower left on', () => {
     const dial = (value: number, how: string): Drawing =>
-      ({ kind: 'drawDial', onlyIf: 1, x: 5, y: 5, radius: 5, value, low: 0, high: 100, how }) as Drawing;
+      ({ kind: 'drawDial', ...placed, x: 5, y: 5, radius: 5, value, low: 0, high: 100, how }) as Drawing;
     const lit = (value: number) =>
       drawn(11, 11, [dial(value, 'needle')]).flatMap((row, y) =>
         [...row].flatMap((pixel, x) => (pixel === '#' ? [[x, y]] : [])),
@@ -182,7 +193,7 @@ describe('a picture', () => {
     expect(lit(100).at(-1)).toEqual([9, 9]);
     expect(drawn(11, 11, [dial(50, 'arc')])).toEqual([
       '...###.....',
-      '.#####.....',
+      '..####.....',
       '.#####.....',
       '####.......',
       '###........',
@@ -190,9 +201,182 @@ describe('a picture', () => {
       '###........',
       '####.......',
       '.##........',
-      '.#.........',
+      '...........',
       '...........',
     ]);
+  });
+
+  it('fills rings and slices all round, from the top on, and nothing at their lowest', () => {
+    const dial = (value: number, how: string): Drawing =>
+      ({ kind: 'drawDial', ...placed, x: 4, y: 4, radius: 4, value, low: 0, high: 100, how }) as Drawing;
+    expect(drawn(9, 9, [dial(25, 'ring')])).toEqual([
+      '....###..',
+      '....####.',
+      '....#####',
+      '......###',
+      '......###',
+      '.........',
+      '.........',
+      '.........',
+      '.........',
+    ]);
+    expect(drawn(9, 9, [dial(75, 'pie')])).toEqual([
+      '....###..',
+      '....####.',
+      '....#####',
+      '....#####',
+      '#########',
+      '#########',
+      '#########',
+      '.#######.',
+      '..#####..',
+    ]);
+    expect(drawn(9, 9, [dial(0, 'ring'), dial(0, 'pie'), dial(0, 'arc')]).join('')).not.toContain('#');
+    const whole = drawn(9, 9, [dial(100, 'pie')]);
+    expect([whole, whole.toReversed()]).toEqual([whole.map((row) => [...row].reverse().join('')), whole]);
+    // However large, there is no hole in an arc.
+    const large = drawn(200, 100, [
+      {
+        kind: 'drawDial',
+        ...placed,
+        x: 100,
+        y: 99,
+        radius: 98,
+        value: 1,
+        low: 0,
+        high: 1,
+        how: 'arc',
+      } as Drawing,
+    ]);
+    large.slice(1, 90).forEach((row) => expect(row).toMatch(/^\.*#+\.*(#+\.*)?$/));
+  });
+
+  it('fills bars a whole block at a time, with a gap between them', () => {
+    const blocks = (value: number, patch: object = {}) => bar(value, { blocks: 4, ...patch });
+    expect([0, 24, 25, 60, 100].map((value) => drawn(12, 3, [blocks(value)])[1])).toEqual([
+      '............',
+      '............',
+      '##..........',
+      '##.##.......',
+      '##.##.##.###',
+    ]);
+    expect(drawn(1, 8, [blocks(50, { width: 1, height: 8, grows: 'up' })]).join('')).toBe('.....#.#');
+    expect(drawn(12, 3, [blocks(50, { grows: 'left' })])[1]).toBe('.......##.##');
+    // Narrower than a pixel each, no gap is left.
+    expect(drawn(12, 3, [bar(100, { blocks: 12 })])[1]).toBe('############');
+  });
+
+  it('runs a text through its window, its beginning behind its end, and lets one stand that has room', () => {
+    const running = (words: string, ranPx: number): Drawing =>
+      ({
+        kind: 'drawRunning',
+        ...placed,
+        x: 2,
+        font: '4x6',
+        width: 10,
+        text: words,
+        stepMs: 50,
+        ranPx,
+      }) as Drawing;
+    const row = (words: string, ranPx: number) => drawn(14, 6, [running(words, ranPx)])[2];
+    expect(row('LI', 0)).toBe(drawn(14, 6, [text('LI', { x: 2, font: '4x6' })])[2]);
+    expect([0, 1, 4, 12, 20, 24].map((ran) => row('LII', ran))).toEqual([
+      '..#....#...#..',
+      '......#...#...',
+      '...#...#......',
+      '..............',
+      '......#....#..',
+      '..#....#...#..',
+    ]);
+  });
+
+  it('has legends in the middle of their shares of an edge, and none where a word is empty', () => {
+    const legends = (edge: string, words: string[], inverted = false): Drawing =>
+      ({
+        kind: 'drawLegends',
+        onlyIf: 1,
+        blinks: 'steady',
+        ink: 1,
+        font: '4x6',
+        edge,
+        words,
+        inverted,
+      }) as Drawing;
+    expect(drawn(24, 8, [legends('bottom', ['I', '', 'I'])])).toEqual([
+      '........................',
+      '........................',
+      '..###.............###...',
+      '...#...............#....',
+      '...#...............#....',
+      '...#...............#....',
+      '..###.............###...',
+      '........................',
+    ]);
+    // A pixel between two grounds.
+    expect(drawn(24, 6, [legends('top', ['I', 'I'], true)])[5]).toBe('############.###########');
+    const left = drawn(12, 24, [legends('left', ['I', 'L'])]);
+    expect(left.map((row, y) => (row.includes('#') ? y : -1)).filter((y) => y >= 0)).toEqual([
+      3, 4, 5, 6, 7, 15, 16, 17, 18, 19,
+    ]);
+    expect(left[3]).toBe('.###........');
+    expect(drawn(12, 24, [legends('right', ['I', 'L'])])[3]).toBe('........###.');
+  });
+
+  it('plots values from the right end on, the newest last', () => {
+    const plot = (how: string, values: number[], patch: object = {}): Drawing =>
+      ({ kind: 'drawPlot', ...placed, width: 6, height: 4, low: 0, high: 3, value: 0, everyMs: 50, how, values, ...patch }) as Drawing; // prettier-ignore
+    expect(drawn(6, 4, [plot('dots', [0, 1, 3])])).toEqual(['.....#', '......', '....#.', '...#..']);
+    expect(drawn(6, 4, [plot('columns', [0, 1, 3])])).toEqual(['.....#', '.....#', '....##', '...###']);
+    expect(drawn(6, 4, [plot('line', [0, 3])])).toEqual(['.....#', '.....#', '....#.', '....#.']);
+    // Older ones than it has room for are gone; beyond its ends a value stays at them.
+    expect(drawn(6, 4, [plot('dots', [9, 0, 0, 0, 0, 0, -9])])).toEqual([
+      '......',
+      '......',
+      '......',
+      '######',
+    ]);
+    expect(drawn(6, 4, [plot('columns', [3], { width: 0 })]).join('')).not.toContain('#');
+  });
+
+  it('has every element in its ink, and no more of them than its pixels can show', () => {
+    const palette = ['#000000', '#ffffff', '#ff0000', '#00ff00', '#0000ff'];
+    const colour = (drawings: Drawing[]) => drawn(6, 3, drawings, [], { depth: 'colour', palette });
+    const filled = (ink: number, patch: object = {}) => box('filled', { width: 6, height: 3, ink, ...patch });
+    expect(colour([filled(2), line(0, 1, 5, 1)])).toEqual(['222222', '######', '222222']);
+    expect(colour([filled(2), { ...line(1, 1, 2, 1), ink: 0 }])[1]).toBe('2..222');
+    // Beyond the last it is the last, below the first the ground.
+    expect(colour([filled(9)])[0]).toBe('444444');
+    expect(colour([filled(-3)])[0]).toBe('......');
+    expect(drawn(6, 3, [filled(3)], [], { depth: 'mono', palette })[0]).toBe('######');
+    expect(drawn(6, 3, [filled(4)], [], { depth: 'grey4', palette })[0]).toBe('333333');
+    // Turned over, the ground and the ink change places, and what is neither stays.
+    const turned = box('inverted', { width: 4, height: 3, ink: 2 });
+    expect(colour([filled(2, { width: 2 }), filled(3, { x: 2, width: 1 }), turned])[0]).toBe('..32..');
+    expect(colour([filled(2, { width: 2 }), filled(3, { x: 2, width: 1 }), turned, turned])[0]).toBe(
+      '223...',
+    );
+    // Letters on a ground of their ink.
+    expect(drawn(6, 8, [text('I', { inverted: true, ink: 2 })], [], { depth: 'colour', palette })[1]).toBe(
+      '22.222',
+    );
+    expect(drawn(6, 8, [text('I', { inverted: true, ink: 0 })], [], { depth: 'colour', palette })[1]).toBe(
+      '..#...',
+    );
+  });
+
+  it('draws pictures in their own inks, and what is lit in them in that of the page', () => {
+    const own = rastersOf([{ id: 'f1', name: 'Flag', frames: [['#2f', '.#.']] }]);
+    const art = (patch: object, depth: Screen['depth'] = 'colour') => {
+      const palette = usualPalette('colour');
+      const bitmap = blankBitmap(3, 2);
+      const drawings = [{ ...picture({ ink: 3, ...patch }) } as Drawing];
+      render(bitmap, glassOf(3, 2, { depth, palette }), { pageId: null, rows: [], drawings }, own);
+      return bitmapArt(bitmap);
+    };
+    expect(art({})).toEqual(['327', '.3.']);
+    // Two inks are all that there are.
+    expect(art({}, 'mono')).toEqual(['###', '.#.']);
+    expect(art({ how: 'inverted' })).toEqual(['333', '.3.']);
   });
 
   it('lists texts around a cursor, says how much is in view, and writes words by number', () => {
@@ -262,16 +446,19 @@ describe('a picture', () => {
     const place = fc.oneof(fc.integer({ min: -40, max: 60 }), fc.constantFrom(2 ** 31 - 1, -(2 ** 31)));
     const any: fc.Arbitrary<Drawing> = fc.oneof(
       fc.record({ x: place, y: place, align: fc.constantFrom('left', 'centre', 'right'), font: fc.constantFrom(...Object.keys(fonts)) }).map((patch) => text('Kä中9', patch)),
-      fc.record({ x: place, y: place, width: place, height: place, value: place, low: place, high: place, grows: fc.constantFrom('right', 'left', 'up', 'down'), framed: fc.boolean() }).map((patch) => bar(0, patch)),
+      fc.record({ x: place, y: place, width: place, height: place, value: place, low: place, high: place, grows: fc.constantFrom('right', 'left', 'up', 'down'), framed: fc.boolean(), blocks: fc.constantFrom(0, 1, 7) }).map((patch) => bar(0, patch)),
       fc.record({ x: place, y: place, width: place, height: place }).map((patch) => box('filled', patch)),
-      fc.record({ x: place, y: place, radius: place, value: place, low: place, high: place, how: fc.constantFrom('needle', 'arc') }).map((patch) => ({ kind: 'drawDial', onlyIf: 1, ...patch }) as Drawing),
-      fc.record({ x: place, y: place, width: place, rows: fc.integer({ min: 1, max: 4 }), cursor: place, lines: fc.constantFrom<string[]>(['Kä', '9', 'zz'], ['']) }).map((patch) => ({ kind: 'drawList', onlyIf: 1, font: '4x6', ...patch }) as Drawing),
+      fc.record({ x: place, y: place, radius: place, value: place, low: place, high: place, how: fc.constantFrom('needle', 'arc', 'ring', 'pie') }).map((patch) => ({ kind: 'drawDial', ...placed, ...patch }) as Drawing),
+      fc.record({ x: place, y: place, width: place, rows: fc.integer({ min: 1, max: 4 }), cursor: place, lines: fc.constantFrom<string[]>(['Kä', '9', 'zz'], ['']) }).map((patch) => ({ kind: 'drawList', ...placed, font: '4x6', ...patch }) as Drawing),
+      fc.record({ x: place, y: place, width: place, ranPx: fc.nat(60) }).map((patch) => ({ kind: 'drawRunning', ...placed, font: '4x6', text: 'Kä中9 more', stepMs: 50, ...patch }) as Drawing),
+      fc.record({ edge: fc.constantFrom('bottom', 'top', 'left', 'right'), words: fc.constantFrom(['Go', '', 'Back'], ['much too long for it', 'x'], Array<string>(16).fill('kk')), inverted: fc.boolean() }).map((patch) => ({ kind: 'drawLegends', onlyIf: 1, blinks: 'steady', ink: 1, font: '6x8', ...patch }) as Drawing),
+      fc.record({ x: place, y: place, width: place, height: place, low: place, high: place, how: fc.constantFrom('line', 'dots', 'columns'), values: fc.array(place, { minLength: 1, maxLength: 50 }) }).map((patch) => ({ kind: 'drawPlot', ...placed, value: 0, everyMs: 50, ...patch }) as Drawing),
       fc.tuple(place, place, place, place).map(([x, y, toX, toY]) => line(x, y, toX, toY)),
       fc.record({ x: place, y: place, frame: place, how: fc.constantFrom('over', 'whole', 'cleared', 'inverted') }).map((patch) => picture(patch)),
     ); // prettier-ignore
     fc.assert(
       fc.property(any, (drawing) => {
-        const { left, top, right, bottom } = boundsOf(drawing, rasters);
+        const { left, top, right, bottom } = boundsOf(drawing, rasters, glassOf(32, 20));
         const art = drawn(32, 20, [drawing]);
         expect(art).toHaveLength(20);
         art.forEach((row, y) => {
@@ -289,6 +476,42 @@ describe('a picture', () => {
     const bitmap = blankBitmap(9, 8);
     render(bitmap, glassOf(9, 8), { pageId: null, rows: [], drawings: [line(0, 0, 8, 0)] }, noRasters);
     expect(bitmapPbm(bitmap)).toBe(`P1\n9 8\n${'1'.repeat(9)}${'0'.repeat(55)}\n${'0'.repeat(8)}\n`);
+  });
+});
+
+describe('inks as pixels show them', () => {
+  const shown = (depth: Screen['depth'], ...palette: string[]) =>
+    shownInks({ depth, palette }).map((colour) => colour.join(' '));
+  it('are the two of a display of one colour, as they are', () => {
+    expect(shown('mono', '#102030', '#ffeedd', '#ff0000')).toEqual(['16 32 48', '255 238 221']);
+  });
+  it('are the nearest step of grey between ground and light', () => {
+    // Four steps: 0, 85, 170, 255. Red is 76 of 255 light, yellow 226.
+    expect(shown('grey4', '#000000', '#ffffff', '#ff0000', '#ffff00')).toEqual([
+      '0 0 0',
+      '255 255 255',
+      '85 85 85',
+      '255 255 255',
+    ]);
+    expect(shown('grey16', '#000000', '#ffffff', '#888888')).toEqual(['0 0 0', '255 255 255', '136 136 136']);
+    expect(shown('grey4', '#808080', '#808080', '#ffffff')[2]).toBe('128 128 128');
+  });
+  it('are the nearest of 5, 6 and 5 bits', () => {
+    // 31 and 63 steps: 100 is the 12th of 31, which is 99, and the 25th of 63, which is 101.
+    expect(shown('colour', '#000000', '#ffffff', '#646464')).toEqual(['0 0 0', '255 255 255', '99 101 99']);
+  });
+  it('come with as many as a display can show, from the ground and the usual one on', () => {
+    for (const depth of depths) {
+      const palette = usualPalette(depth);
+      expect(new Set(palette).size).toBe(palette.length);
+      expect(inksOf({ depth, palette })).toBe(palette.length);
+      // What it comes with is what it shows.
+      if (depth !== 'colour')
+        expect(shownInks({ depth, palette })[0]).toEqual(shownInks({ depth: 'mono', palette })[0]);
+    }
+    const light = shownInks({ depth: 'grey16', palette: usualPalette('grey16') }).map(([red]) => red);
+    expect(light.slice(2)).toEqual(light.slice(2).toSorted((a, b) => a - b));
+    expect(new Set(light).size).toBe(16);
   });
 });
 

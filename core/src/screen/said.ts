@@ -15,7 +15,10 @@ export function fixedOf(element: Written, gadget: Gadget): string {
     case 'drawNumber':
       return element.unit;
     case 'drawWord':
+    case 'drawLegends':
       return element.words.join('');
+    case 'drawRunning':
+      return fixedPieces(element.text);
     case 'drawList': {
       const list = gadget.flow.variables.find(({ id }) => id === element.variableId);
       return list?.kind === 'texts' ? list.initials.join('') : '';
@@ -29,9 +32,7 @@ const printable = Array.from({ length: 95 }, (_, n) => String.fromCharCode(32 + 
 /** What may come beside that: numbers in gaps; in a list of texts, anything that can be typed. */
 function variableOf(element: Written): string {
   if (element.kind === 'drawList') return printable;
-  return element.kind === 'drawNumber' || (element.kind === 'drawText' && element.text.includes('{'))
-    ? digits
-    : '';
+  return element.kind === 'drawNumber' || ('text' in element && element.text.includes('{')) ? digits : '';
 }
 
 /** Bytes of the fonts that the pages of a display need, each trimmed to the characters that may be written in it. */

@@ -26,15 +26,31 @@ export const boxKinds = ['outline', 'filled', 'cleared', 'inverted'] as const;
  * dark; its lit pixels turn over.
  */
 export const pictureKinds = ['over', 'whole', 'cleared', 'inverted'] as const;
-export const dialKinds = ['needle', 'arc'] as const;
+export const dialKinds = ['needle', 'arc', 'ring', 'pie'] as const;
+export const plotKinds = ['line', 'dots', 'columns'] as const;
+/** Along which edge of a display. */
+export const legendEdges = ['bottom', 'top', 'left', 'right'] as const;
 export const growths = ['right', 'left', 'up', 'down'] as const;
 /** What sending a picture is to the loop: nothing, a stretch that it waits for, or work that goes on beside it. */
 export const sendings = ['free', 'blocking', 'background'] as const;
 
 export const updates = ['whole', 'changed'] as const;
 
-/** Not drawn where this is 0. Pixels are counted from the upper left corner, from 0. */
-const placed = { onlyIf: expression, x: expression, y: expression };
+/** What a pixel of a display can look like, and how many bits it has over the bus. */
+export const depths = ['mono', 'grey4', 'grey16', 'colour'] as const;
+export type Depth = (typeof depths)[number];
+export const bitsOfDepth: Readonly<Record<Depth, number>> = { mono: 1, grey4: 2, grey16: 4, colour: 16 };
+
+/** Whether it comes and goes by itself: once or twice a second, slower than what can harm. */
+export const blinkings = ['steady', 'slow', 'fast'] as const;
+
+/**
+ * Not drawn where `onlyIf` is 0. `ink` is the number of a colour of the display's palette, of which 0 is the ground;
+ * beyond the last it is the last.
+ */
+const seen = { onlyIf: expression, blinks: constant(z.enum(blinkings)), ink: expression };
+/** Pixels are counted from the upper left corner, from 0. */
+const placed = { ...seen, x: expression, y: expression };
 /** Written so that `x` is its left end, its middle or its right end; inverted: dark on a lit ground. */
 const written = {
   ...placed,
@@ -43,6 +59,38 @@ const written = {
   inverted: constant(z.boolean()),
 };
 const sized = { ...placed, width: expression, height: expression };
+
+/** As displays of one colour glow; greys between. */
+const [dark, glowing] = ['#141b18', '#e9f2c9'] as const;
+const colours = [
+  '#101418',
+  '#f4f1e6',
+  '#e4572e',
+  '#f2b134',
+  '#7cb356',
+  '#3f9bbf',
+  '#8d6cc4',
+  '#5c6670',
+] as const;
+
+/** A colour so many parts of the way from one to another. */
+const between = (part: number, of: number): string =>
+  '#' +
+  [1, 3, 5]
+    .map((at) => {
+      const [from, to] = [dark, glowing].map((colour) => parseInt(colour.slice(at, at + 2), 16));
+      return Math.round(from! + ((to! - from!) * part) / of)
+        .toString(16)
+        .padStart(2, '0');
+    })
+    .join('');
+
+/** What a display comes with: the ground, the usual ink; the greys between them from dark to light; or colours. */
+export function usualPalette(depth: Depth): string[] {
+  if (depth === 'colour') return [...colours];
+  const levels = 2 ** bitsOfDepth[depth];
+  return [dark, glowing, ...Array.from({ length: levels - 2 }, (_, n) => between(n + 1, levels - 1))];
+}
 
 /** A display of pixels. */
 export const screen = outputDocument(
@@ -58,6 +106,12 @@ export const screen = outputDocument(
     update: z.enum(updates),
     /** At most so many pictures a second. */
     mostHz: wholeSchema(1, 60, 'Hz'),
+    depth: z.enum(depths),
+    /** Colours by the number of their ink: the ground, the usual one, and others. */
+    palette: z
+      .array(z.string().regex(/^#[0-9a-f]{6}$/, 'expected a colour as # and six digits of 0 to 9 and a to f'))
+      .min(2, 'expected at least two colours: the ground, and the usual ink')
+      .max(16, 'expected at most 16 colours'),
   },
   {
     /** null: none, only what is written in characters. */
@@ -92,7 +146,42 @@ export const screen = outputDocument(
       variableId: texts,
       cursor: expression,
     },
-    /** Over three quarters of a turn, from the lower left on. */
+    /** A line of text in a window; where it is wider than that, it runs through it, a pixel each time. */
+    drawRunning: {
+      ...placed,
+      font: constant(z.enum(fontNames)),
+      width: expression,
+      text: template,
+      /** How long it stays at a pixel, ms. */
+      stepMs: constant(wholeSchema(10, 10_000, 'ms')),
+    },
+    /** What keys beside the display do: words along one of its edges, evenly spread over it; empty ones are none. */
+    drawLegends: {
+      ...seen,
+      font: constant(z.enum(fontNames)),
+      edge: constant(z.enum(legendEdges)),
+      words: constant(
+        z
+          .array(lineSchema(limits.unitChars * 2))
+          .min(1, 'expected at least one word')
+          .max(16, 'expected at most 16 words'),
+      ),
+      inverted: constant(z.boolean()),
+    },
+    /** How a value went: a pixel to the right each time, the newest at the right end; it begins anew with its page. */
+    drawPlot: {
+      ...sized,
+      value: expression,
+      low: expression,
+      high: expression,
+      /** How long until the next is taken, ms. */
+      everyMs: constant(wholeSchema(10, 60_000, 'ms')),
+      how: constant(z.enum(plotKinds)),
+    },
+    /**
+     * As far round as the value lies from low to high: a needle or an arc over three quarters of a turn, from the lower
+     * left on; a ring or a slice of a disc all round, from the top on.
+     */
     drawDial: {
       ...placed,
       radius: expression,
@@ -101,7 +190,7 @@ export const screen = outputDocument(
       high: expression,
       how: constant(z.enum(dialKinds)),
     },
-    /** Filled from one end as far as the value lies from low to high. */
+    /** Filled from one end as far as the value lies from low to high; where it has blocks, a whole block at a time. */
     drawBar: {
       ...sized,
       value: expression,
@@ -109,6 +198,8 @@ export const screen = outputDocument(
       high: expression,
       grows: constant(z.enum(growths)),
       framed: constant(z.boolean()),
+      /** 0: it is filled pixel by pixel. */
+      blocks: constant(wholeSchema(0, 64)),
     },
     drawBox: { ...sized, how: constant(z.enum(boxKinds)) },
     /** A frame of a picture, by its number from 0; beyond the last it begins again. */
@@ -128,6 +219,9 @@ export const screen = outputDocument(
       'drawNumber',
       'drawWord',
       'drawList',
+      'drawRunning',
+      'drawLegends',
+      'drawPlot',
       'drawDial',
       'drawBar',
       'drawPicture',
@@ -135,7 +229,7 @@ export const screen = outputDocument(
       'drawLine',
     ],
     leaves: (action) => (action.kind === 'showPage' && action.pageId !== null ? 'lit' : null),
-    fresh: ({ widthPx = 128, heightPx = 64 }) => ({
+    fresh: ({ widthPx = 128, heightPx = 64, depth = 0 }) => ({
       widthPx,
       heightPx,
       // Six by eight pixels a character. Source: reckoning, Buses and screens.
@@ -144,8 +238,10 @@ export const screen = outputDocument(
       sends: 'blocking',
       update: 'whole',
       mostHz: 20,
+      depth: depths[depth]!,
+      palette: usualPalette(depths[depth]!),
     }),
-    follows: ['widthPx', 'heightPx'],
+    follows: ['widthPx', 'heightPx', 'depth'],
   },
 );
 

@@ -16,7 +16,12 @@ export const screen = defineLine<'screen'>({
     const placed = (one: { x: string; y: string }) => `at ${expression(one.x)}, ${expression(one.y)}`;
     const sized = (one: { x: string; y: string; width: string; height: string }) =>
       `${placed(one)} size ${expression(one.width)}, ${expression(one.height)}`;
-    const onlyIf = (one: { onlyIf: string }) => (one.onlyIf === '1' ? '' : ` if ${expression(one.onlyIf)}`);
+    const onlyIf = (one: { onlyIf: string; blinks: string; ink: string }) =>
+      [
+        one.ink === '1' ? '' : ` ink ${expression(one.ink)}`,
+        one.blinks === 'steady' ? '' : ` blinks ${one.blinks}`,
+        one.onlyIf === '1' ? '' : ` if ${expression(one.onlyIf)}`,
+      ].join('');
     const font = (one: { font: string; align: string; inverted: boolean }) =>
       `${one.font} ${one.align}${one.inverted ? ' inverted' : ''}`;
     switch (action.kind) {
@@ -42,15 +47,30 @@ export const screen = defineLine<'screen'>({
         const size = `width ${expression(action.width)} rows ${action.rows}`;
         return `list ${action.font} ${placed(action)} ${size} of ${of}${onlyIf(action)}`;
       }
+      case 'drawRunning': {
+        const { font, width, stepMs } = action;
+        const size = `width ${expression(width)} step ${stepMs} ms`;
+        return `running ${font} ${placed(action)} ${size} ${write.template(action.text)}${onlyIf(action)}`;
+      }
+      case 'drawLegends': {
+        const { font, edge, words, inverted } = action;
+        const how = `${font} ${edge}${inverted ? ' inverted' : ''}`;
+        return `legends ${how} ${words.map(write.plain).join(' ')}${onlyIf(action)}`;
+      }
+      case 'drawPlot': {
+        const { value, low, high, everyMs, how } = action;
+        const of = `of ${expression(value)} from ${expression(low)} to ${expression(high)}`;
+        return `plot ${how} every ${everyMs} ms ${sized(action)} ${of}${onlyIf(action)}`;
+      }
       case 'drawDial': {
         const { radius, value, low, high, how } = action;
         const of = `of ${expression(value)} from ${expression(low)} to ${expression(high)}`;
         return `dial ${how} ${placed(action)} radius ${expression(radius)} ${of}${onlyIf(action)}`;
       }
       case 'drawBar': {
-        const { value, low, high, grows, framed } = action;
+        const { value, low, high, grows, framed, blocks } = action;
         const of = `of ${expression(value)} from ${expression(low)} to ${expression(high)}`;
-        return `bar ${grows}${framed ? ' framed' : ''} ${sized(action)} ${of}${onlyIf(action)}`;
+        return `bar ${grows}${framed ? ' framed' : ''}${blocks === 0 ? '' : ` blocks ${blocks}`} ${sized(action)} ${of}${onlyIf(action)}`;
       }
       case 'drawPicture': {
         const of = `frame ${expression(action.frame)} of ${write.picture(action.pictureId)}`;

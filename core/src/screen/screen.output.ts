@@ -3,6 +3,7 @@ import { displayBus, type DisplayBus } from '../parts/index.ts';
 import { blankBitmap, rastersOf, type Bitmap, type Rasters } from '../picture/index.ts';
 import { blankRows } from './cells.ts';
 import { firstPage } from './elements.ts';
+import { atMoment, type Moments } from './moments.ts';
 import { render, textsOn, type Drawing, type Drawn } from './render.ts';
 import type { TextEntry } from './text.output.ts';
 import { changedRuns, sendUs } from './tiles.ts';
@@ -26,6 +27,12 @@ export interface ShownScreen {
   stale: boolean;
   /** The next picture begins then at the earliest. */
   freeUs: number;
+  /** When the page came to be shown. */
+  sinceUs: number;
+  /** When something of it is another by itself; null: nothing will be. */
+  againUs: number | null;
+  /** How the values went that it plots. */
+  tracks: Moments['tracks'];
 }
 
 export type ScreenEntry =
@@ -59,6 +66,9 @@ const undrawn = (was: ShownScreen, rows: readonly string[]): ShownScreen => ({
   lastsUs: 0,
   stale: was.stale,
   freeUs: was.freeUs,
+  sinceUs: was.sinceUs,
+  againUs: null,
+  tracks: was.tracks,
 });
 
 /** Values of one kind of element side by side; what is fixed is the same object. */
@@ -101,19 +111,27 @@ function lastsUs(was: Drawn, is: Drawn, { output, prepared: { bus, scratch, rast
   else render(scratch.was, output, was, rasters);
   render(scratch.is, output, is, rasters);
   scratch.holds = is;
-  return sendUs(bus, changedRuns(scratch.was, scratch.is));
+  return sendUs(bus, changedRuns(scratch.was, scratch.is, bus.bits));
 }
 
 /** The loop comes by: values are taken, and where they look otherwise than before, a picture is on its way. */
 function redrawn(was: ShownScreen, on: On): ShownScreen {
-  const { orders, restless } = on.page(was.pageId);
-  const next: Drawn = { pageId: was.pageId, rows: was.rows, drawings: orders as readonly Drawing[] };
-  const { everyUs } = on.prepared;
+  const { orders, keys, restless } = on.page(was.pageId);
   const before = was.sending ?? was.glass;
-  if (isSame(next, before))
-    return { ...was, stale: restless, freeUs: restless ? on.nowUs + everyUs : was.freeUs };
+  const sinceUs = was.pageId === before.pageId ? was.sinceUs : on.nowUs;
+  const { drawings, tracks, nextUs } = atMoment(
+    orders as readonly Drawing[],
+    keys,
+    was.pageId === before.pageId ? was.tracks : {},
+    sinceUs,
+    on.nowUs,
+  );
+  const next: Drawn = { pageId: was.pageId, rows: was.rows, drawings };
+  const { everyUs } = on.prepared;
+  const goesOn = { stale: restless, sinceUs, tracks, againUs: nextUs };
+  if (isSame(next, before)) return { ...was, ...goesOn, freeUs: restless ? on.nowUs + everyUs : was.freeUs };
   const lasts = lastsUs(before, next, on);
-  const after = { ...was, stale: restless, freeUs: on.nowUs + Math.max(lasts, everyUs) };
+  const after = { ...was, ...goesOn, freeUs: on.nowUs + Math.max(lasts, everyUs) };
   if (lasts === 0) return seen(after, next, on);
   on.plan(lasts, 'sent');
   return { ...after, sending: next, lastsUs: lasts };
@@ -147,6 +165,9 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
     lastsUs: 0,
     stale: true,
     freeUs: 0,
+    sinceUs: 0,
+    againUs: null,
+    tracks: {},
   }),
   apply(was, order, on) {
     switch (order.kind) {
@@ -176,7 +197,8 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
   upkeep: {
     wanted: ({ drawn }) => drawn,
     // All of a picture is there by then.
-    dueUs: ({ stale, freeUs }) => (stale ? freeUs : null),
+    dueUs: ({ stale, freeUs, againUs }) =>
+      stale ? freeUs : againUs === null ? null : Math.max(againUs, freeUs),
     done: redrawn,
   },
   stirred: (was) => (was.stale ? was : { ...was, stale: true }),
@@ -197,7 +219,15 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
       stale: true,
     };
   },
-  later: (was, byUs) => ({ ...was, freeUs: was.freeUs + byUs }),
+  later: (was, byUs) => ({
+    ...was,
+    freeUs: was.freeUs + byUs,
+    sinceUs: was.sinceUs + byUs,
+    againUs: was.againUs === null ? null : was.againUs + byUs,
+    tracks: Object.fromEntries(
+      Object.entries(was.tracks).map(([key, track]) => [key, { ...track, atUs: track.atUs + byUs }]),
+    ),
+  }),
   loads: () => false,
   // Any of it: what is drawn where does not flash, what comes and goes does.
   lit: {

@@ -48,6 +48,25 @@ function play(
   return { machine, trace: machine.takeTrace() };
 }
 
+const glassOf = (machine: Machine) => {
+  const shown = machine.shown.outputs['o1'];
+  if (shown?.kind !== 'screen') throw new Error('expected a display of pixels');
+  return shown.glass;
+};
+const runningAt = (text: string): OutputAction => ({
+  kind: 'drawRunning',
+  outputId: 'o1',
+  onlyIf: '1',
+  blinks: 'steady',
+  ink: '1',
+  x: '0',
+  y: '0',
+  font: '6x8',
+  width: '60',
+  text,
+  stepMs: 50,
+});
+
 const pictures = (trace: readonly TraceEntry[]) =>
   trace.flatMap((entry) => (entry.lane === 'screen' ? [[entry.atUs, entry.pageId, ...entry.texts]] : []));
 
@@ -101,6 +120,65 @@ describe('a display of pixels', () => {
     const clock: Gadget = { ...gadget, pages: [pageOf([textAt('{elapsed(s1) / 1000} s')])] };
     const shown = pictures(play(clock, [], 3_500).trace);
     expect(shown.map(([, , text]) => text)).toEqual(['0 s', '1 s', '2 s', '3 s']);
+  });
+
+  it('blinks by itself, twice as often where it is fast, and is read all the while', () => {
+    const blinking = (blinks: 'slow' | 'fast') => {
+      const { machine, trace } = play(paged([numberAt('v1', { blinks })]), [], 2_100);
+      const sent = trace.filter(({ lane }) => lane === 'busy').length;
+      return { sent, read: pictures(trace).length, glass: glassOf(machine) };
+    };
+    // At 0, 500, 1000, 1500, 2000 ms; at 0, 250 and so on.
+    expect(blinking('slow')).toMatchObject({ sent: 5, read: 1, glass: { drawings: [{ off: false }] } });
+    expect(blinking('fast')).toMatchObject({ sent: 9, read: 1 });
+    // Steady, nothing is sent at all.
+    expect(
+      play(paged([numberAt('v1')], {}), [], 2_100).trace.filter(({ lane }) => lane === 'busy'),
+    ).toHaveLength(1);
+  });
+
+  it('runs a text as far as time has gone by since its page came, and lets one stand that has room', () => {
+    const running = (text: string) => paged([runningAt(text)], { sends: 'free' });
+    const { machine } = play(running('Tonight at the lantern gate, twice'), [], 1_000);
+    // 50 ms a pixel.
+    expect(glassOf(machine).drawings[0]).toMatchObject({ ranPx: 20 });
+    const still = play(running('Tonight'), [], 1_000);
+    expect(glassOf(still.machine).drawings[0]).toMatchObject({ ranPx: 0 });
+    // Another page, and back again: it begins anew.
+    const back = toldGadget(
+      { ...outputOf('screen', 'Glass'), sends: 'free' } as Gadget['outputs'][number],
+      [[500, 'Glass page Score'], [700, 'Glass page First']],
+    ); // prettier-ignore
+    const gadget = {
+      ...back,
+      pages: [pageOf([runningAt('Tonight at the lantern gate, twice')]), ...back.pages.slice(1)],
+    };
+    expect(glassOf(play(gadget, [], 1_200).machine).drawings[0]).toMatchObject({ ranPx: 10 });
+  });
+
+  it('plots a value every so often, as many as there is room for, and begins anew with its page', () => {
+    const plot = {
+      kind: 'drawPlot', outputId: 'o1', onlyIf: '1', blinks: 'steady', ink: '1', x: '0', y: '0', width: '4', height: '8',
+      value: 'v1', low: '0', high: '9', everyMs: 200, how: 'line',
+    } as const; // prettier-ignore
+    const gadget = counting({ sends: 'free' });
+    const plotted: Gadget = { ...gadget, pages: [pageOf([plot])] };
+    const values = (untilMs: number) => {
+      const [drawing] = glassOf(play(plotted, [...press(100), ...press(500)], untilMs).machine).drawings;
+      return drawing && 'values' in drawing ? drawing.values : null;
+    };
+    // Taken at 0, 200, 400, 600, 800 ms.
+    expect(values(150)).toEqual([0]);
+    expect(values(250)).toEqual([0, 1]);
+    expect(values(700)).toEqual([0, 1, 1, 2]);
+    expect(values(900)).toEqual([1, 1, 2, 2]);
+  });
+
+  it('asks the loop for no more than what goes on by itself', () => {
+    // A minute of a text that blinks once a second: two pictures a second, and nothing between them.
+    const { machine, trace } = play(paged([numberAt('v1', { blinks: 'slow' })]), [], 60_000);
+    expect(trace.filter(({ lane }) => lane === 'busy')).toHaveLength(120 + 1);
+    expect(glassOf(machine).drawings).toHaveLength(1);
   });
 
   it('shows the page that it is told, none, and what is written over either', () => {

@@ -14,14 +14,23 @@ describe('tiles that look otherwise', () => {
   it('are told as runs of bytes, side by side and row by row', () => {
     const is = bitmapOf(40, 16, [[0, 0], [9, 7], [33, 0], [20, 8]]); // prettier-ignore
     // Tiles 0 and 1 together, 4 apart from them; below it one.
-    expect(changedRuns(blank(40, 16), is)).toEqual([16, 8, 8]);
-    expect(changedRuns(is, is)).toEqual([]);
+    expect(changedRuns(blank(40, 16), is, 1)).toEqual([16, 8, 8]);
+    expect(changedRuns(is, is, 1)).toEqual([]);
   });
   it('are narrower at the right edge, and whole bytes at the lower one', () => {
-    expect(changedRuns(blank(12, 9), bitmapOf(12, 9, [[11, 8]]))).toEqual([4]);
+    expect(changedRuns(blank(12, 9), bitmapOf(12, 9, [[11, 8]]), 1)).toEqual([4]);
+    // Two bits: four pixels of a column share a byte; sixteen: every pixel has two.
+    expect(changedRuns(blank(12, 9), bitmapOf(12, 9, [[0, 0]]), 2)).toEqual([16]);
+    expect(changedRuns(blank(12, 9), bitmapOf(12, 9, [[11, 8]]), 16)).toEqual([8]);
   });
   it('take the way to each run, and its bytes', () => {
-    const bus = { frameBytes: 100, moveBytes: 3, us: (bytes: number) => 10 * bytes };
+    const bus = {
+      frameBytes: 100,
+      bufferBytes: 100,
+      bits: 1,
+      moveBytes: 3,
+      us: (bytes: number) => 10 * bytes,
+    };
     expect(sendUs(bus, [16, 8])).toBe(30 + 160 + 30 + 80);
     expect(sendUs(bus, [])).toBe(0);
   });
@@ -51,7 +60,7 @@ describe('tiles that look otherwise', () => {
                 sent.pixels[y * size.widthPx + x] = is.pixels[y * size.widthPx + x]!;
           }
         expect(sent.pixels).toEqual(is.pixels);
-        expect(changedRuns(was, is).reduce((sum, run) => sum + run, 0)).toBe(bytes);
+        expect(changedRuns(was, is, 1).reduce((sum, run) => sum + run, 0)).toBe(bytes);
       }),
       { seed: 31, numRuns: runs(200) },
     );

@@ -1,7 +1,7 @@
-import type { DisplayBus } from '../parts/index.ts';
+import { columnBytes, type DisplayBus } from '../parts/index.ts';
 import type { Bitmap } from '../picture/index.ts';
 
-/** Of eight by eight pixels, a byte for each column. */
+/** Of eight by eight pixels; of one bit each, a byte for each column. */
 const tilePx = 8;
 
 /** Pixels by fours, where rows of tiles begin and end with those: they are compared together. */
@@ -28,8 +28,9 @@ function differs(
  * Bytes of each run of tiles that lie side by side and look otherwise than before: what has to be sent where only that
  * is sent. In the order of the display, row by row.
  * @param was of the same size
+ * @param bits of a pixel over the bus
  */
-export function changedRuns(was: Bitmap, is: Bitmap): number[] {
+export function changedRuns(was: Bitmap, is: Bitmap, bits: number): number[] {
   const { widthPx, heightPx } = is;
   const [wasWords, isWords] = [words(was), words(is)];
   const by = wasWords && isWords ? 4 : 1;
@@ -38,12 +39,13 @@ export function changedRuns(was: Bitmap, is: Bitmap): number[] {
   const runs: number[] = [];
   for (let top = 0; top < heightPx; top += tilePx) {
     const rows = Math.min(tilePx, heightPx - top);
+    const high = columnBytes(rows, bits);
     let open = false;
     for (let left = 0; left < widthPx; left += tilePx) {
-      const bytes = Math.min(tilePx, widthPx - left);
-      const changed = differs(before, after, top * width + left / by, bytes / by, width, rows);
-      if (changed && open) runs[runs.length - 1]! += bytes;
-      else if (changed) runs.push(bytes);
+      const wide = Math.min(tilePx, widthPx - left);
+      const changed = differs(before, after, top * width + left / by, wide / by, width, rows);
+      if (changed && open) runs[runs.length - 1]! += wide * high;
+      else if (changed) runs.push(wide * high);
       open = changed;
     }
   }
@@ -51,8 +53,14 @@ export function changedRuns(was: Bitmap, is: Bitmap): number[] {
 }
 
 /** The same where every tile is another: a run for each row of tiles. */
-export const allChangedRuns = ({ widthPx, heightPx }: Pick<Bitmap, 'widthPx' | 'heightPx'>): number[] =>
-  Array<number>(Math.ceil(heightPx / tilePx)).fill(widthPx);
+export const allChangedRuns = (
+  { widthPx, heightPx }: Pick<Bitmap, 'widthPx' | 'heightPx'>,
+  bits: number,
+): number[] =>
+  Array.from(
+    { length: Math.ceil(heightPx / tilePx) },
+    (_, n) => widthPx * columnBytes(Math.min(tilePx, heightPx - n * tilePx), bits),
+  );
 
 /** How long those take over the bus, each with the way to its place in front, µs. */
 export const sendUs = (bus: DisplayBus, runs: readonly number[]): number =>

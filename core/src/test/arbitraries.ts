@@ -3,8 +3,11 @@ import { switchModels, contactOf, type SwitchModel } from '../contact/index.ts';
 import { algorithms } from '../debounce/index.ts';
 import {
   aligns,
+  blinkings,
   boxKinds,
   dialKinds,
+  legendEdges,
+  plotKinds,
   pictureKinds,
   codeGestures,
   emptyGadget,
@@ -110,6 +113,8 @@ const ofTexts = { variableId: fc.constant('v5'), index: fc.constantFrom('v2 % 4'
 
 const drawnAt = {
   outputId: fc.constant('o11'),
+  blinks: fc.constantFrom(...blinkings),
+  ink: fc.constantFrom('1', 'v1'),
   onlyIf: fc.oneof({ weight: 3, arbitrary: fc.constant('1') }, { weight: 1, arbitrary: expression }),
   x: fc.constantFrom('0', 'v1', '64', '2147483647'),
   y: fc.constantFrom('0', '-3', 'v2 * 8', 'elapsed(s2) / 100'),
@@ -229,6 +234,31 @@ export const actionOf = {
     variableId: fc.constant('v5'),
     cursor: fc.constantFrom('v2', '-1', '1'),
   }),
+  drawRunning: fc.record({
+    ...drawnAt,
+    font: fc.constantFrom(...fontNames),
+    width: fc.constantFrom('60', 'v1'),
+    text: template,
+    stepMs: fc.constantFrom(10, 50),
+  }),
+  drawLegends: fc.record({
+    outputId: fc.constant('o11'),
+    onlyIf: expression,
+    blinks: fc.constantFrom(...blinkings),
+    ink: fc.constantFrom('1', 'v1'),
+    font: fc.constantFrom(...fontNames),
+    edge: fc.constantFrom(...legendEdges),
+    words: fc.constantFrom(['Go', '', 'Back'], ['only']),
+    inverted: fc.boolean(),
+  }),
+  drawPlot: fc.record({
+    ...drawnSize,
+    value: expression,
+    low: fc.constantFrom('0', '-10'),
+    high: fc.constantFrom('50', 'v1'),
+    everyMs: fc.constantFrom(50, 1_000),
+    how: fc.constantFrom(...plotKinds),
+  }),
   drawDial: fc.record({
     ...drawnAt,
     radius: fc.constantFrom('12', 'v1'),
@@ -244,6 +274,7 @@ export const actionOf = {
     high: fc.constantFrom('50', 'v1'),
     grows: fc.constantFrom(...growths),
     framed: fc.boolean(),
+    blocks: fc.constantFrom(0, 5),
   }),
   drawPicture: fc.record({
     ...drawnAt,
@@ -491,7 +522,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       { id: 'o8', kind: 'line', name: 'Bell', switches: 'bell', inverted: false, powerUp: 'off' },
       { id: 'o9', kind: 'serial', name: 'Panel', baud: 9_600, longest: 20, queueBytes: 30, ends: 'crlf' },
       { id: 'o10', kind: 'setting', name: 'Tuner', unit: '', low: -5, high: 90, start: 1, tellUs: 700 },
-      { id: 'o11', kind: 'screen', name: 'Glass', widthPx: 128, heightPx: 64, columns: 21, rows: 8, sends: 'blocking', update: 'changed', mostHz: 20 },
+      { id: 'o11', kind: 'screen', name: 'Glass', widthPx: 128, heightPx: 64, columns: 21, rows: 8, sends: 'blocking', update: 'changed', mostHz: 20, depth: 'colour', palette: ['#000000', '#ffffff', '#cc3300'] },
     ], // prettier-ignore
     pages: elements.map((drawn, n) => ({
       id: `n${n + 1}`,
@@ -501,7 +532,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       elements: drawn,
     })),
     pictures: [
-      { id: 'f1', name: 'Spark', frames: [['#.#', '.#.'], ['.#.', '#.#']] },
+      { id: 'f1', name: 'Spark', frames: [['#.#', '.#.'], ['.2.', '#.#']] },
       { id: 'f2', name: 'Dot', frames: [['#']] },
     ], // prettier-ignore
     flow: {

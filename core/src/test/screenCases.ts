@@ -24,6 +24,8 @@ export const numberAt = (value: string, patch: object = {}): OutputAction => ({
   kind: 'drawNumber',
   outputId: 'o1',
   onlyIf: '1',
+  blinks: 'steady',
+  ink: '1',
   x: '0',
   y: '0',
   font: '6x8',
@@ -34,6 +36,18 @@ export const numberAt = (value: string, patch: object = {}): OutputAction => ({
   places: 0,
   unit: '',
   ...patch,
+});
+
+export const legendsAt = (edge: 'bottom' | 'right', words: string[]): OutputAction => ({
+  kind: 'drawLegends',
+  outputId: 'o1',
+  onlyIf: '1',
+  blinks: 'steady',
+  ink: '1',
+  font: '6x8',
+  edge,
+  words,
+  inverted: false,
 });
 
 const withKey = (gadget: Gadget, control: Gadget['controls'][number]): Gadget => ({
@@ -66,6 +80,25 @@ export const screenCases = (key: Gadget['controls'][number]): [string, string, G
     false,
   ],
   ['S01', 'a text below the lower edge', paged([textAt('x', '0', '57')]), { place: { kind: 'page', id: 'n1' } }, false],
+  [
+    'S01',
+    'a legend wider than its share of the edge',
+    // Three shares of 42 pixels; eight characters of six.
+    paged([legendsAt('bottom', ['Go', 'Settings', 'Back'])]),
+    {
+      place: { kind: 'page', id: 'n1' },
+      values: { reason: 'legend', page: 'First', display: 'Glass', text: 'Settings', font: '6x8', takes: 48, room: 42 },
+    },
+    false,
+  ],
+  [
+    'S01',
+    'more legends at a side than have room one below the other',
+    // Sixteen of four pixels each.
+    paged([legendsAt('right', Array<string>(16).fill('up'))]),
+    { values: { reason: 'legends', page: 'First', display: 'Glass', text: 'up', font: '6x8', takes: 8, room: 4 } },
+    false,
+  ],
   [
     'S01',
     'a row of characters wider than its columns, where smaller ones would do',

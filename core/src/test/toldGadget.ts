@@ -34,6 +34,8 @@ export const textAt = (text: string, x = '0', y = '0'): Page['elements'][number]
   kind: 'drawText',
   outputId: 'o1',
   onlyIf: '1',
+  blinks: 'steady',
+  ink: '1',
   x,
   y,
   font: '6x8',

@@ -65,11 +65,15 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
     say: (v) =>
       v.reason === 'row'
         ? `“${v.text}” goes to row ${v.row}, but ${v.display} has ${v.rows}.`
-        : v.reason === 'edge'
-          ? `On page ${v.page}, “${v.text}” takes up to ${v.length} characters of ${v.font} and reaches from pixel ${v.left} to ${v.right}; ${v.display} has 0 to ${Number(v.widthPx) - 1}.`
-          : v.reason === 'height'
-            ? `On page ${v.page}, “${v.text}” reaches from pixel row ${v.top} to ${v.bottom}; ${v.display} has 0 to ${Number(v.heightPx) - 1}.`
-            : `“${v.text}” takes up to ${v.length} characters; ${v.display} shows ${v.columns}.`,
+        : v.reason === 'legend'
+          ? `On page ${v.page}, the legend “${v.text}” takes ${v.takes} pixels in ${v.font}; its share of ${v.display} is ${v.room}.`
+          : v.reason === 'legends'
+            ? `On page ${v.page}, legends such as “${v.text}” are ${v.takes} pixels high in ${v.font}; each has ${v.room} at the side of ${v.display}.`
+            : v.reason === 'edge'
+              ? `On page ${v.page}, “${v.text}” takes up to ${v.length} characters of ${v.font} and reaches from pixel ${v.left} to ${v.right}; ${v.display} has 0 to ${Number(v.widthPx) - 1}.`
+              : v.reason === 'height'
+                ? `On page ${v.page}, “${v.text}” reaches from pixel row ${v.top} to ${v.bottom}; ${v.display} has 0 to ${Number(v.heightPx) - 1}.`
+                : `“${v.text}” takes up to ${v.length} characters; ${v.display} shows ${v.columns}.`,
   },
   S02: {
     title: 'A picture takes long',
@@ -81,7 +85,7 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
   S03: {
     title: 'No room for a picture',
     say: (v) =>
-      `${v.display} is drawn in ${showBytes(Number(v.bytes))} of memory; ${v.board} has ${showBytes(Number(v.of))}, of which values and other parts leave ${showBytes(Number(v.free))}. A board with more memory, or a display of fewer pixels; its maker says whether it can be drawn strip by strip.`,
+      `${v.display} is drawn in ${showBytes(Number(v.bytes))} of memory; ${v.board} has ${showBytes(Number(v.of))}, of which values and other parts leave ${showBytes(Number(v.free))}. A board with more memory, a display of fewer pixels, or one that is drawn a tile at a time.`,
   },
   S04: {
     title: 'A character that the font lacks',
@@ -150,6 +154,7 @@ export const mendWords: Record<string, (v: Values) => string> = {
   hearAs: () => 'Wait for the key that it is heard as',
   removeRule: () => 'Remove the rule',
   widerDisplay: (v) => `Make the display ${v.columns} wide`,
+  byTiles: (v) => `Draw it a tile at a time, in ${showBytes(Number(v.bytes))}`,
   fewerPictures: (v) => `Send at most ${v.hz} a second`,
 };
 

@@ -2,7 +2,6 @@ import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
 import {
   aModule,
-  count,
   definePart,
   hz,
   listens,
@@ -11,19 +10,13 @@ import {
   supplied,
   type DisplayBus,
 } from '../kind.ts';
-import { frameBytes, moveFigure, pictureReadings, serialUs } from '../redraw.ts';
+import { bufferBytes, pictureReadings, pixelBus, pixelFigures, serialUs, type Pixels } from '../redraw.ts';
 
-interface Spi {
-  widthPx: number;
-  heightPx: number;
+interface Spi extends Pixels {
   busBaud: number;
   moveBytes: number;
 }
-const bus = ({ busBaud, moveBytes, ...pixels }: Spi): DisplayBus => ({
-  frameBytes: frameBytes(pixels),
-  moveBytes,
-  us: (bytes) => serialUs(bytes, busBaud),
-});
+const bus = (figures: Spi): DisplayBus => pixelBus(figures, (bytes) => serialUs(bytes, figures.busBaud));
 
 export const graphicDisplaySpi = definePart({
   id: 'graphic-display-spi',
@@ -32,10 +25,8 @@ export const graphicDisplaySpi = definePart({
   group: 'displays',
   figures: z.strictObject({
     ...supplied,
-    widthPx: count('Width, pixels', 8, 512),
-    heightPx: count('Height, pixels', 8, 512),
+    ...pixelFigures,
     busBaud: hz('Bus speed'),
-    moveBytes: moveFigure,
   }),
   defaults: {
     supplyMinMv: 3_000,
@@ -44,6 +35,8 @@ export const graphicDisplaySpi = definePart({
     worstUa: 25_000,
     widthPx: 128,
     heightPx: 64,
+    depth: 0,
+    buffer: 0,
     busBaud: 8_000_000,
     moveBytes: 3,
   },
@@ -58,6 +51,6 @@ export const graphicDisplaySpi = definePart({
   ],
   ...aModule,
   bus,
-  readings: (figures) => pictureReadings(figures, bus(figures)),
-  memory: (figures) => ({ ram: frameBytes(figures), flash: 2_200 }),
+  readings: (figures) => pictureReadings(bus(figures)),
+  memory: (figures) => ({ ram: bufferBytes(figures), flash: 2_200 }),
 });

@@ -1,19 +1,14 @@
 import * as z from 'zod';
 import { count, definePart, twoWireFigures, twoWireModule, type DisplayBus } from '../kind.ts';
-import { frameBytes, moveFigure, pictureReadings, twoWireUs } from '../redraw.ts';
+import { bufferBytes, pictureReadings, pixelBus, pixelFigures, twoWireUs, type Pixels } from '../redraw.ts';
 
-interface TwoWire {
-  widthPx: number;
-  heightPx: number;
+interface TwoWire extends Pixels {
   pieceBytes: number;
   busBaud: number;
   moveBytes: number;
 }
-const bus = ({ pieceBytes, busBaud, moveBytes, ...pixels }: TwoWire): DisplayBus => ({
-  frameBytes: frameBytes(pixels),
-  moveBytes,
-  us: (bytes) => twoWireUs(bytes, pieceBytes, busBaud),
-});
+const bus = (figures: TwoWire): DisplayBus =>
+  pixelBus(figures, (bytes) => twoWireUs(bytes, figures.pieceBytes, figures.busBaud));
 
 export const graphicDisplayTwoWire = definePart({
   id: 'graphic-display-two-wire',
@@ -22,10 +17,8 @@ export const graphicDisplayTwoWire = definePart({
   group: 'displays',
   figures: z.strictObject({
     ...twoWireFigures,
-    widthPx: count('Width, pixels', 8, 512),
-    heightPx: count('Height, pixels', 8, 512),
+    ...pixelFigures,
     pieceBytes: count('Bytes sent in one piece', 1, 256),
-    moveBytes: moveFigure,
   }),
   defaults: {
     supplyMinMv: 3_000,
@@ -34,6 +27,8 @@ export const graphicDisplayTwoWire = definePart({
     worstUa: 25_000,
     widthPx: 128,
     heightPx: 64,
+    depth: 0,
+    buffer: 0,
     pieceBytes: 16,
     moveBytes: 3,
     address: 60,
@@ -45,6 +40,6 @@ export const graphicDisplayTwoWire = definePart({
   ...twoWireModule,
   addresses: [60, 61],
   bus,
-  readings: (figures) => pictureReadings(figures, bus(figures)),
-  memory: (figures) => ({ ram: frameBytes(figures), flash: 2_200 }),
+  readings: (figures) => pictureReadings(bus(figures)),
+  memory: (figures) => ({ ram: bufferBytes(figures), flash: 2_200 }),
 });

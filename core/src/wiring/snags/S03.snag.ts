@@ -1,7 +1,15 @@
-import { partOf, type Snag, type SnagRule } from '../../gadget/index.ts';
-import { displayBus } from '../../parts/index.ts';
+import { partOf, type Edit, type Part, type Snag, type SnagRule } from '../../gadget/index.ts';
+import { displayBus, figuresOf, kindOf } from '../../parts/index.ts';
 import { gaugesOf } from '../bill.ts';
 import { boardOf } from '../boards.ts';
+
+/** Where it is drawn a tile at a time, and that has room: the same, mended so. */
+function byTiles(part: Part, free: number): Pick<Snag, 'mend'> {
+  const bytes = kindOf(part).bus?.({ ...figuresOf(part), buffer: 1 }).bufferBytes;
+  if (part.own !== null || bytes === undefined || bytes > free) return {};
+  const edit: Edit = { name: 'fitPart', args: [part.id, { ...part.figures, buffer: 1 }, []] };
+  return { mend: { key: 'byTiles', edit, values: { bytes } } };
+}
 
 /**
  * The picture of a display is made in the memory of the chip, and does not go into what is left there. Values and what
@@ -16,7 +24,7 @@ export const S03: SnagRule = {
     if (!board || !memory) return [];
     const buffers = gadget.outputs.flatMap(({ id, name, kind }) => {
       const part = partOf(gadget, id);
-      const bytes = kind === 'screen' ? displayBus(gadget, id)?.frameBytes : undefined;
+      const bytes = kind === 'screen' ? displayBus(gadget, id)?.bufferBytes : undefined;
       return part && bytes !== undefined ? [{ part, name, bytes }] : [];
     });
     let free = board.ramBytes - memory.used + buffers.reduce((sum, { bytes }) => sum + bytes, 0);
@@ -28,6 +36,7 @@ export const S03: SnagRule = {
             level: 'stop',
             place: { kind: 'part', id: part.id },
             values: { display: name, bytes, free: Math.max(0, free), of: board.ramBytes, board: board.name },
+            ...byTiles(part, free),
           },
         ];
       free -= bytes;

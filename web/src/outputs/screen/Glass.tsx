@@ -1,5 +1,13 @@
-import { blankBitmap, rastersOf, render, type Bitmap, type Drawn, type Screen } from '@hum-lever/core';
-import { useCallback, useRef } from 'react';
+import {
+  blankBitmap,
+  rastersOf,
+  render,
+  shownInks,
+  type Bitmap,
+  type Drawn,
+  type Screen,
+} from '@hum-lever/core';
+import { useCallback, useMemo, useRef } from 'react';
 import { usePictures } from '../useOutput.ts';
 import { Pixels } from './Pixels.tsx';
 
@@ -14,5 +22,6 @@ export function Glass({ screen, drawn, label }: { screen: Screen; drawn: Drawn; 
     render(kept.current, screen, drawn, rastersOf(pictures));
     return kept.current;
   }, [screen, drawn, pictures, widthPx, heightPx]);
-  return <Pixels widthPx={widthPx} heightPx={heightPx} bitmap={bitmap} label={label} />;
+  const inks = useMemo(() => shownInks(screen), [screen]);
+  return <Pixels widthPx={widthPx} heightPx={heightPx} bitmap={bitmap} inks={inks} label={label} />;
 }

@@ -1,9 +1,12 @@
 import { useEffect, useRef } from 'react';
-import type { Bitmap } from '@hum-lever/core';
+import type { Bitmap, Colour } from '@hum-lever/core';
 import classes from './Glass.module.css';
 
-/** Lit, dark, and dark where another frame is lit, as a display of one colour glows: red, green, blue. */
-const colours = { lit: [0xe9, 0xf2, 0xc9], dark: [0x14, 0x1b, 0x18], faint: [0x48, 0x54, 0x4a] } as const;
+/** A quarter of the way from one colour to another: where something else shines through. */
+const faintly = (from: Colour, to: Colour): Colour => {
+  const part = (at: 0 | 1 | 2) => Math.round(from[at] + (to[at] - from[at]) / 4);
+  return [part(0), part(1), part(2)];
+};
 
 /** What lies in something finds its size a moment after it is there. */
 const settledMs = 300;
@@ -12,13 +15,18 @@ const settledMs = 300;
 export function paint(
   canvas: HTMLCanvasElement,
   { widthPx, heightPx, pixels }: Bitmap,
+  inks: readonly Colour[],
   under?: Bitmap,
 ): void {
   const context = canvas.getContext('2d');
   if (!context) return;
   const image = context.createImageData(widthPx, heightPx);
+  const last = inks.length - 1;
+  const ground = inks[0]!;
+  const colourOf = (ink: number, beneath: number): Colour =>
+    ink > 0 || beneath === 0 ? inks[Math.min(ink, last)]! : faintly(ground, inks[Math.min(beneath, last)]!);
   for (let at = 0; at < pixels.length; at += 1) {
-    const [red, green, blue] = colours[pixels[at] ? 'lit' : under?.pixels[at] ? 'faint' : 'dark'];
+    const [red, green, blue] = colourOf(pixels[at]!, under?.pixels[at] ?? 0);
     image.data[at * 4] = red;
     image.data[at * 4 + 1] = green;
     image.data[at * 4 + 2] = blue;
@@ -39,6 +47,7 @@ export function Pixels({
   widthPx,
   heightPx,
   bitmap,
+  inks,
   under,
   label,
 }: {
@@ -46,12 +55,14 @@ export function Pixels({
   heightPx: number;
   /** Kept the same (`useCallback`, `useMemo`) as long as nothing looks otherwise. */
   bitmap: () => Bitmap;
+  /** Colours by their number; the ground and one more at least. */
+  inks: readonly Colour[];
   /** Seen faintly where nothing is lit. */
   under?: Bitmap | undefined;
   label?: string | undefined;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => paint(canvas.current!, bitmap(), under), [bitmap, under]);
+  useEffect(() => paint(canvas.current!, bitmap(), inks, under), [bitmap, inks, under]);
   useEffect(() => {
     const timer = setTimeout(() => sharpen(canvas.current!), settledMs);
     return () => clearTimeout(timer);

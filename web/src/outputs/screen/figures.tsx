@@ -1,6 +1,9 @@
-import { sendings } from '@hum-lever/core';
+import { Button } from '@mantine/core';
+import { inksOf, sendings, usualPalette } from '@hum-lever/core';
 import { Choice, NumberField } from '../../shared/index.ts';
+import { useEffect, useRef } from 'react';
 import type { FiguresOf } from '../figuresOf.ts';
+import classes from './Swatches.module.css';
 
 const field = { label: '', min: 1, width: 110 } as const;
 
@@ -40,8 +43,73 @@ const sendingWords: Record<(typeof sendings)[number], string> = {
   background: 'a picture is sent beside the loop',
 };
 
+/** Kept when the choice is made: on the way there it changes with every move of the hand. */
+function InkColour({
+  label,
+  value,
+  commit,
+}: {
+  label: string;
+  value: string;
+  commit: (value: string) => void;
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  const kept = useRef(commit);
+  useEffect(() => {
+    kept.current = commit;
+    input.current!.value = value;
+  });
+  useEffect(() => {
+    const field = input.current!;
+    const keep = () => kept.current(field.value);
+    // React tells of every move; the field itself tells of the end.
+    field.addEventListener('change', keep);
+    return () => field.removeEventListener('change', keep);
+  }, []);
+  return <input ref={input} type="color" aria-label={label} defaultValue={value} />;
+}
+
+/** Colours of the inks; as many as its pixels can show. */
+function Palette({ output, change }: Parameters<FiguresOf<'screen'>>[0]) {
+  const { palette, depth } = output;
+  const most = inksOf({ depth, palette: usualPalette(depth).concat(Array<string>(16).fill('')) });
+  const inks = palette.slice(0, inksOf(output));
+  const put = (ink: number, colour: string) =>
+    change({ palette: palette.map((was, n) => (n === ink ? colour : was)) });
+  return (
+    <span role="group" aria-label="Inks" className={classes.palette}>
+      inks
+      {inks.map((colour, ink) => (
+        <label key={ink}>
+          <span className="number">{ink}</span>
+          <InkColour
+            label={ink === 0 ? 'Ink 0, the ground' : ink === 1 ? 'Ink 1, the usual one' : `Ink ${ink}`}
+            value={colour}
+            commit={(value) => put(ink, value)}
+          />
+        </label>
+      ))}
+      {inks.length < most && (
+        <Button
+          size="compact-xs"
+          variant="default"
+          onClick={() => change({ palette: [...inks, usualPalette(depth)[inks.length] ?? inks[1]!] })}
+        >
+          Another ink
+        </Button>
+      )}
+      {inks.length > 2 && (
+        <Button size="compact-xs" variant="default" onClick={() => change({ palette: inks.slice(0, -1) })}>
+          Without ink {inks.length - 1}
+        </Button>
+      )}
+    </span>
+  );
+}
+
 export const screen: FiguresOf<'screen'> = ({ output, change }) => (
   <>
+    <Palette output={output} change={change} />
     <NumberField
       {...field}
       aria-label="At most"

@@ -1,19 +1,26 @@
 import {
   aligns,
+  blinkings,
   boxKinds,
   dialKinds,
   fontNames,
   growths,
+  legendEdges,
   numberFormats,
   pictureKinds,
+  plotKinds,
+  shownInks,
   type ElementKind,
   type OutputActionOf,
 } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
-import { Choice, RowField, useAsProse, WhileWriting } from '../../shared/index.ts';
+import { Choice, DurationField, RowField, useAsProse, WhileWriting } from '../../shared/index.ts';
 import { ExpressionSlot, NamedSlot, PlainSlot, VariableSlot } from '../../slots/index.ts';
 import type { SlotsBy } from '../slotsBy.ts';
+import { cssOf } from './inks.ts';
 import { shownPages } from './pages.ts';
+import { Swatches } from './Swatches.tsx';
+import classes from './Swatches.module.css';
 
 export const text: SlotsBy<'text' | 'sprite' | 'listRow'> = {
   text: ({ action, put }) => (
@@ -78,8 +85,9 @@ type Element = OutputActionOf<ElementKind>;
 type Written = OutputActionOf<'drawText' | 'drawNumber' | 'drawWord'>;
 type Put<A> = (action: A) => string | null;
 
+type Placed = Extract<Element, { x: string }>;
 /** Where it stands, in pixels from the upper left corner. */
-const Place = <A extends Element>({ action, put }: { action: A; put: Put<A> }) => (
+const Place = <A extends Placed>({ action, put }: { action: A; put: Put<A> }) => (
   <>
     at
     <ExpressionSlot short label="From the left" value={action.x} commit={(x) => put({ ...action, x })} />
@@ -89,7 +97,7 @@ const Place = <A extends Element>({ action, put }: { action: A; put: Put<A> }) =
   </>
 );
 
-const Size = <A extends OutputActionOf<'drawBar' | 'drawBox'>>({
+const Size = <A extends OutputActionOf<'drawBar' | 'drawBox' | 'drawPlot'>>({
   action,
   put,
 }: {
@@ -111,18 +119,70 @@ const Size = <A extends OutputActionOf<'drawBar' | 'drawBox'>>({
 );
 
 const always = '1';
-/** Drawn only while this holds; where it always does, nothing is said of it while it is read. */
-function OnlyIf<A extends Element>({ action, put }: { action: A; put: Put<A> }) {
+const usualInk = '1';
+const blinkWords: Record<(typeof blinkings)[number], string> = {
+  steady: 'without blinking',
+  slow: 'blinking once a second',
+  fast: 'blinking twice a second',
+};
+
+/** In which of its display's inks it is drawn. */
+function Ink<A extends Element>({ action, put }: { action: A; put: Put<A> }) {
+  const { outputs } = useDocument();
+  const screen = outputs.find(({ id }) => id === action.outputId);
   const reading = useAsProse();
-  if (reading && action.onlyIf === always) return null;
+  if (screen?.kind !== 'screen' || (reading && action.ink === usualInk)) return null;
+  const inks = shownInks(screen).map((colour, ink) => ({ ink, colour }));
+  const chosen = /^\d+$/.test(action.ink.trim()) ? Number(action.ink) : null;
+  const shown = chosen === null ? undefined : inks[Math.min(chosen, inks.length - 1)];
   return (
     <>
-      only if
-      <ExpressionSlot
-        label="Only if"
-        value={action.onlyIf}
-        commit={(onlyIf) => put({ ...action, onlyIf: onlyIf.trim() === '' ? always : onlyIf })}
-      />
+      in ink
+      <span className={classes.ink}>
+        {reading && shown && <span aria-hidden style={{ background: cssOf(shown.colour) }} />}
+        <ExpressionSlot
+          short
+          label="Ink, a number"
+          value={action.ink}
+          commit={(ink) => put({ ...action, ink: ink.trim() === '' ? usualInk : ink })}
+        />
+      </span>
+      {!reading && (
+        <Swatches
+          label="Inks"
+          inks={inks}
+          chosen={chosen}
+          choose={(ink) => put({ ...action, ink: String(ink) })}
+        />
+      )}
+    </>
+  );
+}
+
+/** In which ink, whether it blinks, and while what holds; of what is usual nothing is said while it is read. */
+function Seen<A extends Element>({ action, put }: { action: A; put: Put<A> }) {
+  const reading = useAsProse();
+  return (
+    <>
+      <Ink action={action} put={put} />
+      {!(reading && action.blinks === 'steady') && (
+        <Choice
+          label="Blinking"
+          data={blinkings.map((value) => ({ value, label: blinkWords[value] }))}
+          value={action.blinks}
+          choose={(blinks) => put({ ...action, blinks })}
+        />
+      )}
+      {!(reading && action.onlyIf === always) && (
+        <>
+          only if
+          <ExpressionSlot
+            label="Only if"
+            value={action.onlyIf}
+            commit={(onlyIf) => put({ ...action, onlyIf: onlyIf.trim() === '' ? always : onlyIf })}
+          />
+        </>
+      )}
     </>
   );
 }
@@ -134,7 +194,13 @@ const alignWords: Record<(typeof aligns)[number], string> = {
 };
 
 /** What it stands on; where that is dark, nothing is said of it while it is read. */
-function Ground<A extends Written>({ action, put }: { action: A; put: Put<A> }) {
+function Ground<A extends Written | OutputActionOf<'drawLegends'>>({
+  action,
+  put,
+}: {
+  action: A;
+  put: Put<A>;
+}) {
   const reading = useAsProse();
   if (reading && !action.inverted) return null;
   return (
@@ -161,7 +227,7 @@ const Font = ({ value, choose }: { value: FontName; choose: (font: FontName) => 
 );
 
 /** What it shows of a value, from where to where. */
-const Range = <A extends OutputActionOf<'drawBar' | 'drawDial'>>({
+const Range = <A extends OutputActionOf<'drawBar' | 'drawDial' | 'drawPlot'>>({
   action,
   put,
 }: {
@@ -208,6 +274,40 @@ function PictureChoice({ value, choose }: { value: string; choose: (id: string) 
     />
   );
 }
+
+/** Words side by side, by their number from 0. */
+const Words = ({
+  words,
+  commit,
+}: {
+  words: readonly string[];
+  commit: (words: string[]) => string | null;
+}) => (
+  <PlainSlot
+    wide
+    label="Words, from 0, with / between them"
+    value={words.join(' / ')}
+    commit={(text) => commit(text.split('/').map((word) => word.trim()))}
+  />
+);
+
+const MillisecondsSlot = ({
+  label,
+  value,
+  commit,
+}: {
+  label: string;
+  value: number;
+  commit: (ms: number) => string | null;
+}) => (
+  <DurationField
+    label=""
+    aria-label={label}
+    width={92}
+    value={value * 1_000}
+    commit={(us) => commit(Math.round(us / 1_000))}
+  />
+);
 
 const formatWords: Record<(typeof numberFormats)[number], string> = {
   plain: 'as a number',
@@ -264,7 +364,26 @@ const boxWords: Record<(typeof boxKinds)[number], string> = {
   cleared: 'a cleared box',
   inverted: 'an inverted box',
 };
-const dialWords: Record<(typeof dialKinds)[number], string> = { needle: 'a needle', arc: 'an arc' };
+const dialWords: Record<(typeof dialKinds)[number], string> = {
+  needle: 'a needle',
+  arc: 'an arc',
+  ring: 'a ring',
+  pie: 'a slice of a disc',
+};
+const edgeWords: Record<(typeof legendEdges)[number], string> = {
+  bottom: 'along the lower edge',
+  top: 'along the upper edge',
+  left: 'down the left side',
+  right: 'down the right side',
+};
+const plotWords: Record<(typeof plotKinds)[number], string> = {
+  line: 'a line',
+  dots: 'dots',
+  columns: 'columns',
+};
+/** How finely a bar is filled. */
+const blockCounts = [0, 2, 3, 4, 5, 6, 8, 10, 12, 16, 20, 24, 32];
+const blocksSaid = (blocks: number) => (blocks === 0 ? 'pixel by pixel' : `in ${blocks} blocks`);
 const noPage = '';
 
 export const screen: SlotsBy<'showPage' | Element['kind']> = {
@@ -291,7 +410,7 @@ export const screen: SlotsBy<'showPage' | Element['kind']> = {
         commit={(text) => put({ ...action, text })}
       />
       <Writing action={action} put={put} />
-      <OnlyIf action={action} put={put} />
+      <Seen action={action} put={put} />
     </>
   ),
   drawNumber: ({ action, put }) => (
@@ -303,7 +422,7 @@ export const screen: SlotsBy<'showPage' | Element['kind']> = {
         <PlainSlot label="Unit" value={action.unit} commit={(unit) => put({ ...action, unit })} />
       </WhileWriting>
       <Writing action={action} put={put} />
-      <OnlyIf action={action} put={put} />
+      <Seen action={action} put={put} />
     </>
   ),
   drawWord: ({ action, put }) => (
@@ -311,14 +430,9 @@ export const screen: SlotsBy<'showPage' | Element['kind']> = {
       the word of
       <ExpressionSlot label="Value" value={action.value} commit={(value) => put({ ...action, value })} />
       among
-      <PlainSlot
-        wide
-        label="Words, from 0, with / between them"
-        value={action.words.join(' / ')}
-        commit={(text) => put({ ...action, words: text.split('/').map((word) => word.trim()) })}
-      />
+      <Words words={action.words} commit={(words) => put({ ...action, words })} />
       <Writing action={action} put={put} />
-      <OnlyIf action={action} put={put} />
+      <Seen action={action} put={put} />
     </>
   ),
   drawList: ({ action, put }) => (
@@ -354,7 +468,68 @@ export const screen: SlotsBy<'showPage' | Element['kind']> = {
         value={String(action.rows)}
         choose={(rows) => put({ ...action, rows: Number(rows) })}
       />
-      <OnlyIf action={action} put={put} />
+      <Seen action={action} put={put} />
+    </>
+  ),
+  drawRunning: ({ action, put }) => (
+    <>
+      a text that runs,
+      <ExpressionSlot
+        template
+        label="Text, with expressions in braces"
+        value={action.text}
+        commit={(text) => put({ ...action, text })}
+      />
+      in <Font value={action.font} choose={(font) => put({ ...action, font })} />
+      <Place action={action} put={put} />,
+      <ExpressionSlot
+        short
+        label="Width"
+        value={action.width}
+        commit={(width) => put({ ...action, width })}
+      />
+      wide, a pixel every
+      <MillisecondsSlot
+        label="A pixel every"
+        value={action.stepMs}
+        commit={(stepMs) => put({ ...action, stepMs })}
+      />
+      <Seen action={action} put={put} />
+    </>
+  ),
+  drawLegends: ({ action, put }) => (
+    <>
+      legends
+      <Words words={action.words} commit={(words) => put({ ...action, words })} />
+      <Choice
+        label="Edge"
+        data={legendEdges.map((value) => ({ value, label: edgeWords[value] }))}
+        value={action.edge}
+        choose={(edge) => put({ ...action, edge })}
+      />
+      in <Font value={action.font} choose={(font) => put({ ...action, font })} />
+      <Ground action={action} put={put} />
+      <Seen action={action} put={put} />
+    </>
+  ),
+  drawPlot: ({ action, put }) => (
+    <>
+      <Choice
+        label="Plot"
+        data={plotKinds.map((value) => ({ value, label: plotWords[value] }))}
+        value={action.how}
+        choose={(how) => put({ ...action, how })}
+      />
+      of how <Range action={action} put={put} />
+      went, taken every
+      <MillisecondsSlot
+        label="Taken every"
+        value={action.everyMs}
+        commit={(everyMs) => put({ ...action, everyMs })}
+      />
+      <Place action={action} put={put} />
+      <Size action={action} put={put} />
+      <Seen action={action} put={put} />
     </>
   ),
   drawDial: ({ action, put }) => (
@@ -373,7 +548,7 @@ export const screen: SlotsBy<'showPage' | Element['kind']> = {
         value={action.radius}
         commit={(radius) => put({ ...action, radius })}
       />
-      <OnlyIf action={action} put={put} />
+      <Seen action={action} put={put} />
     </>
   ),
   drawBar: ({ action, put }) => (
@@ -396,7 +571,16 @@ export const screen: SlotsBy<'showPage' | Element['kind']> = {
         value={action.framed ? 'framed' : 'bare'}
         choose={(frame) => put({ ...action, framed: frame === 'framed' })}
       />
-      <OnlyIf action={action} put={put} />
+      <Choice
+        label="Filled"
+        data={[...new Set([...blockCounts, action.blocks])].map((blocks) => ({
+          value: String(blocks),
+          label: blocksSaid(blocks),
+        }))}
+        value={String(action.blocks)}
+        choose={(blocks) => put({ ...action, blocks: Number(blocks) })}
+      />
+      <Seen action={action} put={put} />
     </>
   ),
   drawPicture: ({ action, put }) => (
@@ -415,7 +599,7 @@ export const screen: SlotsBy<'showPage' | Element['kind']> = {
         value={action.how}
         choose={(how) => put({ ...action, how })}
       />
-      <OnlyIf action={action} put={put} />
+      <Seen action={action} put={put} />
     </>
   ),
   drawBox: ({ action, put }) => (
@@ -428,7 +612,7 @@ export const screen: SlotsBy<'showPage' | Element['kind']> = {
       />
       <Place action={action} put={put} />
       <Size action={action} put={put} />
-      <OnlyIf action={action} put={put} />
+      <Seen action={action} put={put} />
     </>
   ),
   drawLine: ({ action, put }) => (
@@ -448,7 +632,7 @@ export const screen: SlotsBy<'showPage' | Element['kind']> = {
         commit={(toY) => put({ ...action, toY })}
       />
       down
-      <OnlyIf action={action} put={put} />
+      <Seen action={action} put={put} />
     </>
   ),
 };

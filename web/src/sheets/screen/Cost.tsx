@@ -3,7 +3,6 @@ import {
   changedRuns,
   displayBus,
   fontMemory,
-  frameBytes,
   pictureUs,
   rastersOf,
   render,
@@ -12,6 +11,7 @@ import {
   type Gadget,
   type Screen,
 } from '@hum-lever/core';
+import { depthWords } from '../../outputs/screen/inks.ts';
 import { showBytes, showDuration } from '../../shared/index.ts';
 import classes from './Screen.module.css';
 
@@ -23,7 +23,7 @@ function changeUs(gadget: Gadget, screen: Screen, between: readonly [Drawn, Draw
     render(bitmap, screen, drawn, rastersOf(gadget.pictures));
     return bitmap;
   });
-  return bus && sendUs(bus, changedRuns(was!, is!));
+  return bus && sendUs(bus, changedRuns(was!, is!, bus.bits));
 }
 
 /** What the display costs, in a line: time over its bus, share of the loop, memory. */
@@ -37,6 +37,7 @@ export function Cost({
   /** Two pictures, from one of which it goes to the other. */
   between?: readonly [Drawn, Drawn];
 }) {
+  const bus = displayBus(gadget, screen.id);
   const us = pictureUs(gadget, screen.id);
   const changedUs = between && screen.update === 'changed' ? changeUs(gadget, screen, between) : null;
   const { sends, mostHz, widthPx, heightPx } = screen;
@@ -46,7 +47,7 @@ export function Cost({
       <span className="number">
         {widthPx} × {heightPx}
       </span>{' '}
-      pixels.{' '}
+      pixels{screen.depth !== 'mono' && `, ${depthWords[screen.depth]}`}.{' '}
       {us === null || sends === 'free' ? (
         'What a picture takes over its bus is left out.'
       ) : (
@@ -71,8 +72,13 @@ export function Cost({
           )}
         </>
       )}{' '}
-      Buffer <span className="number">{showBytes(frameBytes(screen))}</span>, fonts about{' '}
-      <span className="number">{showBytes(fontMemory(gadget, screen.id))}</span>.
+      {bus && (
+        <>
+          Made {bus.bufferBytes === bus.frameBytes ? 'whole' : 'a tile at a time'} in{' '}
+          <span className="number">{showBytes(bus.bufferBytes)}</span> of memory.{' '}
+        </>
+      )}
+      Fonts take about <span className="number">{showBytes(fontMemory(gadget, screen.id))}</span>.
     </p>
   );
 }

@@ -64,7 +64,7 @@ export function DrawingBoard({
   const take = (event: PointerEvent) => {
     const [x, y] = pixelOf(event);
     const hit = drawn.drawings.findLastIndex((drawing) => {
-      const { left, top, right, bottom } = boundsOf(drawing, rasters);
+      const { left, top, right, bottom } = boundsOf(drawing, rasters, screen);
       return drawing.onlyIf !== 0 && x >= left && x < right && y >= top && y < bottom;
     });
     const at = hit < 0 ? null : places[hit]!;
@@ -116,7 +116,7 @@ export function DrawingBoard({
         onPointerCancel={() => setHeld(null)}
       >
         <Glass screen={screen} drawn={shown} />
-        {marked && <Mark bounds={boundsOf(marked, rasters)} screen={screen} scale={scale} />}
+        {marked && <Mark bounds={boundsOf(marked, rasters, screen)} screen={screen} scale={scale} />}
       </div>
     </div>
   );

@@ -3,10 +3,12 @@ import { IconPlus } from '@tabler/icons-react';
 import {
   addPartEdit,
   bitmapPbm,
+  bitmapPng,
   blankBitmap,
   nextId,
   rastersOf,
   render,
+  shownInks,
   type Page,
   type Place,
   type Screen,
@@ -174,10 +176,12 @@ function Workplace({
   const tried = useTried(page, trying);
   const first = useTried(page, 'start');
   const chooseElement = (at: number | null) => mark({ pageId: page.id, at });
+  const inMono = screen.depth === 'mono';
   const save = () => {
     const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
     render(bitmap, screen, tried.drawn, rastersOf(gadget.pictures));
-    saveFile(`${page.name}.pbm`, 'image/x-portable-bitmap', bitmapPbm(bitmap));
+    if (inMono) saveFile(`${page.name}.pbm`, 'image/x-portable-bitmap', bitmapPbm(bitmap));
+    else saveFile(`${page.name}.png`, 'image/png', Uint8Array.from(bitmapPng(bitmap, shownInks(screen))));
   };
   return (
     <div className={classes.place}>
@@ -193,7 +197,7 @@ function Workplace({
             onChange={(value) => setTrying(value as TryingId)}
           />
           <Button size="compact-xs" variant="subtle" onClick={save}>
-            Save as PBM
+            {inMono ? 'Save as PBM' : 'Save as PNG'}
           </Button>
         </div>
         <DrawingBoard screen={screen} page={page} tried={tried} chosen={chosen} choose={chooseElement} />

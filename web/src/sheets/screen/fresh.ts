@@ -2,7 +2,19 @@ import type { Drawing, Gadget, Page, Screen } from '@hum-lever/core';
 import { boundsOf, rastersOf } from '@hum-lever/core';
 
 type Element = Page['elements'][number];
-export type Drawable = 'text' | 'number' | 'word' | 'list' | 'bar' | 'dial' | 'picture' | 'box' | 'line';
+export type Drawable =
+  | 'text'
+  | 'number'
+  | 'word'
+  | 'list'
+  | 'running'
+  | 'legends'
+  | 'bar'
+  | 'dial'
+  | 'plot'
+  | 'picture'
+  | 'box'
+  | 'line';
 
 /** A choice, whose options are words; undefined: there is none. */
 const choiceOf = ({ flow }: Gadget) => flow.variables.find((one) => one.kind === 'choice');
@@ -14,22 +26,26 @@ export const drawables = (gadget: Gadget): Drawable[] => [
   'number',
   'word',
   ...(textsOf(gadget) ? (['list'] as const) : []),
+  'running',
+  'legends',
   'bar',
   'dial',
+  'plot',
   ...(gadget.pictures.length > 0 ? (['picture'] as const) : []),
   'box',
   'line',
 ];
 
 /** What others may stand on, or inside. */
-const grounds: ReadonlySet<Drawing['kind']> = new Set(['drawBox', 'drawDial', 'drawLine']);
+const grounds: ReadonlySet<Drawing['kind']> = new Set(['drawBox', 'drawDial', 'drawLine', 'drawLegends']);
 
 /** The first row of eight pixels on which nothing is written yet; where there is none, the first. */
-function freeRow(drawings: readonly Drawing[], { heightPx }: Screen, { pictures }: Gadget): number {
+function freeRow(drawings: readonly Drawing[], screen: Screen, { pictures }: Gadget): number {
   const rasters = rastersOf(pictures);
+  const { heightPx } = screen;
   const taken = drawings
     .filter(({ kind }) => !grounds.has(kind))
-    .map((drawing) => boundsOf(drawing, rasters));
+    .map((drawing) => boundsOf(drawing, rasters, screen));
   for (let y = 0; y + 8 <= heightPx; y += 8)
     if (!taken.some(({ top, bottom }) => top < y + 8 && bottom > y)) return y;
   return 0;
@@ -43,7 +59,8 @@ export function freshElement(
   drawings: readonly Drawing[],
 ): Element {
   const y = String(freeRow(drawings, screen, gadget));
-  const placed = { outputId: screen.id, onlyIf: '1', x: '0', y };
+  const seen = { outputId: screen.id, onlyIf: '1', blinks: 'steady', ink: '1' } as const;
+  const placed = { ...seen, x: '0', y };
   const written = { ...placed, font: '6x8', align: 'left', inverted: false } as const;
   const number = gadget.flow.variables.find(({ kind }) => kind === 'number');
   const value = number?.id ?? '0';
@@ -69,6 +86,30 @@ export function freshElement(
         variableId: textsOf(gadget)!.id,
         cursor: value,
       };
+    case 'running': {
+      const width = String(screen.widthPx);
+      return {
+        kind: 'drawRunning',
+        ...placed,
+        font: '6x8',
+        width,
+        text: 'Tonight at the lantern gate',
+        stepMs: 50,
+      };
+    }
+    case 'legends':
+      return {
+        kind: 'drawLegends',
+        ...seen,
+        font: '6x8',
+        edge: 'bottom',
+        words: ['Back', 'Go'],
+        inverted: true,
+      };
+    case 'plot': {
+      const size = { width: String(Math.min(64, screen.widthPx)), height: '24' };
+      return { kind: 'drawPlot', ...placed, ...size, value, ...ends, everyMs: 250, how: 'line' };
+    }
     case 'dial': {
       const middle = { x: String(screen.widthPx >> 1), y: String(screen.heightPx >> 1) };
       const radius = String((Math.min(screen.widthPx, screen.heightPx) >> 1) - 2);
@@ -76,7 +117,7 @@ export function freshElement(
     }
     case 'bar': {
       const size = { width: String(Math.min(64, screen.widthPx)), height: '8' };
-      return { kind: 'drawBar', ...placed, ...size, value, ...ends, grows: 'right', framed: true };
+      return { kind: 'drawBar', ...placed, ...size, value, ...ends, grows: 'right', framed: true, blocks: 0 };
     }
     case 'picture':
       return {

@@ -35,7 +35,9 @@ import {
 import { useCallback, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { edit } from '../../../client/index.ts';
 import { Pixels } from '../../../outputs/screen/Pixels.tsx';
+import { Swatches } from '../../../outputs/screen/Swatches.tsx';
 import { arrows, arrowStep } from '../arrows.ts';
+import { usePictureInks } from './usePictureInks.ts';
 import classes from './Pictures.module.css';
 
 /** How much of the window's height the board may take, and how large a pixel may be. */
@@ -43,6 +45,8 @@ const mostHigh = 0.46;
 const mostScale = 24;
 /** Below this a grid would hide what it parts. */
 const gridScale = 6;
+
+const saidOf = (ink: number): string => (ink === 0 ? 'dark' : ink === lit ? 'lit' : `ink ${ink}`);
 
 const tools: readonly { tool: StrokeTool; label: string; icon: Icon }[] = [
   { tool: 'pencil', label: 'Freehand', icon: IconPencil },
@@ -54,13 +58,13 @@ const tools: readonly { tool: StrokeTool; label: string; icon: Icon }[] = [
   { tool: 'fill', label: 'Fill what hangs together', icon: IconColorFilter },
 ];
 
-/** What a stroke makes of pixels: the other of what is where it begins, lit, or dark. */
+/** What a stroke makes of pixels: the other of what is where it begins, lit, dark, or an ink of their own. */
 const strokesTo = [
   { value: 'other', label: 'the other' },
   { value: 'lit', label: 'lit' },
   { value: 'dark', label: 'dark' },
 ] as const;
-type StrokeTo = (typeof strokesTo)[number]['value'];
+type StrokeTo = (typeof strokesTo)[number]['value'] | number;
 
 const wholes: readonly { label: string; icon: Icon; of: (rows: Frame) => Frame }[] = [
   { label: 'Move all to the left', icon: IconArrowLeft, of: (rows) => shiftedFrame(rows, -1, 0) },
@@ -75,8 +79,9 @@ const wholes: readonly { label: string; icon: Icon; of: (rows: Frame) => Frame }
 
 interface Held {
   points: Point[];
-  lit: boolean;
+  ink: number;
 }
+const lit = 1;
 
 /** A frame at whole multiples of its pixels, to be drawn on by hand or by keys. */
 export function PixelBoard({ picture, frame }: { picture: Picture; frame: number }) {
@@ -105,7 +110,15 @@ export function PixelBoard({ picture, frame }: { picture: Picture; frame: number
     if (changed.some((row, y) => row !== rows[y]))
       edit({ name: 'drawFrame', args: [picture.id, frame, changed] });
   };
-  const litFrom = ({ x, y }: Point): boolean => (to === 'other' ? rows[y]?.[x] !== '#' : to === 'lit');
+  const inkFrom = ({ x, y }: Point): number => {
+    if (typeof to === 'number') return to;
+    return to === 'lit' || (to === 'other' && rows[y]?.[x] === '.') ? lit : 0;
+  };
+
+  const { inks, count } = usePictureInks();
+  // Those that a display has, and those that the picture has already.
+  const most = Math.max(count - 1, ...shown.pixels);
+  const own = inks.slice(lit + 1, most + 1).map((colour, n) => ({ ink: lit + 1 + n, colour }));
 
   const before = onion && frame > 0 ? picture.frames[frame - 1] : undefined;
   const under = useMemo(() => before && frameBitmap(before), [before]);
@@ -124,7 +137,7 @@ export function PixelBoard({ picture, frame }: { picture: Picture; frame: number
     const point = pixelOf(event);
     event.currentTarget.setPointerCapture(event.pointerId);
     setCursor(null);
-    setHeld({ points: [point], lit: litFrom(point) });
+    setHeld({ points: [point], ink: inkFrom(point) });
   };
   const drag = (event: PointerEvent) => {
     if (!held) return;
@@ -152,8 +165,8 @@ export function PixelBoard({ picture, frame }: { picture: Picture; frame: number
     } else if (event.key === ' ' || event.key === 'Enter') {
       setCursor(at);
       if (held) letGo();
-      else if (tool === 'fill') keep(stroked(rows, { tool, mirrored, points: [at], lit: litFrom(at) }));
-      else setHeld({ points: [at], lit: litFrom(at) });
+      else if (tool === 'fill') keep(stroked(rows, { tool, mirrored, points: [at], ink: inkFrom(at) }));
+      else setHeld({ points: [at], ink: inkFrom(at) });
     } else if (event.key === 'Escape' && held) setHeld(null);
     else return;
     event.preventDefault();
@@ -184,9 +197,10 @@ export function PixelBoard({ picture, frame }: { picture: Picture; frame: number
           size="xs"
           aria-label="What pixels become"
           data={strokesTo.map(({ value, label }) => ({ value, label }))}
-          value={to}
+          value={typeof to === 'number' ? '' : to}
           onChange={(value) => setTo(value as StrokeTo)}
         />
+        {own.length > 0 && <Swatches label="Inks of their own" inks={own} chosen={to} choose={setTo} />}
         <span role="group" aria-label="All of the frame" className={classes.group}>
           {wholes.map(({ label, icon: Symbol, of }) => (
             <ActionIcon
@@ -216,7 +230,7 @@ export function PixelBoard({ picture, frame }: { picture: Picture; frame: number
           onPointerCancel={() => setHeld(null)}
           onBlur={() => setCursor(null)}
         >
-          <Pixels widthPx={widthPx} heightPx={heightPx} bitmap={paint} under={under} />
+          <Pixels widthPx={widthPx} heightPx={heightPx} bitmap={paint} inks={inks} under={under} />
           {scale >= gridScale && <Grid widthPx={widthPx} heightPx={heightPx} scale={scale} />}
           {cursor && (
             <span
@@ -227,8 +241,7 @@ export function PixelBoard({ picture, frame }: { picture: Picture; frame: number
           )}
         </div>
         <span className={classes.says} role="status">
-          {cursor &&
-            `${cursor.x}, ${cursor.y}: ${shown.pixels[cursor.y * widthPx + cursor.x] ? 'lit' : 'dark'}`}
+          {cursor && `${cursor.x}, ${cursor.y}: ${saidOf(shown.pixels[cursor.y * widthPx + cursor.x]!)}`}
         </span>
       </div>
       <div className={classes.options}>

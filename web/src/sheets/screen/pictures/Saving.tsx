@@ -5,6 +5,7 @@ import {
   bitmapPng,
   bitmapXbm,
   cNames,
+  rasterBits,
   rasterC,
   rasterOf,
   type Packing,
@@ -12,6 +13,7 @@ import {
 } from '@hum-lever/core';
 import { useDocument } from '../../../client/index.ts';
 import { saveFile } from '../../../shared/index.ts';
+import { usePictureInks } from './usePictureInks.ts';
 import classes from './Pictures.module.css';
 
 /** The picture as files: one frame as others read it, all of them as tables in C. */
@@ -27,6 +29,10 @@ export function Saving({ picture, frame }: { picture: Picture; frame: number }) 
   };
   const file = (ending: string) =>
     `${picture.name}${raster.frames.length > 1 ? ` ${frame + 1}` : ''}.${ending}`;
+  const inked = rasterBits(raster) > 1;
+  const { inks } = usePictureInks();
+  const savePng = () =>
+    saveFile(file('png'), 'image/png', Uint8Array.from(bitmapPng(bitmap, inked ? inks : undefined)));
   const saveC = (packing: Packing) =>
     saveFile(`${name()}.h`, 'text/x-c', rasterC(raster, name(), picture.name, packing));
   return (
@@ -38,9 +44,7 @@ export function Saving({ picture, frame }: { picture: Picture; frame: number }) 
           </Button>
         </Menu.Target>
         <Menu.Dropdown>
-          <Menu.Item onClick={() => saveFile(file('png'), 'image/png', Uint8Array.from(bitmapPng(bitmap)))}>
-            This frame as PNG
-          </Menu.Item>
+          <Menu.Item onClick={savePng}>This frame as PNG</Menu.Item>
           <Menu.Item onClick={() => saveFile(file('pbm'), 'image/x-portable-bitmap', bitmapPbm(bitmap))}>
             This frame as PBM
           </Menu.Item>
@@ -48,7 +52,11 @@ export function Saving({ picture, frame }: { picture: Picture; frame: number }) 
             This frame as XBM
           </Menu.Item>
           <Menu.Item onClick={() => saveC('rows')}>All frames as a C table, row by row</Menu.Item>
-          <Menu.Item onClick={() => saveC('columns')}>All frames as a C table, in columns of eight</Menu.Item>
+          {!inked && (
+            <Menu.Item onClick={() => saveC('columns')}>
+              All frames as a C table, in columns of eight
+            </Menu.Item>
+          )}
         </Menu.Dropdown>
       </Menu>
     </div>

@@ -1,0 +1,82 @@
+import type { Drawing } from './render.ts';
+import { runPx } from './glyphs.ts';
+
+/** How long something that blinks is there, and how long it is not, µs: once and twice a second. */
+const blinkUs = { slow: 500_000, fast: 250_000 } as const;
+
+/** A value that is plotted: when the newest was taken, and all that are in view, the newest last. */
+export interface Track {
+  atUs: number;
+  values: readonly number[];
+}
+
+/** How things stand that go on by themselves. */
+export interface Moments {
+  readonly drawings: readonly Drawing[];
+  /** By the place of the element. */
+  readonly tracks: Readonly<Record<string, Track>>;
+  /** When one of them is next another; null: none will be. */
+  readonly nextUs: number | null;
+}
+
+/** More than the widest plot shows. */
+const mostValues = 512;
+
+function tracked(
+  before: Track | undefined,
+  plot: Extract<Drawing, { kind: 'drawPlot' }>,
+  nowUs: number,
+): Track {
+  if (!before) return { atUs: nowUs, values: [plot.value] };
+  const everyUs = plot.everyMs * 1_000;
+  const steps = Math.floor((nowUs - before.atUs) / everyUs);
+  if (steps < 1) return before;
+  // Whoever came by late takes the value that he finds for all that he missed.
+  const room = Math.min(mostValues, Math.max(1, plot.width));
+  const taken = Array<number>(Math.min(steps, room)).fill(plot.value);
+  return { atUs: before.atUs + steps * everyUs, values: [...before.values, ...taken].slice(-room) };
+}
+
+const none: Moments['tracks'] = {};
+
+/**
+ * What is drawn as it stands at a moment: what blinks is there or not, a text has run so far, plots have their values.
+ * @param keys of the drawings, one each: which element of which page
+ * @param sinceUs when the page was shown
+ */
+export function atMoment(
+  drawings: readonly Drawing[],
+  keys: readonly string[],
+  before: Moments['tracks'],
+  sinceUs: number,
+  nowUs: number,
+): Moments {
+  if (!drawings.some(goesOn)) return { drawings, tracks: none, nextUs: null };
+  const tracks: Record<string, Track> = {};
+  let nextUs = Infinity;
+  const stood = (everyUs: number): number => {
+    const step = Math.floor((nowUs - sinceUs) / everyUs);
+    nextUs = Math.min(nextUs, sinceUs + (step + 1) * everyUs);
+    return step;
+  };
+  const now = drawings.map((drawing, n): Drawing => {
+    // What is not drawn does not go on: whatever brings it back wakes the loop.
+    if (drawing.onlyIf === 0 || !goesOn(drawing)) return drawing;
+    const off = drawing.blinks === 'steady' ? {} : { off: stood(blinkUs[drawing.blinks]) % 2 === 1 };
+    if (drawing.kind === 'drawRunning') {
+      const whole = runPx(drawing);
+      return { ...drawing, ...off, ranPx: whole === 0 ? 0 : stood(drawing.stepMs * 1_000) % whole };
+    }
+    if (drawing.kind === 'drawPlot') {
+      const track = tracked(before[keys[n]!], drawing, nowUs);
+      tracks[keys[n]!] = track;
+      nextUs = Math.min(nextUs, track.atUs + drawing.everyMs * 1_000);
+      return { ...drawing, ...off, values: track.values };
+    }
+    return { ...drawing, ...off };
+  });
+  return { drawings: now, tracks, nextUs: nextUs === Infinity ? null : nextUs };
+}
+
+const goesOn = ({ kind, blinks }: Drawing): boolean =>
+  blinks !== 'steady' || kind === 'drawRunning' || kind === 'drawPlot';
