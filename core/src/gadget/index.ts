@@ -67,7 +67,12 @@ export {
   type Depth,
   type Screen,
 } from '../screen/screen.document.ts';
-export type { TextDisplay } from '../screen/text.document.ts';
+export {
+  cellKinds,
+  mostOwnCharacters,
+  type OwnCharacter,
+  type TextDisplay,
+} from '../screen/text.document.ts';
 export type { Page } from './pages.schema.ts';
 export { type Frame, type Picture } from './pictures.schema.ts';
 export {

@@ -401,10 +401,14 @@ const toMenus = (document: Raw): Raw => ({ ...document, menus: [] });
 
 const toPictures = (document: Raw): Raw => ({ ...document, pictures: [] });
 
-/* --- 10 to 11: displays have inks, and what is drawn has one; bars may have blocks, anything may blink --- */
+/* --- 10 to 11: displays have inks, and what is drawn has one; bars may have blocks, anything may blink; characters
+       are made of dots or segments, and those of dots have a trim --- */
 
 /** As displays of one colour had it then. */
 const usualInks = { depth: 'mono', palette: ['#141b18', '#e9f2c9'] };
+
+const dotted = { cells: 'dots', palette: ['#bcd06a', '#1c2a12'], contrast: 50, ownCharacters: [] };
+const segmented = { ...dotted, cells: 'seven', palette: ['#1b1211', '#ff5a3c'] };
 
 function inked(element: unknown): unknown {
   if (!isRecord(element)) return element;
@@ -412,14 +416,21 @@ function inked(element: unknown): unknown {
 }
 
 function toInks(document: Raw): Raw {
-  const { outputs, pages } = document;
-  if (![outputs, pages].every((list) => Array.isArray(list) && list.every(isRecord)))
-    throw new Error('expected lists of outputs and pages');
+  const { outputs, pages, parts } = document;
+  if (![outputs, pages, parts].every((list) => Array.isArray(list) && list.every(isRecord)))
+    throw new Error('expected lists of outputs, pages and parts');
+  const inSegments = new Set(
+    (parts as Raw[]).flatMap(({ kind, plays }) =>
+      kind === 'seven-segment' && Array.isArray(plays) ? (plays as unknown[]) : [],
+    ),
+  );
   return {
     ...document,
-    outputs: (outputs as Raw[]).map((output) =>
-      output.kind === 'screen' ? { ...output, ...usualInks } : output,
-    ),
+    outputs: (outputs as Raw[]).map((output) => {
+      if (output.kind === 'screen') return { ...output, ...usualInks };
+      if (output.kind === 'text') return { ...output, ...(inSegments.has(output.id) ? segmented : dotted) };
+      return output;
+    }),
     pages: (pages as Raw[]).map((page) => ({
       ...page,
       elements: Array.isArray(page.elements) ? page.elements.map(inked) : page.elements,

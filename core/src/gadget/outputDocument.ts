@@ -67,8 +67,8 @@ interface Rest<K extends string, G extends Figures, A extends OutputActions> {
   calmed?(action: Action<A>, centiHz: number): Action<A>;
   /** As it comes out of the drawer with a part of these figures. */
   fresh(part: PartFigures): { -readonly [N in keyof G]: z.infer<G[N]> };
-  /** Which of that stays as the part's figures have it, whenever those change. */
-  follows?: readonly (keyof G & string)[];
+  /** Which of that stays as these figures of the part have it, whenever they change. */
+  follows?(part: PartFigures): readonly (keyof G & string)[];
   /** Actions that are no deeds: they stand on a page, and draw it whenever it is drawn. */
   onPages?: readonly (keyof A & string)[];
   /** What must be so between figures. */
@@ -82,7 +82,7 @@ export interface OutputDocument<K extends string, G extends Figures, A extends O
   readonly kind: K;
   readonly schema: z.ZodType<Described<K, G>>;
   readonly actions: A;
-  readonly follows: readonly string[];
+  follows(part: PartFigures): readonly string[];
   readonly onPages: readonly string[];
 }
 
@@ -95,7 +95,7 @@ export function outputDocument<K extends string, const G extends Figures, const 
   kind: K,
   figures: G,
   actions: A,
-  { check = (schema) => schema, follows = [], onPages = [], ...rest }: Rest<K, G, A>,
+  { check = (schema) => schema, follows = () => [], onPages = [], ...rest }: Rest<K, G, A>,
 ): OutputDocument<K, G, A> {
   const schema = z.strictObject({ id: idSchema, kind: z.literal(kind), name: nameSchema, ...figures });
   return {

@@ -99,5 +99,5 @@ export const calmed = (action: OutputAction, centiHz: number): OutputAction =>
 export function followed(kind: OutputKind, part: PartFigures): Partial<Output> {
   const { fresh, follows } = documents.get(kind)!;
   const all = fresh(part) as Record<string, unknown>;
-  return Object.fromEntries(follows.map((name) => [name, all[name]]));
+  return Object.fromEntries(follows(part).map((name) => [name, all[name]]));
 }

@@ -62,7 +62,7 @@ export const lights = outputDocument(
         ? { count: rows * columns, shape: 'grid', columns, colour: 'amber' }
         : { count: lines * (lines - 1), shape: 'row', columns: lines, colour: 'amber' };
     },
-    follows: ['count'],
+    follows: () => ['count'],
     reaches: 'eyes',
     leaves(action) {
       if ('colour' in action && action.colour === 'off') return 'dark';

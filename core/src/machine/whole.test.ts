@@ -10,6 +10,7 @@ import {
   pressToLight,
   rule,
   state,
+  dotted,
 } from '../test/fixtures.ts';
 import {
   Machine,
@@ -148,7 +149,7 @@ describe('power off and on', () => {
       ...pressToLight({ contact: ideal }),
       outputs: [
         { id: 'o1', kind: 'light', name: 'Lamp', colour: 'amber' },
-        { id: 'o2', kind: 'text', name: 'Screen', columns: 8, rows: 2 },
+        { id: 'o2', kind: 'text', name: 'Screen', columns: 8, rows: 2, ...dotted },
         { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000 },
         { id: 'o4', kind: 'servo', name: 'Flag', reachDeg: 180 },
         { id: 'o5', kind: 'motor', name: 'Buzz' },

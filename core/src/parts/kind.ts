@@ -225,3 +225,5 @@ export const serialBus = (baud: number, lines: readonly ('mosi' | 'miso' | 'sck'
   lines.map((line) => signal(line, { bus: 'spi', line, baud }, line === 'miso' ? { drives: true } : listens));
 
 export const segmentNames = ['seg-a', 'seg-b', 'seg-c', 'seg-d', 'seg-e', 'seg-f', 'seg-g', 'seg-dp'];
+/** The middle one is two, and six more lie inside. */
+export const moreSegmentNames = ['seg-h', 'seg-i', 'seg-j', 'seg-k', 'seg-l', 'seg-m', 'seg-n'];

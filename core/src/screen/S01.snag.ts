@@ -8,6 +8,7 @@ import {
   type Snag,
   type SnagRule,
 } from '../gadget/index.ts';
+import { pointsSaved } from './cells/index.ts';
 import { fontForCells, fonts } from './fonts.ts';
 import { elementsOf, type PlacedElement } from './elements.ts';
 import { extentOf } from './extent.ts';
@@ -51,7 +52,8 @@ function inCells(gadget: Gadget, known: KnownRanges): Snag[] {
     const display = gadget.outputs.find(({ id }) => id === outputId);
     if (!isCelled(display)) return [];
     const { columns, rows, name } = display;
-    const length = longestText(text, gadget, valuesAt(gadget, known, placed));
+    const saved = display.kind === 'text' ? pointsSaved(text, display.cells) : 0;
+    const length = longestText(text, gadget, valuesAt(gadget, known, placed)) - saved;
     const common = { rule: 'S01', level: 'likely', place } as const;
     const values = { state, display: name, text: showTemplate(text, gadget), length, columns, rows };
     const key = JSON.stringify([outputId, text, row >= rows ? row : null]);

@@ -1,7 +1,7 @@
 import type { OrderOf } from '../flow/index.ts';
 import { clamp } from '../kernel/index.ts';
 import { fillRect, outlineRect, type Bitmap } from '../picture/index.ts';
-import { rowCells } from './cells.ts';
+import { rowCells } from './cells/index.ts';
 import { fonts, type FontName, type Glyph } from './fonts.ts';
 import { near } from './near.ts';
 

@@ -1,4 +1,12 @@
-export { blankRows, rowCells } from './cells.ts';
+export {
+  blankCells,
+  blankRows,
+  contrastBand,
+  lackingOn,
+  renderCells,
+  rowCells,
+  shownCells,
+} from './cells/index.ts';
 export { firstPage, type Element, type ElementKind } from './elements.ts';
 export { elementProblem } from './problem.ts';
 export { fontMemory } from './said.ts';

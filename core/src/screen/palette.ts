@@ -5,11 +5,18 @@ type Coloured = Pick<Screen, 'depth' | 'palette'>;
 /** Red, green and blue, of 0 to 255. */
 export type Colour = readonly [red: number, green: number, blue: number];
 
-const colourOf = (text: string): Colour => [
+/** @param text `#` and six digits */
+export const readColour = (text: string): Colour => [
   parseInt(text.slice(1, 3), 16),
   parseInt(text.slice(3, 5), 16),
   parseInt(text.slice(5, 7), 16),
 ];
+
+/** So far from one colour to another, from 0 to 1. */
+export function mixed(from: Colour, to: Colour, along: number): Colour {
+  const part = (at: 0 | 1 | 2) => Math.round(from[at] + (to[at] - from[at]) * along);
+  return [part(0), part(1), part(2)];
+}
 
 /** An ink is a number of four bits at most, however many colours there are to choose it from. */
 const inkBits = 4;
@@ -33,7 +40,7 @@ const lightness = ([red, green, blue]: Colour): number => (299 * red + 587 * gre
  * are. Colours: the nearest that 5, 6 and 5 bits have.
  */
 export function shownInks(screen: Coloured): Colour[] {
-  const inks = screen.palette.slice(0, inksOf(screen)).map(colourOf);
+  const inks = screen.palette.slice(0, inksOf(screen)).map(readColour);
   if (screen.depth === 'mono') return inks;
   if (screen.depth === 'colour')
     return inks.map(([red, green, blue]) => [onBits(red, 5), onBits(green, 6), onBits(blue, 5)]);
@@ -43,7 +50,6 @@ export function shownInks(screen: Coloured): Colour[] {
   return inks.map((ink, n) => {
     const along = n < 2 ? n : from === to ? 0 : (lightness(ink) - from) / (to - from);
     const step = Math.round(Math.min(1, Math.max(0, along)) * most) / most;
-    const mixed = (part: 0 | 1 | 2) => Math.round(ground[part] + (usual[part] - ground[part]) * step);
-    return [mixed(0), mixed(1), mixed(2)];
+    return mixed(ground, usual, step);
   });
 }

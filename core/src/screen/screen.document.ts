@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { limits } from '../gadget/limits.ts';
 import { constant, expression, outputDocument, template, texts } from '../gadget/outputDocument.ts';
-import { idSchema, lineSchema, wholeSchema } from '../gadget/primitives.schema.ts';
+import { colourSchema, idSchema, lineSchema, wholeSchema } from '../gadget/primitives.schema.ts';
 import { text as characters } from './text.document.ts';
 
 /** By the cell that a character has, in pixels. */
@@ -109,7 +109,7 @@ export const screen = outputDocument(
     depth: z.enum(depths),
     /** Colours by the number of their ink: the ground, the usual one, and others. */
     palette: z
-      .array(z.string().regex(/^#[0-9a-f]{6}$/, 'expected a colour as # and six digits of 0 to 9 and a to f'))
+      .array(colourSchema)
       .min(2, 'expected at least two colours: the ground, and the usual ink')
       .max(16, 'expected at most 16 colours'),
   },
@@ -241,7 +241,7 @@ export const screen = outputDocument(
       depth: depths[depth]!,
       palette: usualPalette(depths[depth]!),
     }),
-    follows: ['widthPx', 'heightPx', 'depth'],
+    follows: () => ['widthPx', 'heightPx', 'depth'],
   },
 );
 

@@ -1,7 +1,7 @@
 import { defineOutput, noJobs, type Job, type Stage } from '../output/index.ts';
 import { displayBus, type DisplayBus } from '../parts/index.ts';
 import { blankBitmap, rastersOf, type Bitmap, type Rasters } from '../picture/index.ts';
-import { blankRows } from './cells.ts';
+import { blankRows } from './cells/index.ts';
 import { firstPage } from './elements.ts';
 import { atMoment, type Moments } from './moments.ts';
 import { render, textsOn, type Drawing, type Drawn } from './render.ts';

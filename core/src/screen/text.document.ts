@@ -1,16 +1,48 @@
-import type * as z from 'zod';
+import * as z from 'zod';
 import { limits } from '../gadget/limits.ts';
 import { constant, expression, list, outputDocument, template } from '../gadget/outputDocument.ts';
-import { lineSchema, wholeSchema } from '../gadget/primitives.schema.ts';
+import { colourSchema, lineSchema, wholeSchema } from '../gadget/primitives.schema.ts';
 
 /** Row counted from 0; one beyond the display is shown nowhere, and is a snag. */
 const row = constant(wholeSchema(0, limits.displayRows - 1));
+
+/** What a character is made of: five by eight dots, or segments. */
+export const cellKinds = ['dots', 'seven', 'fourteen'] as const;
+/** So many characters of their own have common displays of dots room for. */
+export const mostOwnCharacters = 8;
+const ownWide = 5;
+const ownHigh = 8;
+
+/** Drawn by the maker, and shown wherever that character is written. */
+const ownCharacterSchema = z.strictObject({
+  character: z
+    .string()
+    .refine(
+      (text) => [...text].length === 1 && text.trim() !== '',
+      'expected one character that can be seen',
+    ),
+  rows: z
+    .array(z.string().regex(new RegExp(`^[#.]{${ownWide}}$`), 'expected five dots: # for dark, . for none'))
+    .length(ownHigh, 'expected eight rows of dots'),
+});
 
 export const text = outputDocument(
   'text',
   {
     columns: wholeSchema(1, limits.displayColumns),
     rows: wholeSchema(1, limits.displayRows),
+    cells: z.enum(cellKinds),
+    /** The ground, and what is on. */
+    palette: z.array(colourSchema).length(2, 'expected two colours: the ground, and what is on'),
+    /** Where its trim stands, in hundredths of its way. */
+    contrast: wholeSchema(0, 100, '%'),
+    ownCharacters: z
+      .array(ownCharacterSchema)
+      .max(mostOwnCharacters, `expected at most ${mostOwnCharacters} characters of its own`)
+      .refine(
+        (own) => new Set(own.map(({ character }) => character)).size === own.length,
+        'expected each character of its own once',
+      ),
   },
   {
     text: { row, text: template },
@@ -26,8 +58,17 @@ export const text = outputDocument(
   {
     reaches: 'eyes',
     leaves: (action) => (action.kind === 'text' ? (action.text.trim() === '' ? 'dark' : 'lit') : null),
-    fresh: ({ digits }) => (digits === undefined ? { columns: 16, rows: 2 } : { columns: digits, rows: 1 }),
+    fresh: ({ digits, segments = 0 }) => ({
+      ...(digits === undefined ? { columns: 16, rows: 2 } : { columns: digits, rows: 1 }),
+      cells: digits === undefined ? 'dots' : segments === 0 ? 'seven' : 'fourteen',
+      palette: digits === undefined ? ['#bcd06a', '#1c2a12'] : ['#1b1211', '#ff5a3c'],
+      contrast: 50,
+      ownCharacters: [] as z.infer<typeof ownCharacterSchema>[],
+    }),
+    // How many digits there are, its part says; rows and columns of dots are the maker's.
+    follows: ({ digits }) => (digits === undefined ? ['cells'] : ['cells', 'columns']),
   },
 );
 
+export type OwnCharacter = z.infer<typeof ownCharacterSchema>;
 export type TextDisplay = z.infer<typeof text.schema>;

@@ -1,5 +1,5 @@
 import { defineOutput, noJobs, plansNothing } from '../output/index.ts';
-import { blankRows } from './cells.ts';
+import { blankRows } from './cells/index.ts';
 import { rowsAfter } from './written.ts';
 
 /** What stands on a character display, row by row, as it was written: longer than it is wide, it may be. */

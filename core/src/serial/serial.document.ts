@@ -20,7 +20,7 @@ export const serial = outputDocument(
   {
     reaches: 'machines',
     fresh: ({ baud = 9_600 }) => ({ baud, longest: 80, queueBytes: 64, ends: 'lf' }),
-    follows: ['baud'],
+    follows: () => ['baud'],
   },
 );
 

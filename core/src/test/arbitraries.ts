@@ -42,7 +42,7 @@ import {
 } from '../gadget/index.ts';
 import { wholeGadget, type Stimulus } from '../machine/index.ts';
 import { freshEncoder, freshKnob } from '../drawer/index.ts';
-import { partsFor, numberVariable } from './fixtures.ts';
+import { dotted, partsFor, numberVariable } from './fixtures.ts';
 
 const protectUs = fc.integer({ min: 0, max: 30 }).map((n) => n * 700);
 
@@ -513,7 +513,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
     chords: [chord],
     outputs: [
       { id: 'o1', kind: 'light', name: 'Lamp', colour: 'red' },
-      { id: 'o2', kind: 'text', name: 'Screen', columns: 12, rows: 2 },
+      { id: 'o2', kind: 'text', name: 'Screen', columns: 12, rows: 2, ...dotted },
       { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 100, highHz: 5_000 },
       { id: 'o4', kind: 'midi', name: 'Out' },
       { id: 'o5', kind: 'typist', name: 'Keys' },

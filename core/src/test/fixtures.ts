@@ -14,6 +14,7 @@ import {
   type Rule,
   type State,
   type Variable,
+  type TextDisplay,
 } from '../gadget/index.ts';
 
 /** A contact that never bounces, where a test is about something else. */
@@ -86,6 +87,14 @@ export const numberVariable = (
   ...patch,
 });
 
+/** As displays of characters come: of dots, trimmed, with no character of its own. */
+export const dotted = {
+  cells: 'dots',
+  palette: ['#bcd06a', '#1c2a12'],
+  contrast: 50,
+  ownCharacters: [],
+} satisfies Partial<TextDisplay>;
+
 export function part(id: string, kind: string, plays: string[] = [], patch: Partial<Part> = {}): Part {
   return {
     id,
@@ -153,7 +162,7 @@ export function pressToLight(patch: Partial<Button> = {}): Gadget {
     controls: [button(patch)],
     outputs: [
       { id: 'o1', kind: 'light', name: 'Lamp', colour: 'amber' },
-      { id: 'o2', kind: 'text', name: 'Screen', columns: 8, rows: 1 },
+      { id: 'o2', kind: 'text', name: 'Screen', columns: 8, rows: 1, ...dotted },
       { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000 },
     ],
     flow: {

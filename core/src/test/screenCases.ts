@@ -128,5 +128,19 @@ export const screenCases = (key: Gadget['controls'][number]): [string, string, G
     { place: { kind: 'page', id: 'n1' }, values: { characters: '中', count: 1, font: '6x8', display: 'Glass' } },
     false,
   ],
+  [
+    'S04',
+    'a character that a display of dots has no shape for',
+    toldGadget(outputOf('text', 'Rows'), [[100, 'Rows row 1 "Tea ♥"']]),
+    { place: { kind: 'rule', id: 'r1' }, values: { characters: '♥', count: 1, font: '', display: 'Rows' } },
+    false,
+  ],
+  [
+    'S09',
+    'a display of dots whose trim stands at its end',
+    toldGadget({ ...outputOf('text', 'Rows'), contrast: 0 } as Gadget['outputs'][number], []),
+    { place: { kind: 'output', id: 'o1' }, values: { display: 'Rows', reason: 'faint', contrast: 0 } },
+    true,
+  ],
   ['S12', 'a page that nothing shows', paged([]), { place: { kind: 'page', id: 'n2' }, values: { page: 'Score', display: 'Glass' } }, false],
 ]; // prettier-ignore

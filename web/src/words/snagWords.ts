@@ -90,7 +90,9 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
   S04: {
     title: 'A character that the font lacks',
     say: (v) =>
-      `The font ${v.font} has no ${v.characters}: ${v.count === 1 ? 'a frame stands in its place' : 'frames stand in their places'} on ${v.display}.`,
+      v.font === ''
+        ? `${v.display} has no shape for ${v.characters} of itself; a display of dots can be given up to eight characters of its own, drawn on sheet Screen. What else it has, its sheet says.`
+        : `The font ${v.font} has no ${v.characters}: ${v.count === 1 ? 'a frame stands in its place' : 'frames stand in their places'} on ${v.display}.`,
   },
   S05: {
     title: 'Too deep for its task',
@@ -101,6 +103,13 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
       ].join(' and ');
       return `Setting ${v.item} as usual takes ${count(Number(v.presses), 'press', 'presses')} and ${showDuration(Number(v.timeUs))} from where ${v.menu} begins; the task “${v.task}” allows ${allowed}.`;
     },
+  },
+  S09: {
+    title: 'The contrast is not trimmed',
+    say: (v) =>
+      v.reason === 'faint'
+        ? `The trim of ${v.display} stands at ${v.contrast} %: what it shows can hardly be seen, and it looks dead. A real one comes like that; turn the trim before wires and program are suspected.`
+        : `The trim of ${v.display} stands at ${v.contrast} %: all of its dots are dark, and nothing can be read in the blocks.`,
   },
   S10: {
     title: 'Told by colour alone',
@@ -154,6 +163,7 @@ export const mendWords: Record<string, (v: Values) => string> = {
   hearAs: () => 'Wait for the key that it is heard as',
   removeRule: () => 'Remove the rule',
   widerDisplay: (v) => `Make the display ${v.columns} wide`,
+  trimContrast: (v) => `Turn the trim to ${v.contrast} %`,
   byTiles: (v) => `Draw it a tile at a time, in ${showBytes(Number(v.bytes))}`,
   fewerPictures: (v) => `Send at most ${v.hz} a second`,
 };

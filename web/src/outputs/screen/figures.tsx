@@ -1,8 +1,9 @@
 import { Button } from '@mantine/core';
-import { inksOf, sendings, usualPalette } from '@hum-lever/core';
+import { inksOf, sendings, usualPalette, type TextDisplay } from '@hum-lever/core';
 import { Choice, NumberField } from '../../shared/index.ts';
 import { useEffect, useRef } from 'react';
 import type { FiguresOf } from '../figuresOf.ts';
+import { OwnCharacters } from './OwnCharacters.tsx';
 import classes from './Swatches.module.css';
 
 const field = { label: '', min: 1, width: 110 } as const;
@@ -35,7 +36,44 @@ const Cells = ({
   </>
 );
 
-export const text: FiguresOf<'text'> = ({ output, change }) => <Cells of={output} change={change} />;
+const cellWords: Record<TextDisplay['cells'], string> = {
+  dots: 'letters of 5 × 8 dots',
+  seven: 'digits of seven segments',
+  fourteen: 'letters of fourteen segments',
+};
+
+export const text: FiguresOf<'text'> = ({ output, change }) => {
+  const { cells, contrast, palette } = output;
+  const putColour = (at: number) => (colour: string) =>
+    change({ palette: palette.map((was, n) => (n === at ? colour : was)) });
+  return (
+    <>
+      <Cells of={output} change={change} />
+      <span>{cellWords[cells]}</span>
+      {cells === 'dots' && (
+        <NumberField
+          label=""
+          aria-label="Contrast trim"
+          width={150}
+          unit="% contrast"
+          min={0}
+          max={100}
+          value={contrast}
+          commit={(value) => change({ contrast: value })}
+        />
+      )}
+      <span role="group" aria-label="Colours" className={classes.palette}>
+        <label>
+          ground <InkColour label="Ground" value={palette[0]!} commit={putColour(0)} />
+        </label>
+        <label>
+          on <InkColour label="What is on" value={palette[1]!} commit={putColour(1)} />
+        </label>
+      </span>
+      {cells === 'dots' && <OwnCharacters display={output} change={change} />}
+    </>
+  );
+};
 
 const sendingWords: Record<(typeof sendings)[number], string> = {
   free: 'its bus takes no time',

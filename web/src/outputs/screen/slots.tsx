@@ -137,16 +137,17 @@ function Ink<A extends Element>({ action, put }: { action: A; put: Put<A> }) {
   const shown = chosen === null ? undefined : inks[Math.min(chosen, inks.length - 1)];
   return (
     <>
+      {' '}
       in ink
-      <span className={classes.ink}>
-        {reading && shown && <span aria-hidden style={{ background: cssOf(shown.colour) }} />}
-        <ExpressionSlot
-          short
-          label="Ink, a number"
-          value={action.ink}
-          commit={(ink) => put({ ...action, ink: ink.trim() === '' ? usualInk : ink })}
-        />
-      </span>
+      {reading && shown && (
+        <span aria-hidden className={classes.patch} style={{ background: cssOf(shown.colour) }} />
+      )}
+      <ExpressionSlot
+        short
+        label="Ink, a number"
+        value={action.ink}
+        commit={(ink) => put({ ...action, ink: ink.trim() === '' ? usualInk : ink })}
+      />
       {!reading && (
         <Swatches
           label="Inks"
@@ -175,6 +176,7 @@ function Seen<A extends Element>({ action, put }: { action: A; put: Put<A> }) {
       )}
       {!(reading && action.onlyIf === always) && (
         <>
+          {' '}
           only if
           <ExpressionSlot
             label="Only if"

@@ -21,6 +21,7 @@ import { pagesOf } from '../../outputs/screen/pages.ts';
 import { FirstStep, onDemand, saveFile, SheetFrame, useFound } from '../../shared/index.ts';
 import { Cost } from './Cost.tsx';
 import { DrawingBoard } from './Drawing.tsx';
+import { InCharacters } from './InCharacters.tsx';
 import { Elements } from './Elements.tsx';
 import { PageList } from './PageList.tsx';
 import { tryings, useTried, type TryingId } from './useTried.ts';
@@ -87,13 +88,17 @@ export function ScreenPage() {
 /** Displays of pixels and their pages. */
 function PagesView({ views }: { views: ReactNode }) {
   const gadget = useDocument();
-  const screens = gadget.outputs.filter((output) => output.kind === 'screen');
+  const displays = gadget.outputs.filter((output) => output.kind === 'screen' || output.kind === 'text');
   const [params, setParams] = useSearchParams();
   const found = useFound(({ place }) => place);
+  const foundDisplay = found?.kind === 'output' ? found.id : undefined;
   const foundPage = gadget.pages.find(({ id }) => found?.kind === 'page' && found.id === id);
   const askedPage = foundPage ?? gadget.pages.find(({ id }) => id === params.get('page'));
-  const screen =
-    screens.find(({ id }) => id === (askedPage?.outputId ?? params.get('display'))) ?? screens[0];
+  const display =
+    displays.find(({ id }) => id === (askedPage?.outputId ?? foundDisplay ?? params.get('display'))) ??
+    displays.find(({ kind }) => kind === 'screen') ??
+    displays[0];
+  const screen = display?.kind === 'screen' ? display : null;
   const pages = screen ? pagesOf(gadget, screen.id) : [];
   const page = pages.find(({ id }) => id === askedPage?.id) ?? pages[0];
   const choose = (id: string) => setParams({ page: id }, { replace: true });
@@ -101,7 +106,7 @@ function PagesView({ views }: { views: ReactNode }) {
   useEffect(() => {
     if (foundPage) setParams({ page: foundPage.id }, { replace: true });
   }, [foundPage, setParams]);
-  if (!screen)
+  if (!display)
     return (
       <SheetFrame title="Screen" about={viewWords.pages.about} tools={views}>
         <FirstStep
@@ -117,40 +122,49 @@ function PagesView({ views }: { views: ReactNode }) {
       </SheetFrame>
     );
   const addPage = () => {
+    if (!screen) return;
     const id = nextId(gadget, 'page');
     if (edit({ name: 'addPage', args: [screen.id, `Page ${pages.length + 1}`] }) === null) choose(id);
   };
   const tools = (
     <>
       {views}
-      {screens.length > 1 && (
+      {displays.length > 1 && (
         <SegmentedControl
           size="xs"
           aria-label="Display"
-          data={screens.map(({ id, name }) => ({ value: id, label: name }))}
-          value={screen.id}
-          onChange={(display) => setParams({ display }, { replace: true })}
+          data={displays.map(({ id, name }) => ({ value: id, label: name }))}
+          value={display.id}
+          onChange={(id) => setParams({ display: id }, { replace: true })}
         />
       )}
-      <Button size="xs" leftSection={<IconPlus size={15} />} onClick={addPage}>
-        Add a page
-      </Button>
+      {screen && (
+        <Button size="xs" leftSection={<IconPlus size={15} />} onClick={addPage}>
+          Add a page
+        </Button>
+      )}
     </>
   );
+  if (display.kind === 'text')
+    return (
+      <SheetFrame title="Screen" about={viewWords.pages.about} tools={tools}>
+        <InCharacters display={display} />
+      </SheetFrame>
+    );
   return (
     <SheetFrame title="Screen" about={viewWords.pages.about} tools={tools}>
-      {page ? (
+      {page && screen ? (
         <Workplace screen={screen} pages={pages} page={page} choose={choose} />
       ) : (
         <FirstStep>
-          {screen.name} has no page yet: it shows what rules write on it in characters. Add a page, and draw
+          {display.name} has no page yet: it shows what rules write on it in characters. Add a page, and draw
           on it.
         </FirstStep>
       )}
       <div className={classes.below}>
-        {!page && <Cost gadget={gadget} screen={screen} />}
+        {!page && screen && <Cost gadget={gadget} screen={screen} />}
         <div className={classes.figures}>
-          <OutputFigures output={screen} />
+          <OutputFigures output={display} />
         </div>
       </div>
     </SheetFrame>

@@ -1,4 +1,4 @@
-import type { TextDisplay } from '../gadget/index.ts';
+import type { TextDisplay } from '../../gadget/index.ts';
 
 /** A row of a character display: exactly `columns` cells, one character each; what does not fit is cut off. */
 export function rowCells(text: string, columns: number): string[] {

@@ -1,0 +1,10 @@
+export { blankRows, rowCells } from './rows.ts';
+export {
+  blankCells,
+  cellsArt,
+  contrastBand,
+  lackingOn,
+  pointsSaved,
+  renderCells,
+  shownCells,
+} from './render.ts';
