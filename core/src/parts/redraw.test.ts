@@ -42,8 +42,8 @@ describe('a whole picture', () => {
       buffer: 2_048,
     });
     // 160 × 128 of two bytes at 16 MHz: 20.48 ms; made a tile at a time: 128 bytes, and two for each of 320 tiles.
-    expect(readings('colour-display-spi')).toEqual({ picture: 20_480, pictures: 48, buffer: 768 });
-    expect(readings('colour-display-spi', { buffer: 0 })['buffer']).toBe(40_960);
+    expect(readings('small-colour-display')).toEqual({ picture: 20_480, pictures: 48, buffer: 768 });
+    expect(readings('small-colour-display', { buffer: 0 })['buffer']).toBe(40_960);
     expect(readings('graphic-display-two-wire', { depth: 2 })).toEqual({
       picture: 104_960,
       pictures: 9,

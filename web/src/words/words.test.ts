@@ -176,6 +176,14 @@ describe('words', () => {
     ['S10', { name: 'Won', twin: 'Lost', light: 'Lamp', here: 'blue', there: 'red', alikeFor: '' }],
     ['S03', { display: 'Glass', bytes: 1_024, free: 512, of: 512, board: '8-bit chip' }],
     ['S01', { reason: 'row', text: 'x', row: 3, rows: 2, display: 'Screen' }],
+    [
+      'S01',
+      { reason: 'legend', page: 'Gate', text: 'Count', font: '6x8', takes: 30, room: 20, display: 'Sign' },
+    ],
+    ['S01', { reason: 'legends', page: 'Gate', text: 'Go', font: '6x8', takes: 8, room: 4, display: 'Sign' }],
+    ['S04', { font: '', characters: '♥', count: 1, display: 'Rows' }],
+    ['S09', { display: 'Rows', reason: 'faint', contrast: 0 }],
+    ['S09', { display: 'Rows', reason: 'blocks', contrast: 100 }],
     ['X01', { text: 'a +', message: 'cannot be read' }],
     ['X03', { excess: 'moment', cause: 'rule', name: 'Lit', number: 2, times: 1, atUs: 120_000, overUs: 0 }],
     [

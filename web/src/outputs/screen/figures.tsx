@@ -121,7 +121,7 @@ function Palette({ output, change }: Parameters<FiguresOf<'screen'>>[0]) {
         <label key={ink}>
           <span className="number">{ink}</span>
           <InkColour
-            label={ink === 0 ? 'Ink 0, the ground' : ink === 1 ? 'Ink 1, the usual one' : `Ink ${ink}`}
+            label={`Colour of ${ink === 0 ? 'the ground' : `ink ${ink}`}`}
             value={colour}
             commit={(value) => put(ink, value)}
           />

@@ -29,7 +29,7 @@ const called: Readonly<Record<string, string>> = {
   'character-display-two-wire': 'lcd screen text i2c',
   'graphic-display-two-wire': 'oled lcd screen i2c',
   'graphic-display-spi': 'oled lcd tft screen',
-  'colour-display-spi': 'tft lcd rgb screen color',
+  'small-colour-display': 'tft lcd rgb screen color',
   piezo: 'buzzer beeper sounder speaker',
   buzzer: 'beeper sounder piezo',
   'amplifier-speaker': 'audio loudspeaker sound',

@@ -18,8 +18,8 @@ interface Spi extends Pixels {
 }
 const bus = (figures: Spi): DisplayBus => pixelBus(figures, (bytes) => serialUs(bytes, figures.busBaud));
 
-export const colourDisplaySpi = definePart({
-  id: 'colour-display-spi',
+export const smallColourDisplay = definePart({
+  id: 'small-colour-display',
   title: 'Small colour display, SPI',
   doc: 'Colours of 16 bits a pixel on a fast serial bus: a full picture takes tens of milliseconds, and a buffer for it is larger than the memory of small boards; drawn a tile at a time it needs little.',
   group: 'displays',

@@ -1,0 +1,175 @@
+import { By, Key } from 'selenium-webdriver';
+import { Bench } from './test/bench.ts';
+
+jest.setTimeout(180_000);
+
+let bench: Bench;
+beforeAll(async () => {
+  bench = await Bench.open({ demo: false });
+});
+afterAll(() => bench.close());
+
+const element = (number: number) => `[aria-label="Element ${number}"]`;
+const slot = (number: number, name: string) => bench.label(name, element(number));
+
+/** Of the pixels of a display in hand, how many have each colour. */
+const inHand = (which = 0) =>
+  bench.driver.executeScript<Record<string, number>>(
+    `const canvas = document.querySelectorAll('[role=application] canvas')[arguments[0]];
+     const { data } = canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height);
+     const count = {};
+     for (let at = 0; at < data.length; at += 4) {
+       const colour = [data[at], data[at + 1], data[at + 2]].join(' ');
+       count[colour] = (count[colour] ?? 0) + 1;
+     }
+     return count;`,
+    which,
+  );
+const seen = (what: string, probe: (count: Record<string, number>) => boolean, which = 0) =>
+  bench.until(what, async () => probe(await inHand(which)));
+
+/** As a picker of colours does it: the browser's own cannot be opened here. */
+const pickColour = async (label: string, colour: string) => {
+  const field = await bench.label(label);
+  await bench.driver.executeScript(
+    `arguments[0].value = arguments[1];
+     arguments[0].dispatchEvent(new Event('change', { bubbles: true }));`,
+    field,
+    colour,
+  );
+};
+
+describe('a display of colours from nothing', () => {
+  it('draws in the inks that are chosen, and in the colours that they are given', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.click('Parts');
+    await bench.addParts('Small colour display, SPI');
+    await bench.click('Screen');
+    await bench.click('Add a page');
+    await bench.click('Box');
+    await slot(1, 'Width');
+    await bench.clickLabel('Ink 2', element(1));
+    await bench.shows('160 × 128 pixels, of 65,536 colours. A picture takes 20.5 ms');
+    // A frame around all of it: 160 and 126 on either side. Its red has 5 bits, its green 6.
+    await seen('a red frame', (count) => count['230 85 49'] === 2 * 160 + 2 * 126);
+    await pickColour('Colour of ink 2', '#0000ff');
+    await seen('a blue frame', (count) => count['0 0 255'] === 2 * 160 + 2 * 126);
+    await bench.saved();
+  });
+
+  it('has inks by values, and no more of them than it is given', async () => {
+    await bench.fill(await slot(1, 'Ink, a number'), '5 + 40', Key.ENTER);
+    // Beyond the last it is the last.
+    await seen('the last ink', (count) => count['90 101 115'] === 2 * 160 + 2 * 126);
+    await bench.click('Without ink 7');
+    await seen(
+      'the one before',
+      (count) => count['90 101 115'] === undefined && (count['140 109 197'] ?? 0) > 500,
+    );
+    await bench.click('Another ink');
+    await seen('the last again', (count) => (count['90 101 115'] ?? 0) > 500);
+  });
+
+  it('blinks by itself, and a text runs', async () => {
+    await slot(1, 'Width');
+    await bench.pick(await bench.label('Blinking', element(1)), 'blinking twice a second');
+    await seen('off', (count) => Object.keys(count).length === 1);
+    await seen('on', (count) => Object.keys(count).length === 2);
+    await bench.pick(await bench.label('Blinking', element(1)), 'without blinking');
+    await bench.click('Running text');
+    const picture = () =>
+      bench.driver.executeScript<string>(
+        'return document.querySelector("[role=application] canvas").toDataURL()',
+      );
+    await seen('letters', (count) => (count['247 243 230'] ?? 0) > 100);
+    const before = await picture();
+    await bench.until('it moved', async () => (await picture()) !== before);
+    // What it says is read as it stands, wherever it has run to.
+    await bench.shows('Small colour display: Tonight at the lantern gate');
+  });
+
+  it('says where a legend has no room, and none where it has', async () => {
+    await bench.shows('No snags');
+    await bench.click('Legends');
+    await bench.shows('Small colour display: Tonight at the lantern gate / Back / Go');
+    await bench.fill(
+      await slot(3, 'Words, from 0, with / between them'),
+      'Back / Settings of it / Go',
+      Key.ENTER,
+    );
+    await bench.shows('1 snag');
+    await bench.fill(await slot(3, 'Words, from 0, with / between them'), 'Back / Count / Go', Key.ENTER);
+    await bench.shows('No snags');
+  });
+
+  it('plots how a value went, and keeps what it has after a reload', async () => {
+    await bench.click('Plot');
+    await slot(4, 'Least');
+    await bench.clickLabel('Ink 4', element(4));
+    const green = async () => (await inHand())['123 178 82'] ?? 0;
+    const first = await bench.until('some of it', green);
+    await bench.until('more of it', async () => (await green()) > first);
+    await bench.saved();
+    await bench.driver.navigate().refresh();
+    await bench.until('begun anew', green);
+  });
+
+  it('shows pictures in inks of their own', async () => {
+    await bench.segment('Pictures');
+    await bench.click('Begin a picture');
+    await bench.clickLabel('Ink 3');
+    const board = await bench.css('[role=group][aria-label^="Frame 1 of"]');
+    await board.sendKeys(' ', Key.ARROW_RIGHT, Key.ARROW_RIGHT, ' ');
+    await bench.shows('2, 0: ink 3');
+    await bench.shows('128 bytes in the chip');
+    await bench.segment('Pages');
+    await bench.click('Picture');
+    await seen('three dots of it', (count) => count['239 178 49'] === 3);
+    await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
+    await seen('none of it', (count) => count['239 178 49'] === undefined);
+    await bench.saved();
+  });
+});
+
+describe('a display of characters', () => {
+  const rows = 'Character display, two-wire';
+
+  it('looks dead while its trim is at its end, which is told, and mended', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.click('Parts');
+    await bench.addParts(rows);
+    await bench.click('Flow');
+    await bench.fill(await bench.label('Name of the first state'), 'On', Key.ENTER);
+    await bench.clickLabel('Add a rule to On');
+    await bench.click('Screen');
+    await bench.shows('16 × 2 characters');
+    await seen('cells', (count) => Object.keys(count).length === 2);
+    await bench.fill(await bench.label('Contrast trim'), '0');
+    await seen('nothing', (count) => Object.keys(count).length === 1);
+    await bench.click('1 snag');
+    await bench.shows('it looks dead');
+    await bench.click('Turn the trim to 50 %');
+    await seen('cells again', (count) => Object.keys(count).length === 2);
+    await bench.shows('No snags');
+  });
+
+  it('is given a character of its own, drawn by keys, and shows it where it is written', async () => {
+    await bench.driver.findElement(By.css('body')).sendKeys(Key.ESCAPE);
+    await bench.click('A character of its own');
+    const first = await bench.label('Dot 1, 1');
+    await first.sendKeys(' ');
+    await bench.css('[aria-label="Dot 1, 1"][aria-pressed=true]');
+    await (await bench.label('Dot 1, 1')).sendKeys(Key.ARROW_RIGHT, Key.ARROW_DOWN);
+    await (await bench.driver.switchTo().activeElement()).sendKeys(' ');
+    await bench.css('[aria-label="Dot 2, 2"][aria-pressed=true]');
+    await bench.click('Flow');
+    await bench.choose('On entering On: add something that happens', 'Show text');
+    await bench.fill(await bench.label('Text, with expressions in braces'), '♥', Key.ENTER);
+    await bench.clickLabel('Switch off and on');
+    // The two dots of it, and no others.
+    await seen('a heart of two dots', (count) => count['28 42 18'] === 2);
+    await bench.shows('No snags');
+  });
+});
