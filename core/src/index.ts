@@ -422,6 +422,8 @@ export {
   fonts,
   inksOf,
   pageTried,
+  partlySent,
+  policiesOf,
   lackingOn,
   readOn,
   render,
@@ -435,6 +437,8 @@ export {
   type Drawn,
   type ElementKind,
   type FontName,
+  type Policies,
+  type Policy,
   type Tried,
   type Trying,
 } from './screen/index.ts';

@@ -132,6 +132,39 @@ describe('a display of colours from nothing', () => {
   });
 });
 
+describe('a slow bus', () => {
+  it('is seen: what has come of a picture is there, the rest is as it was', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.click('Parts');
+    await bench.addParts('Small colour display, SPI');
+    await bench.click('Screen');
+    await bench.click('Add a page');
+    await bench.click('Box');
+    await slot(1, 'Width');
+    await bench.pick(await bench.label('Box', element(1)), 'a filled box');
+    await bench.pick(await bench.label('Blinking', element(1)), 'blinking twice a second');
+    const all = 160 * 128;
+    await seen('all of it', (count) => count['247 243 230'] === all);
+    await bench.pace('1/20');
+    await seen('some of it', (count) => (count['247 243 230'] ?? 0) > 0 && (count['16 20 25'] ?? 0) > 0);
+    await bench.pace('1×');
+  });
+
+  it('is compared with other ways to send, of which the cheapest that keeps up is told and taken', async () => {
+    await bench.driver.executeScript(
+      `for (const summary of document.querySelectorAll('summary'))
+         if (summary.textContent.startsWith('Ways to send it')) summary.click();`,
+    );
+    // 20.5 ms: 48 of them have room in a second.
+    await bench.shows('All of it, the loop waits asks least of chip and program, and keeps up');
+    await bench.clickLabel('Send so: Changed tiles, beside the loop');
+    await bench.shows('the loop goes on meanwhile');
+    await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
+    await bench.shows('the loop waits for it');
+  });
+});
+
 describe('a display of characters', () => {
   const rows = 'Character display, two-wire';
 

@@ -21,5 +21,5 @@ export {
   terminalsOf,
   type Classed,
 } from './catalogue.ts';
-export { columnBytes } from './redraw.ts';
+export { bufferBytes, columnBytes, sumsBytes } from './redraw.ts';
 export { encoderPart, taperOf, type EncoderPart } from './turned.ts';

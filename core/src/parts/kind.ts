@@ -12,6 +12,16 @@ export interface LightData {
   interruptsOff: boolean;
 }
 
+/** What a display of pixels has. */
+export interface Pixels {
+  widthPx: number;
+  heightPx: number;
+  /** What a pixel can look like, by the number of it in `depths`. */
+  depth: number;
+  /** Where the chip makes its pictures, by number: whole ones in its memory, or a tile at a time. */
+  buffer: number;
+}
+
 /** How a display of pixels is told what it shows. */
 export interface DisplayBus {
   /** Of a whole picture. */
@@ -20,6 +30,7 @@ export interface DisplayBus {
   bufferBytes: number;
   /** Of a pixel. */
   bits: number;
+  pixels: Pixels;
   /** To go to a place before something is sent from there on. */
   moveBytes: number;
   /** How long so many bytes take that are sent together, whole µs. */

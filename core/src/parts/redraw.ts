@@ -1,19 +1,10 @@
 import { bitsOfDepth, depths } from '../gadget/index.ts';
-import { count, oneOf, type DisplayBus, type Reading } from './kind.ts';
+import { count, oneOf, type DisplayBus, type Pixels, type Reading } from './kind.ts';
 
 /*
  * How long displays take to be told all that they show, and what that takes of the chip's memory.
  * Source: reckoning, Buses and screens; Displays, more.
  */
-
-export interface Pixels {
-  widthPx: number;
-  heightPx: number;
-  /** What a pixel can look like, by the number of it in `depths`. */
-  depth: number;
-  /** Where the chip makes its pictures, by number: whole ones in its memory, or a tile at a time. */
-  buffer: number;
-}
 
 /** Bits of a pixel over the bus. */
 export const pixelBits = ({ depth }: Pick<Pixels, 'depth'>): number => bitsOfDepth[depths[depth]!];
@@ -33,11 +24,14 @@ const sumBytes = 2;
  * Bytes of the chip's memory in which pictures are made: a whole picture; or one tile of eight by eight pixels, drawn
  * and sent one after the other, and of each a sum that tells whether it is another than the one that was sent last.
  */
-export function bufferBytes(pixels: Pixels): number {
-  if (pixels.buffer === 0) return frameBytes(pixels);
-  const tiles = Math.ceil(pixels.widthPx / tilePx) * Math.ceil(pixels.heightPx / tilePx);
-  return tilePx * columnBytes(tilePx, pixelBits(pixels)) + sumBytes * tiles;
-}
+export const bufferBytes = (pixels: Pixels): number =>
+  pixels.buffer === 0
+    ? frameBytes(pixels)
+    : tilePx * columnBytes(tilePx, pixelBits(pixels)) + sumsBytes(pixels);
+
+/** Of the sums of all tiles. */
+export const sumsBytes = ({ widthPx, heightPx }: Pick<Pixels, 'widthPx' | 'heightPx'>): number =>
+  sumBytes * Math.ceil(widthPx / tilePx) * Math.ceil(heightPx / tilePx);
 
 /** Figures of every display of pixels. */
 export const pixelFigures = {
@@ -54,6 +48,7 @@ export const pixelBus = (pixels: Pixels & { moveBytes: number }, us: DisplayBus[
   frameBytes: frameBytes(pixels),
   bufferBytes: bufferBytes(pixels),
   bits: pixelBits(pixels),
+  pixels,
   moveBytes: pixels.moveBytes,
   us,
 });

@@ -8,12 +8,13 @@ export {
   shownCells,
 } from './cells/index.ts';
 export { firstPage, type Element, type ElementKind } from './elements.ts';
+export { policiesOf, type Policies, type Policy } from './policies.ts';
 export { elementProblem } from './problem.ts';
 export { fontMemory } from './said.ts';
 export { inksOf, shownInks, type Colour } from './palette.ts';
 export { leftOf } from './glyphs.ts';
 export { fonts, lackingIn, type FontName } from './fonts.ts';
 export { numberText, type NumberFormat } from './numbers.ts';
-export { changedRuns, sendUs } from './tiles.ts';
+export { changedRuns, partlySent, sendUs } from './tiles.ts';
 export { pageTried, type Tried, type Trying } from './tried.ts';
 export { boundsOf, cellFont, readOn, render, textOf, textsOn, type Drawing, type Drawn } from './render.ts';

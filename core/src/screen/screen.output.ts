@@ -21,7 +21,8 @@ export interface ShownScreen {
   glass: Drawn;
   /** On its way over the bus, to be seen when all of it is there. */
   sending: Drawn | null;
-  /** How long all of it takes, µs. */
+  /** Since when, and how long all of it takes, µs. */
+  sentFromUs: number;
   lastsUs: number;
   /** Something may look otherwise than what was sent last. */
   stale: boolean;
@@ -63,6 +64,7 @@ const undrawn = (was: ShownScreen, rows: readonly string[]): ShownScreen => ({
   untold: was.untold,
   glass: { pageId: null, rows, drawings: nothing.drawings },
   sending: null,
+  sentFromUs: 0,
   lastsUs: 0,
   stale: was.stale,
   freeUs: was.freeUs,
@@ -134,7 +136,7 @@ function redrawn(was: ShownScreen, on: On): ShownScreen {
   const after = { ...was, ...goesOn, freeUs: on.nowUs + Math.max(lasts, everyUs) };
   if (lasts === 0) return seen(after, next, on);
   on.plan(lasts, 'sent');
-  return { ...after, sending: next, lastsUs: lasts };
+  return { ...after, sending: next, sentFromUs: on.nowUs, lastsUs: lasts };
 }
 
 const isShown = ({ pageId, texts }: Extract<ScreenEntry, { lane: 'screen' }>): boolean =>
@@ -162,6 +164,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
     untold: true,
     glass: nothing,
     sending: null,
+    sentFromUs: 0,
     lastsUs: 0,
     stale: true,
     freeUs: 0,
@@ -222,6 +225,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
   later: (was, byUs) => ({
     ...was,
     freeUs: was.freeUs + byUs,
+    sentFromUs: was.sentFromUs + byUs,
     sinceUs: was.sinceUs + byUs,
     againUs: was.againUs === null ? null : was.againUs + byUs,
     tracks: Object.fromEntries(

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { runs } from '../test/runs.ts';
-import { blankBitmap, type Bitmap } from '../picture/index.ts';
-import { changedRuns, sendUs } from './tiles.ts';
+import { bitmapArt, blankBitmap, type Bitmap } from '../picture/index.ts';
+import { changedRuns, partlySent, sendUs } from './tiles.ts';
 
 function bitmapOf(widthPx: number, heightPx: number, lit: readonly (readonly [number, number])[]): Bitmap {
   const bitmap = blankBitmap(widthPx, heightPx);
@@ -28,11 +28,31 @@ describe('tiles that look otherwise', () => {
       frameBytes: 100,
       bufferBytes: 100,
       bits: 1,
+      pixels: { widthPx: 8, heightPx: 8, depth: 0, buffer: 0 },
       moveBytes: 3,
       us: (bytes: number) => 10 * bytes,
     };
     expect(sendUs(bus, [16, 8])).toBe(30 + 160 + 30 + 80);
     expect(sendUs(bus, [])).toBe(0);
+  });
+  it('are there one after the other while a picture is on its way', () => {
+    const was = blank(24, 16);
+    const is = bitmapOf(24, 16, [[0, 0], [7, 0], [9, 0], [3, 15]]); // prettier-ignore
+    const at = (thousandths: number, whole: boolean) => {
+      const into = bitmapOf(24, 16, [[5, 5]]);
+      partlySent(into, was, is, thousandths, whole, 1);
+      return bitmapArt(into).flatMap((row, y) =>
+        [...row].flatMap((pixel, x) => (pixel === '#' ? [[x, y]] : [])),
+      );
+    };
+    // Three tiles of eight bytes: two beside one another, one below them.
+    expect(at(0, false)).toEqual([]);
+    expect(at(300, false)).toEqual([[0, 0]]);
+    expect(at(334, false)).toEqual([[0, 0], [7, 0]]); // prettier-ignore
+    expect(at(999, false)).toEqual([[0, 0], [7, 0], [9, 0], [3, 15]]); // prettier-ignore
+    // All of it: 48 bytes.
+    expect(at(209, true)).toEqual([[0, 0], [7, 0], [9, 0]]); // prettier-ignore
+    expect(at(1_000, true)).toEqual([[0, 0], [7, 0], [9, 0], [3, 15]]); // prettier-ignore
   });
   it('sent over what was there give what is there now', () => {
     const size = { widthPx: 27, heightPx: 19 };

@@ -52,6 +52,41 @@ export function changedRuns(was: Bitmap, is: Bitmap, bits: number): number[] {
   return runs;
 }
 
+/**
+ * What is on the glass while a picture is on its way: what has come is new, the rest is as it was. Tile by tile in the
+ * order in which they are sent, and in each column by column.
+ * @param into of the same size
+ * @param thousandths how much of it is there
+ * @param whole all of it is sent, not only the tiles that changed
+ */
+export function partlySent(
+  into: Bitmap,
+  was: Bitmap,
+  is: Bitmap,
+  thousandths: number,
+  whole: boolean,
+  bits: number,
+): void {
+  const { widthPx, heightPx } = is;
+  into.pixels.set(was.pixels);
+  const runs = whole ? allChangedRuns(is, bits) : changedRuns(was, is, bits);
+  let left = Math.floor((runs.reduce((sum, bytes) => sum + bytes, 0) * thousandths) / 1_000);
+  for (let top = 0; top < heightPx; top += tilePx) {
+    const rows = Math.min(tilePx, heightPx - top);
+    const high = columnBytes(rows, bits);
+    for (let x = 0; x < widthPx; x += 1) {
+      const tile = x - (x % tilePx);
+      const from = top * widthPx + tile;
+      const wide = Math.min(tilePx, widthPx - tile);
+      if (!whole && !differs(was.pixels, is.pixels, from, wide, widthPx, rows)) continue;
+      if (left < high) return;
+      left -= high;
+      for (let at = top * widthPx + x, row = 0; row < rows; row += 1, at += widthPx)
+        into.pixels[at] = is.pixels[at]!;
+    }
+  }
+}
+
 /** The same where every tile is another: a run for each row of tiles. */
 export const allChangedRuns = (
   { widthPx, heightPx }: Pick<Bitmap, 'widthPx' | 'heightPx'>,

@@ -25,6 +25,7 @@ import {
   tryTogether,
   lightCodes,
   menuAdvice,
+  policiesOf,
   taskVerdicts,
   wayInto,
   waysOut,
@@ -136,6 +137,7 @@ const lab = {
   taskVerdicts,
   lightCodes,
   menuAdvice,
+  policiesOf,
   recordedTrial,
   stretchTrial,
   /** How settings do on the same presses of one button's own switch. */

@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { count, definePart, twoWireFigures, twoWireModule, type DisplayBus } from '../kind.ts';
-import { bufferBytes, pictureReadings, pixelBus, pixelFigures, twoWireUs, type Pixels } from '../redraw.ts';
+import { count, definePart, twoWireFigures, twoWireModule, type DisplayBus, type Pixels } from '../kind.ts';
+import { bufferBytes, pictureReadings, pixelBus, pixelFigures, twoWireUs } from '../redraw.ts';
 
 interface TwoWire extends Pixels {
   pieceBytes: number;

@@ -9,8 +9,9 @@ import {
   serialBus,
   supplied,
   type DisplayBus,
+  type Pixels,
 } from '../kind.ts';
-import { bufferBytes, pictureReadings, pixelBus, pixelFigures, serialUs, type Pixels } from '../redraw.ts';
+import { bufferBytes, pictureReadings, pixelBus, pixelFigures, serialUs } from '../redraw.ts';
 
 interface Spi extends Pixels {
   busBaud: number;

@@ -1,5 +1,6 @@
 import {
   blankBitmap,
+  partlySent,
   rastersOf,
   render,
   shownInks,
@@ -11,17 +12,45 @@ import { useCallback, useMemo, useRef } from 'react';
 import { usePictures } from '../useOutput.ts';
 import { Pixels } from './Pixels.tsx';
 
+/** A picture on its way to a display, and how much of it is there, in thousandths. */
+export interface Coming {
+  drawn: Drawn;
+  thousandths: number;
+  /** Of a pixel over the bus. */
+  bits: number;
+}
+
 /** What a display shows, at its own pixels; as large as its place has it. */
-export function Glass({ screen, drawn, label }: { screen: Screen; drawn: Drawn; label?: string }) {
+export function Glass({
+  screen,
+  drawn,
+  coming = null,
+  label,
+}: {
+  screen: Screen;
+  drawn: Drawn;
+  /** Kept the same (`useMemo`) as long as no more of it has come. */
+  coming?: Coming | null;
+  label?: string;
+}) {
   const { widthPx, heightPx } = screen;
   const pictures = usePictures();
-  const kept = useRef<Bitmap | null>(null);
+  const kept = useRef<Bitmap[]>([]);
   const bitmap = useCallback(() => {
-    if (kept.current?.widthPx !== widthPx || kept.current.heightPx !== heightPx)
-      kept.current = blankBitmap(widthPx, heightPx);
-    render(kept.current, screen, drawn, rastersOf(pictures));
-    return kept.current;
-  }, [screen, drawn, pictures, widthPx, heightPx]);
+    const blank = (at: number): Bitmap => {
+      const before = kept.current[at];
+      const same = before?.widthPx === widthPx && before.heightPx === heightPx;
+      return (kept.current[at] = same ? before : blankBitmap(widthPx, heightPx));
+    };
+    const rasters = rastersOf(pictures);
+    const was = blank(0);
+    render(was, screen, drawn, rasters);
+    if (!coming) return was;
+    const [is, mixed] = [blank(1), blank(2)];
+    render(is, screen, coming.drawn, rasters);
+    partlySent(mixed, was, is, coming.thousandths, screen.update === 'whole', coming.bits);
+    return mixed;
+  }, [screen, drawn, coming, pictures, widthPx, heightPx]);
   const inks = useMemo(() => shownInks(screen), [screen]);
   return <Pixels widthPx={widthPx} heightPx={heightPx} bitmap={bitmap} inks={inks} label={label} />;
 }

@@ -1,7 +1,10 @@
-import { readOn, type Drawn, type Screen } from '@hum-lever/core';
+import { displayBus, readOn, type Drawn, type OutputStateOf, type Screen } from '@hum-lever/core';
+import { useEffect, useMemo, useState } from 'react';
+import { useGadget } from '../../client/index.ts';
 import { useIsLit } from '../../shared/index.ts';
 import { useOutput } from '../useOutput.ts';
-import { Glass } from './Glass.tsx';
+import { usePlayer, virtualNowUs } from '../../workers/index.ts';
+import { Glass, type Coming } from './Glass.tsx';
 import classes from './Display.module.css';
 
 const blank: Drawn = { pageId: null, rows: [], drawings: [] };
@@ -9,15 +12,59 @@ const blank: Drawn = { pageId: null, rows: [], drawings: [] };
 const pixelMm = 0.4;
 const room = { leastMm: 24, mostMm: 56 };
 
+/** Shorter than a few frames of the page, what comes cannot be seen coming. */
+const leastSeenMs = 50;
+
+/**
+ * The moment that is shown, frame by frame, while something lasts long enough to be watched.
+ * @param lastsUs null: nothing is watched
+ */
+function useNowUs(lastsUs: number | null): number {
+  const stoodUs = usePlayer(({ clock, pastUs }) => (lastsUs === null ? 0 : (pastUs ?? clock.nowUs)));
+  const speed = usePlayer(({ clock, pastUs }) => (pastUs === null ? clock.speed : 0));
+  const [wentUs, setWentUs] = useState(0);
+  const watched = lastsUs !== null && speed > 0 && lastsUs > leastSeenMs * 1_000 * speed;
+  useEffect(() => {
+    if (!watched) return;
+    let frame = requestAnimationFrame(function look() {
+      setWentUs(virtualNowUs());
+      frame = requestAnimationFrame(look);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [watched]);
+  return watched ? Math.max(stoodUs, wentUs) : stoodUs;
+}
+
+/** What is on its way to a display just now: seen line by line, where time goes slowly enough. */
+function useComing(id: string, shown: OutputStateOf<'screen'> | undefined): Coming | null {
+  const sending = shown?.sending ?? null;
+  const nowUs = useNowUs(sending ? shown!.lastsUs : null);
+  const parts = useGadget(({ document }) => document?.parts);
+  const bits = useMemo(() => (parts && displayBus({ parts }, id)?.bits) ?? 1, [parts, id]);
+  const share = shown && sending ? (nowUs - shown.sentFromUs) / Math.max(1, shown.lastsUs) : 0;
+  const thousandths = Math.round(1_000 * Math.min(1, Math.max(0, share)));
+  return useMemo(
+    () => (sending && thousandths > 0 ? { drawn: sending, thousandths, bits } : null),
+    [sending, thousandths, bits],
+  );
+}
+
 export function ScreenInHand({ output }: { output: Screen }) {
   const { id, name, widthPx } = output;
-  const drawn = useOutput('screen', id)?.glass ?? blank;
+  const shown = useOutput('screen', id);
+  const drawn = shown?.glass ?? blank;
+  const coming = useComing(id, shown);
   const pointed = useIsLit(id);
   const wideMm = Math.max(room.leastMm, Math.min(room.mostMm, widthPx * pixelMm));
   return (
     <figure className={classes.display} data-lit={pointed}>
       <div className={classes.glass} data-pixels style={{ width: `${wideMm}mm` }}>
-        <Glass screen={output} drawn={drawn} label={`${name}: ${readOn(drawn).join(' / ')}`} />
+        <Glass
+          screen={output}
+          drawn={drawn}
+          coming={coming}
+          label={`${name}: ${readOn(drawn).join(' / ')}`}
+        />
       </div>
       <figcaption>{name}</figcaption>
     </figure>

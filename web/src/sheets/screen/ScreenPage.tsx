@@ -24,6 +24,7 @@ import { DrawingBoard } from './Drawing.tsx';
 import { InCharacters } from './InCharacters.tsx';
 import { Elements } from './Elements.tsx';
 import { PageList } from './PageList.tsx';
+import { Ways } from './Ways.tsx';
 import { tryings, useTried, type TryingId } from './useTried.ts';
 import classes from './Screen.module.css';
 
@@ -163,6 +164,7 @@ function PagesView({ views }: { views: ReactNode }) {
       )}
       <div className={classes.below}>
         {!page && screen && <Cost gadget={gadget} screen={screen} />}
+        {screen && <Ways screen={screen} />}
         <div className={classes.figures}>
           <OutputFigures output={display} />
         </div>
