@@ -18,6 +18,8 @@ const pictures = [
 function page(widthPx, heightPx) {
   const at = (n) => ({
     onlyIf: 1,
+    blinks: 'steady',
+    ink: 1,
     x: (n * 37) % (widthPx - 40),
     y: (n * 11) % (heightPx - 8),
   });
@@ -25,7 +27,7 @@ function page(widthPx, heightPx) {
   const kinds = [
     (n) => ({ kind: 'drawText', ...at(n), ...written, text: 'Kettle Keeper' }),
     (n) => ({ kind: 'drawNumber', ...at(n), ...written, font: '12x16', value: n * 999, format: 'clock', places: 0, unit: '' }),
-    (n) => ({ kind: 'drawBar', ...at(n), width: 60, height: 8, value: n, low: 0, high: 30, grows: 'right', framed: true }),
+    (n) => ({ kind: 'drawBar', ...at(n), width: 60, height: 8, value: n, low: 0, high: 30, grows: 'right', framed: true, blocks: 0 }),
     (n) => ({ kind: 'drawBox', ...at(n), width: 40, height: 20, how: 'inverted' }),
     (n) => ({ kind: 'drawLine', ...at(n), toX: widthPx - 1, toY: heightPx - 1 }),
     (n) => ({ kind: 'drawDial', ...at(n), radius: 20, value: n, low: 0, high: 30, how: 'arc' }),
@@ -35,15 +37,25 @@ function page(widthPx, heightPx) {
 }
 
 /** Milliseconds that one whole picture takes. */
-function pictureMs({ blankBitmap, rastersOf, render }, widthPx, heightPx) {
-  const rasters = rastersOf(pictures);
+function pictureMs({ blankBitmap, stockOf, render }, widthPx, heightPx) {
+  const stock = stockOf({ pictures, fonts: [] });
   const bitmap = blankBitmap(widthPx, heightPx);
-  const screen = { id: 'o1', kind: 'screen', name: 'Bench', widthPx, heightPx, columns: 1, rows: 1 };
+  const screen = {
+    id: 'o1',
+    kind: 'screen',
+    name: 'Bench',
+    widthPx,
+    heightPx,
+    columns: 1,
+    rows: 1,
+    depth: 'mono',
+    palette: ['#000000', '#ffffff'],
+  };
   const drawn = { pageId: 'n1', rows: [], drawings: page(widthPx, heightPx) };
   const many = 200;
   const one = () => {
     const began = performance.now();
-    for (let n = 0; n < many; n += 1) render(bitmap, screen, drawn, rasters);
+    for (let n = 0; n < many; n += 1) render(bitmap, screen, drawn, stock);
     return (performance.now() - began) / many;
   };
   for (let warm = 0; warm < 10; warm += 1) one();
@@ -51,18 +63,28 @@ function pictureMs({ blankBitmap, rastersOf, render }, widthPx, heightPx) {
 }
 
 /** Milliseconds to find the tiles that look otherwise, of two pictures of one page. */
-function tilesMs({ blankBitmap, rastersOf, render, changedRuns }, widthPx, heightPx) {
-  const screen = { id: 'o1', kind: 'screen', name: 'Bench', widthPx, heightPx, columns: 1, rows: 1 };
+function tilesMs({ blankBitmap, stockOf, render, changedRuns }, widthPx, heightPx) {
+  const screen = {
+    id: 'o1',
+    kind: 'screen',
+    name: 'Bench',
+    widthPx,
+    heightPx,
+    columns: 1,
+    rows: 1,
+    depth: 'mono',
+    palette: ['#000000', '#ffffff'],
+  };
   const [was, is] = [0, 1].map((by) => {
     const bitmap = blankBitmap(widthPx, heightPx);
     const drawings = page(widthPx, heightPx).map((one) => ({ ...one, x: one.x + by }));
-    render(bitmap, screen, { pageId: 'n1', rows: [], drawings }, rastersOf(pictures));
+    render(bitmap, screen, { pageId: 'n1', rows: [], drawings }, stockOf({ pictures, fonts: [] }));
     return bitmap;
   });
   const many = 500;
   const one = () => {
     const began = performance.now();
-    for (let n = 0; n < many; n += 1) changedRuns(was, is);
+    for (let n = 0; n < many; n += 1) changedRuns(was, is, 1);
     return (performance.now() - began) / many;
   };
   for (let warm = 0; warm < 10; warm += 1) one();

@@ -1,3 +1,6 @@
+import { writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import { Bench } from './test/bench.ts';
 
@@ -129,6 +132,74 @@ describe('a display of colours from nothing', () => {
     await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
     await seen('none of it', (count) => count['239 178 49'] === undefined);
     await bench.saved();
+  });
+});
+
+describe('a font of one’s own', () => {
+  const glyph = (name: string, code: number, ...rows: string[]) =>
+    [
+      `STARTCHAR ${name}`,
+      `ENCODING ${code}`,
+      'DWIDTH 6 0',
+      `BBX 5 ${rows.length} 0 0`,
+      'BITMAP',
+      ...rows,
+      'ENDCHAR',
+    ].join('\n');
+  const file = [
+    'STARTFONT 2.1',
+    'FONT Lantern',
+    'FONTBOUNDINGBOX 6 8 0 -2',
+    'CHARS 2',
+    glyph('A', 65, 'F8', 'F8'),
+    glyph('B', 66, '80'),
+    'ENDFONT',
+  ].join('\n');
+  const bring = async (text: string) => {
+    const path = join(tmpdir(), `lantern-${process.pid}.bdf`);
+    writeFileSync(path, text);
+    await (await bench.css('input[type=file][accept=".bdf"]')).sendKeys(path);
+  };
+
+  it('is brought in from a file, refused with what was expected where it is none', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.click('Parts');
+    await bench.addParts('Small graphic display, SPI');
+    await bench.click('Screen');
+    await bench.segment('Fonts');
+    await bring('hello');
+    await bench.shows('Expected a BDF file, which begins with STARTFONT');
+    await (await bench.css('body')).sendKeys(Key.ESCAPE);
+    await bench.until(
+      'shut',
+      async () => (await bench.driver.findElements(By.css('[role=dialog]'))).length === 0,
+    );
+    await bring(file);
+    await bench.shows('2 characters in the file, 2 of them wanted, 6 × 8 pixels each');
+    await bench.click('Keep it as a font');
+    await bench.label('Name of font Lantern');
+  });
+
+  it('is written in on a page, which says what it lacks', async () => {
+    await bench.segment('Pages');
+    await bench.click('Add a page');
+    await bench.click('Text');
+    await bench.fill(await slot(1, 'Text, with expressions in braces'), 'A');
+    await slot(1, 'Text, with expressions in braces');
+    await bench.pick(await bench.label('Font', element(1)), 'Lantern');
+    // Two rows of five pixels.
+    await seen('its letter', (count) => count['233 242 201'] === 10);
+    await bench.shows('No snags');
+    await bench.fill(await slot(1, 'Text, with expressions in braces'), 'AZ', Key.ENTER);
+    await bench.shows('1 snag');
+    await bench.segment('Fonts');
+    await bench.shows('up to 2 characters');
+    await bench.clickLabel('Take font Lantern out; what is written in it stands in 6 × 8');
+    await bench.shows('No snags');
+    await bench.segment('Pages');
+    await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
+    await bench.shows('1 snag');
   });
 });
 

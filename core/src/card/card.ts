@@ -53,10 +53,12 @@ export function portraitOf(gadget: Gadget): Portrait {
   // Only those that are seen: a shelf has many gadgets on it.
   const seen = new Set(shown.flatMap((one) => (one.kind === 'drawPicture' ? [one.pictureId] : [])));
   const pictures = gadget.pictures.filter(({ id }) => seen.has(id));
+  const written = new Set(shown.flatMap((one) => ('font' in one ? [one.font] : [])));
+  const fonts = gadget.fonts.filter(({ id }) => written.has(id));
   const empty = emptyGadget(gadget.name);
   const wiring = { ...empty.wiring, sets: gadget.wiring.sets };
   return {
-    gadget: { ...empty, controls, outputs, parts, pictures, wiring },
+    gadget: { ...empty, controls, outputs, parts, pictures, fonts, wiring },
     outputs: { ...machine.shown.outputs },
   };
 }

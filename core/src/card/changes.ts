@@ -13,6 +13,7 @@ export type ChangedKind =
   | 'output'
   | 'page'
   | 'picture'
+  | 'font'
   | 'menu'
   /** Of a menu. */
   | 'item'
@@ -58,6 +59,7 @@ function collections(gadget: Gadget): readonly (readonly [ChangedKind, Things])[
     ['output', named(gadget.outputs)],
     ['page', named(gadget.pages)],
     ['picture', named(gadget.pictures)],
+    ['font', named(gadget.fonts)],
     ['menu', named(menus)],
     ['item', named(gadget.menus.flatMap(({ items }) => items))],
     ['chord', named(gadget.chords)],

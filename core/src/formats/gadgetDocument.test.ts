@@ -7,8 +7,8 @@ import { checkGadget, snagRules } from '../snag/index.ts';
 import { runTrial, trialSchema } from '../trial/index.ts';
 import { Explorer, usualLimits, wayInto } from '../explore/index.ts';
 import { replay, type Stimulus, type TraceEntry } from '../machine/index.ts';
-import { bitmapArt, blankBitmap, rastersOf } from '../picture/index.ts';
-import { pageTried, render } from '../screen/index.ts';
+import { bitmapArt, blankBitmap } from '../picture/index.ts';
+import { pageTried, render, stockOf } from '../screen/index.ts';
 import { pressToLight } from '../test/fixtures.ts';
 import { editGadget, printGadget, readGadget, readGadgetText } from './index.ts';
 
@@ -439,7 +439,7 @@ describe('a document of the tenth release', () => {
       const screen = gadget.outputs.find((output) => output.id === outputId) as Screen;
       return (['start', 'most'] as const).flatMap((trying) => {
         const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
-        render(bitmap, screen, pageTried(gadget, id, trying).drawn, rastersOf(gadget.pictures));
+        render(bitmap, screen, pageTried(gadget, id, trying).drawn, stockOf(gadget));
         return bitmapArt(bitmap);
       });
     });

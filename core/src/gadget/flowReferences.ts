@@ -3,9 +3,11 @@ import type { Control } from './controls.schema.ts';
 import { isElement, isOutputAction, kindsTold, showsPages, type Output } from './outputs.schema.ts';
 import type { Flow, State, Trigger } from './flow.schema.ts';
 import type { Chord } from './gestures.schema.ts';
+import { fontNames } from '../screen/screen.document.ts';
 import { keySetsOf, layerKeyId } from './keySets.ts';
 import { drawnLists, placedActions } from './placedActions.ts';
 import type { Page } from './pages.schema.ts';
+import type { OwnFont } from './fonts.schema.ts';
 import type { Picture } from './pictures.schema.ts';
 import type { Part } from './parts.schema.ts';
 import type { Wiring } from './wiring.schema.ts';
@@ -23,6 +25,7 @@ interface Referring {
   outputs: Output[];
   pages: Page[];
   pictures: Picture[];
+  fonts: OwnFont[];
   flow: Flow;
 }
 
@@ -213,8 +216,9 @@ export function wrongFor(
 }
 
 /** Pages lie on displays that show some, and hold what draws on those; nothing else draws. */
-function pageFaults({ outputs, pages, pictures, flow }: Referring, accuse: Accuse): void {
+function pageFaults({ outputs, pages, pictures, fonts, flow }: Referring, accuse: Accuse): void {
   const drawn = new Set(pictures.map(({ id }) => id));
+  const written = new Set<string>([...fontNames, ...fonts.map(({ id }) => id)]);
   const kinds = new Map(outputs.map(({ id, kind }) => [id, kind]));
   pages.forEach(({ outputId, elements }, p) => {
     const kind = kinds.get(outputId);
@@ -230,6 +234,11 @@ function pageFaults({ outputs, pages, pictures, flow }: Referring, accuse: Accus
         accuse(
           ['pages', p, 'elements', e, 'pictureId'],
           `expected the id of a picture, got "${element.pictureId}"`,
+        );
+      if ('font' in element && !written.has(element.font))
+        accuse(
+          ['pages', p, 'elements', e, 'font'],
+          `expected one of ${fontNames.join(', ')}, or the id of a font, got "${element.font}"`,
         );
     });
   });

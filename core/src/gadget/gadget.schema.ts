@@ -7,6 +7,7 @@ import { emptyFlow, flowSchema } from './flow.schema.ts';
 import { chordsSchema } from './gestures.schema.ts';
 import { menuSchema } from './menus.schema.ts';
 import { pageSchema } from './pages.schema.ts';
+import { fontsSchema } from './fonts.schema.ts';
 import { picturesSchema } from './pictures.schema.ts';
 import { handsSchema, human } from './human.ts';
 import { limits } from './limits.ts';
@@ -36,6 +37,7 @@ export const gadgetSchema = z
     pages: z.array(pageSchema).max(limits.pages),
     /** Drawn pixel by pixel, to be shown on pages. */
     pictures: picturesSchema,
+    fonts: fontsSchema,
     /** Settings and deeds as outlines that a hand moves through. */
     menus: z.array(menuSchema).max(limits.menus),
     bill: billSchema,
@@ -66,6 +68,7 @@ export function emptyGadget(name: string): Gadget {
     outputs: [],
     pages: [],
     pictures: [],
+    fonts: [],
     menus: [],
     bill: { currency: 'EUR' },
     parts: [],

@@ -20,6 +20,7 @@ export const idPrefix = {
   layer: 'y',
   page: 'n',
   picture: 'f',
+  font: 'z',
   menu: 'u',
   menuItem: 'i',
 } as const;
@@ -33,7 +34,8 @@ export const nextId = (gadget: Gadget, kind: keyof typeof idPrefix): string => n
 /** The next free ids with this prefix, so many of them. */
 export function nextIds(gadget: Gadget, kind: keyof typeof idPrefix, howMany: number): string[] {
   const prefix = idPrefix[kind];
-  const { brief, controls, chords, captures, outputs, pages, pictures, menus, parts, wiring, flow } = gadget;
+  const { brief, controls, chords, captures, outputs, pages, pictures, fonts, menus, parts, wiring, flow } =
+    gadget;
   const records = [
     ...brief.words,
     ...brief.tasks,
@@ -44,6 +46,7 @@ export function nextIds(gadget: Gadget, kind: keyof typeof idPrefix, howMany: nu
     ...outputs,
     ...pages,
     ...pictures,
+    ...fonts,
     ...menus,
     ...menus.flatMap(({ items }) => items),
     ...parts,

@@ -59,6 +59,7 @@ export {
   pictureKinds,
   plotKinds,
   fontNames,
+  textFontNames,
   growths,
   numberFormats,
   sendings,
@@ -74,6 +75,7 @@ export {
   type TextDisplay,
 } from '../screen/text.document.ts';
 export type { Page } from './pages.schema.ts';
+export type { OwnFont } from './fonts.schema.ts';
 export { type Frame, type Picture } from './pictures.schema.ts';
 export {
   idleLeads,

@@ -64,6 +64,14 @@ export const limits = {
   pictureFrames: 32,
   /** All frames of all pictures: a letter a pixel in the document. */
   pictureTotalPx: 262_144,
+  /** Of the gadget's own. */
+  fonts: 16,
+  fontGlyphs: 512,
+  /** A row of it goes into a word of 32 bits. */
+  fontWidePx: 32,
+  fontHighPx: 64,
+  /** All characters of all fonts: a letter a pixel in the document. */
+  fontTotalPx: 262_144,
   displayPx: 512,
   displayColumns: 80,
   displayRows: 8,

@@ -402,7 +402,7 @@ const toMenus = (document: Raw): Raw => ({ ...document, menus: [] });
 const toPictures = (document: Raw): Raw => ({ ...document, pictures: [] });
 
 /* --- 10 to 11: displays have inks, and what is drawn has one; bars may have blocks, anything may blink; characters
-       are made of dots or segments, and those of dots have a trim --- */
+       are made of dots or segments, and those of dots have a trim; a gadget may have fonts of its own, and had none --- */
 
 /** As displays of one colour had it then. */
 const usualInks = { depth: 'mono', palette: ['#141b18', '#e9f2c9'] };
@@ -435,6 +435,7 @@ function toInks(document: Raw): Raw {
       ...page,
       elements: Array.isArray(page.elements) ? page.elements.map(inked) : page.elements,
     })),
+    fonts: [],
   };
 }
 

@@ -15,6 +15,7 @@ export interface Place {
     | 'chord'
     | 'page'
     | 'picture'
+    | 'font'
     /** A menu, or one of its items. */
     | 'menu';
   id: string;

@@ -6,6 +6,7 @@ import type { Chord } from './gestures.schema.ts';
 import { menuFaults } from './menuReferences.ts';
 import { madeFor, type Menu } from './menus.schema.ts';
 import type { Page } from './pages.schema.ts';
+import type { OwnFont } from './fonts.schema.ts';
 import type { Picture } from './pictures.schema.ts';
 import type { Part } from './parts.schema.ts';
 import type { Wiring } from './wiring.schema.ts';
@@ -26,6 +27,7 @@ interface Referring {
   outputs: Output[];
   pages: Page[];
   pictures: Picture[];
+  fonts: OwnFont[];
   menus: Menu[];
   parts: Part[];
   wiring: Wiring;
@@ -39,7 +41,8 @@ interface Referring {
 export function checkReferences(gadget: Referring): ReferenceFault[] {
   const faults: ReferenceFault[] = [];
   const fault = (path: Path, message: string) => faults.push({ path, message });
-  const { brief, controls, chords, captures, outputs, pages, pictures, menus, parts, wiring, flow } = gadget;
+  const { brief, controls, chords, captures, outputs, pages, pictures, fonts, menus, parts, wiring, flow } =
+    gadget;
 
   const seen = new Set<string>();
   const derived = new Set(
@@ -64,6 +67,7 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
   outputs.forEach((output, i) => unique(output.id, ['outputs', i]));
   pages.forEach((page, i) => unique(page.id, ['pages', i]));
   pictures.forEach((picture, i) => unique(picture.id, ['pictures', i]));
+  fonts.forEach((font, i) => unique(font.id, ['fonts', i]));
   menus.forEach(({ id, items }, i) => {
     unique(id, ['menus', i]);
     items.forEach((item, n) => unique(item.id, ['menus', i, 'items', n]));

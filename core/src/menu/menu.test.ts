@@ -13,8 +13,8 @@ import {
 } from '../gadget/index.ts';
 import { Machine } from '../machine/index.ts';
 import { checkGadget } from '../snag/index.ts';
-import { bitmapArt, blankBitmap, noRasters } from '../picture/index.ts';
-import { pageTried, render } from '../screen/index.ts';
+import { bitmapArt, blankBitmap } from '../picture/index.ts';
+import { pageTried, render, stockOf } from '../screen/index.ts';
 import { numberVariable } from '../test/fixtures.ts';
 import {
   everyItem,
@@ -335,7 +335,7 @@ describe('what a menu shows', () => {
     const whole = withMenus(gadget);
     const screen = whole.outputs[0] as Extract<Output, { kind: 'screen' }>;
     const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
-    render(bitmap, screen, pageTried(whole, pageId, 'start').drawn, noRasters);
+    render(bitmap, screen, pageTried(whole, pageId, 'start').drawn, stockOf(whole));
     return bitmapArt(bitmap).map((row) => row.replace(/\.+$/, ''));
   };
   const little = { ...outputOf('screen', 'Glass'), widthPx: 60, heightPx: 26 } as Output;

@@ -1,5 +1,5 @@
 import {
-  fontNames,
+  textFontNames,
   variableRange,
   type Action,
   type MenuItem,
@@ -18,18 +18,18 @@ export interface Shown {
 }
 export const nothingShown: Shown = { entry: [], changed: [], pages: [], variables: [] };
 
-type FontName = (typeof fontNames)[number];
+type FontName = (typeof textFontNames)[number];
 const cellOf = (font: FontName) => {
   const [widthPx, heightPx] = font.split('x').map(Number) as [number, number];
   return { widthPx, heightPx };
 };
 /** The largest in which so many characters fit into that place; the smallest where none does. */
 function fitting(characters: number, widthPx: number, heightPx: number): FontName {
-  const fits = [...fontNames].reverse().find((font) => {
+  const fits = [...textFontNames].reverse().find((font) => {
     const cell = cellOf(font);
     return cell.widthPx * characters <= widthPx && cell.heightPx <= heightPx;
   });
-  return fits ?? fontNames[0];
+  return fits ?? textFontNames[0];
 }
 
 /** A texts variable that never changes: names by number. */

@@ -9,7 +9,8 @@ import {
   type SnagRule,
 } from '../gadget/index.ts';
 import { pointsSaved } from './cells/index.ts';
-import { fontForCells, fonts } from './fonts.ts';
+import { fontForCells } from './fonts.ts';
+import { stockOf } from './stock.ts';
 import { elementsOf, type PlacedElement } from './elements.ts';
 import { extentOf } from './extent.ts';
 
@@ -106,10 +107,11 @@ function onPage(gadget: Gadget, known: KnownRanges, placed: PlacedElement): Snag
 }
 
 /** Legends of keys that are wider than their share of the edge, or lie over one another at a side. */
-function inLegends({ element, screen, page }: PlacedElement): Snag[] {
+function inLegends(gadget: Gadget, { element, screen, page }: PlacedElement): Snag[] {
   if (element.kind !== 'drawLegends' || element.onlyIf.trim() === '0') return [];
   const { font, edge, words } = element;
-  const cell = fonts[font];
+  const stock = stockOf(gadget);
+  const cell = stock.font(font);
   const across = edge === 'bottom' || edge === 'top';
   // At a side they stand one below the other, and have all of the width.
   const room = Math.floor((across ? screen.widthPx : screen.heightPx) / words.length);
@@ -119,7 +121,7 @@ function inLegends({ element, screen, page }: PlacedElement): Snag[] {
     : words.filter((word) => wide(word) > screen.widthPx || (word !== '' && cell.heightPx > room));
   const longest = over.reduce((most, word) => (wide(word) > wide(most) ? word : most), '');
   if (longest === '') return [];
-  const common = { page: page.name, display: screen.name, text: longest, font };
+  const common = { page: page.name, display: screen.name, text: longest, font: stock.fontName(font) };
   return [
     {
       rule: 'S01',
@@ -140,7 +142,10 @@ export const S01: SnagRule = {
     const known = valuesOf(gadget, derived);
     return [
       ...inCells(gadget, known),
-      ...elementsOf(gadget).flatMap((placed) => [...onPage(gadget, known, placed), ...inLegends(placed)]),
+      ...elementsOf(gadget).flatMap((placed) => [
+        ...onPage(gadget, known, placed),
+        ...inLegends(gadget, placed),
+      ]),
     ];
   },
 };

@@ -1,13 +1,14 @@
 import { placedActions, type Gadget, type Place, type Snag, type SnagRule } from '../gadget/index.ts';
 import { elementsOf } from './elements.ts';
-import { lackingIn, type FontName } from './fonts.ts';
+import { fonts, lackingIn } from './fonts.ts';
+import { stockOf } from './stock.ts';
 import { lackingOn } from './cells/index.ts';
 import { cellFont } from './render.ts';
-import { fixedOf, fixedPieces } from './said.ts';
+import { digitsOf, fixedOf, fixedPieces } from './said.ts';
 
 interface Shown {
   /** In which font; null: in the shapes that the display itself has. */
-  font: FontName | null;
+  font: string | null;
   display: string;
   lacking: readonly string[];
   place: Place;
@@ -15,10 +16,11 @@ interface Shown {
 
 /** Everything that is written on displays. */
 function shownOn(gadget: Gadget): Shown[] {
+  const stock = stockOf(gadget);
   const onPages = elementsOf(gadget).flatMap(({ element, page, screen }): Shown[] => {
     if (!('font' in element)) return [];
-    const { font } = element;
-    const lacking = lackingIn(fixedOf(element, gadget), font);
+    const font = stock.fontName(element.font);
+    const lacking = lackingIn(fixedOf(element, gadget) + digitsOf(element), stock.font(element.font));
     return [{ font, display: screen.name, lacking, place: { kind: 'page', id: page.id } }];
   });
   const inCells = placedActions(gadget.flow).flatMap(({ actions, place }) =>
@@ -30,7 +32,7 @@ function shownOn(gadget: Gadget): Shown[] {
       if (screen?.kind === 'text') return [{ font: null, display, lacking: lackingOn(screen, text), place }];
       if (screen?.kind !== 'screen') return [];
       const font = cellFont(screen);
-      return [{ font, display, lacking: lackingIn(text, font), place }];
+      return [{ font, display, lacking: lackingIn(text, fonts[font]), place }];
     }),
   );
   return [...onPages, ...inCells];

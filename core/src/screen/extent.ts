@@ -10,16 +10,18 @@ import {
 } from '../flow/index.ts';
 import type { Gadget } from '../gadget/index.ts';
 import type { Element } from './elements.ts';
-import { fonts, type FontName } from './fonts.ts';
+
 import { numberText } from './numbers.ts';
 import { leftOf } from './glyphs.ts';
+import { stockOf } from './stock.ts';
 
 /** How far a text reaches on a page, at its longest. */
 export interface Extent {
   /** As it is written, and the most characters that it can take. */
   text: string;
   characters: number;
-  font: FontName;
+  /** As people call it. */
+  font: string;
   /** In pixels, from the left and upper edge to the right and lower one, both left out. */
   left: number;
   right: number;
@@ -69,19 +71,21 @@ export function extentOf(gadget: Gadget, element: Element, everywhere: KnownRang
   const x = fixed(element.x, gadget, known);
   const y = fixed(element.y, gadget, known);
   if (x === null || y === null) return null;
-  const { font, align } = element;
+  const { font: ref, align } = element;
+  const stock = stockOf(gadget);
+  const font = stock.font(ref);
   const characters = mostCharacters(element, gadget, known);
-  const left = leftOf({ x, font, align }, characters);
+  const left = leftOf({ x, align }, font, characters);
   return {
     text:
       element.kind === 'drawText'
         ? showTemplate(element.text, gadget)
         : showExpression(element.value, gadget),
     characters,
-    font,
+    font: stock.fontName(ref),
     left,
-    right: left + characters * fonts[font].widthPx,
+    right: left + characters * font.widthPx,
     top: y,
-    bottom: y + fonts[font].heightPx,
+    bottom: y + font.heightPx,
   };
 }

@@ -1,6 +1,7 @@
 import { cell4x6 } from './fonts/cell4x6.ts';
 import { cell6x8 } from './fonts/cell6x8.ts';
-import type { fontNames } from '../gadget/index.ts';
+import { textFontNames, type fontNames, type OwnFont } from '../gadget/index.ts';
+import { digits16x24 } from './fonts/digits16x24.ts';
 
 export type FontName = (typeof fontNames)[number];
 
@@ -11,6 +12,8 @@ export interface Font {
   /** Of a cell, with the space to its neighbours. */
   readonly widthPx: number;
   readonly heightPx: number;
+  /** Of a cell that are drawn, and kept in the memory of the chip: the gap to the next is not. */
+  readonly drawnPx: number;
   /** null: it has no such character. */
   glyph(character: string): Glyph | null;
 }
@@ -55,40 +58,70 @@ function enlarged(glyph: Glyph, by: number, width: number): Glyph {
   return rows;
 }
 
-function fontOf(widthPx: number, heightPx: number, glyphs: ReadonlyMap<string, Glyph>, by = 1): Font {
+/** Every stroke a pixel wider. */
+const bold = (glyph: Glyph): Glyph => glyph.map((row) => row | (row << 1));
+
+/** Twice as high, and as wide as before; a slope of one pixel a row stays one, of two rows. */
+const tall = (glyph: Glyph): Glyph => glyph.flatMap((row) => [row, row]);
+
+/** @param change made of each character when it is first asked for */
+function fontOf(
+  widthPx: number,
+  heightPx: number,
+  glyphs: ReadonlyMap<string, Glyph>,
+  change: (glyph: Glyph) => Glyph = (glyph) => glyph,
+): Font {
   const made = new Map<string, Glyph>();
   return {
-    widthPx: widthPx * by,
-    heightPx: heightPx * by,
+    widthPx,
+    heightPx,
+    drawnPx: widthPx - 1,
     glyph(character) {
       const known = made.get(character);
       if (known) return known;
       const small = glyphs.get(character);
       if (!small) return null;
-      const glyph = by === 1 ? small : enlarged(small, by, widthPx);
+      const glyph = change(small);
       made.set(character, glyph);
       return glyph;
     },
   };
 }
 
+/** A font of the gadget's own. */
+export function ownFont({ widthPx, heightPx, glyphs }: OwnFont): Font {
+  const made = new Map(
+    glyphs.map(({ character, rows }) => [
+      character,
+      rows.map((row) => [...row].reduce((sum, pixel, n) => (pixel === '#' ? sum + 2 ** n : sum), 0)),
+    ]),
+  );
+  return { widthPx, heightPx, drawnPx: widthPx, glyph: (character) => made.get(character) ?? null };
+}
+
 const usual = drawn(cell6x8, 2, 5, 8);
 
-/** By the cell that a character has. The two large ones are the usual one, made larger. */
+/**
+ * By the cell that a character has. The larger ones with letters are the usual one, made bold, higher, or larger as a
+ * whole.
+ */
 export const fonts: Readonly<Record<FontName, Font>> = {
   '4x6': fontOf(4, 6, drawn(cell4x6, 0, 3, 6)),
   '6x8': fontOf(6, 8, usual),
-  '12x16': fontOf(6, 8, usual, 2),
-  '18x24': fontOf(6, 8, usual, 3),
+  '8x8': fontOf(8, 8, usual, bold),
+  '8x16': fontOf(8, 16, usual, (glyph) => tall(bold(glyph))),
+  '12x16': fontOf(12, 16, usual, (glyph) => enlarged(glyph, 2, 6)),
+  '18x24': fontOf(18, 24, usual, (glyph) => enlarged(glyph, 3, 6)),
+  '16x24': fontOf(16, 24, drawn(digits16x24, 0, 15, 24)),
 };
 
 /** Characters of a text that the font does not have, each once, in order. */
-export const lackingIn = (text: string, font: FontName): string[] =>
-  [...new Set(text)].filter((character) => fonts[font].glyph(character) === null);
+export const lackingIn = (text: string, font: Font): string[] =>
+  [...new Set(text)].filter((character) => font.glyph(character) === null);
 
 /** Bytes that a font takes in the memory of the chip, trimmed to so many characters: whole bytes a column of eight. */
-export const fontBytes = (font: FontName, characters: number): number =>
-  characters * (fonts[font].widthPx - 1) * Math.ceil(fonts[font].heightPx / 8);
+export const fontBytes = ({ drawnPx, heightPx }: Font, characters: number): number =>
+  characters * drawnPx * Math.ceil(heightPx / 8);
 
 /** Largest font in which so many rows of so many characters lie on a display; null: not even the smallest. */
 export function fontForCells(
@@ -97,7 +130,7 @@ export function fontForCells(
   columns: number,
   rows: number,
 ): FontName | null {
-  const fitting = (Object.keys(fonts) as FontName[]).filter(
+  const fitting = textFontNames.filter(
     (name) => fonts[name].widthPx * columns <= widthPx && fonts[name].heightPx * rows <= heightPx,
   );
   return fitting.at(-1) ?? null;

@@ -1,8 +1,8 @@
 import type { OrderOf } from '../flow/index.ts';
 import { clamp } from '../kernel/index.ts';
-import { fillRect, outlineRect, type Bitmap } from '../picture/index.ts';
+import { blankBitmap, fillRect, outlineRect, type Bitmap } from '../picture/index.ts';
 import { rowCells } from './cells/index.ts';
-import { fonts, type FontName, type Glyph } from './fonts.ts';
+import type { Font, Glyph } from './fonts.ts';
 import { near } from './near.ts';
 
 /** Where characters may be seen: from the first column of pixels to the last, which is left out. */
@@ -28,14 +28,14 @@ function drawGlyph(bitmap: Bitmap, glyph: Glyph, left: number, top: number, ink:
 export function write(
   bitmap: Bitmap,
   text: string,
-  name: FontName,
+  font: Font,
   left: number,
   top: number,
   ink: number,
   inverted = false,
   within: Window = { from: 0, to: bitmap.widthPx },
 ): void {
-  const { widthPx, heightPx, glyph } = fonts[name];
+  const { widthPx, heightPx } = font;
   const seen = { from: Math.max(0, within.from), to: Math.min(bitmap.widthPx, within.to) };
   const letters = inverted ? (ink === 0 ? 1 : 0) : ink;
   let x = left;
@@ -44,13 +44,20 @@ export function write(
     if (x + widthPx > seen.from) {
       if (inverted)
         fillRect(bitmap, Math.max(seen.from, x), top, Math.min(seen.to, x + widthPx), top + heightPx, ink);
-      const found = glyph(character);
+      const found = font.glyph(character);
       if (found) drawGlyph(bitmap, found, x, top, letters, seen);
       else if (x >= seen.from && x + widthPx <= seen.to)
         outlineRect(bitmap, x, top, x + widthPx - 1, top + heightPx - 1, letters);
     }
     x += widthPx;
   }
+}
+
+/** A text in pixels of a font, as it is shown where it is chosen. */
+export function specimen(font: Font, text: string): Bitmap {
+  const bitmap = blankBitmap(Math.max(1, lengthOf(text) * font.widthPx), font.heightPx);
+  write(bitmap, text, font, 0, 0, 1);
+  return bitmap;
 }
 
 export const lengthOf = (text: string): number => {
@@ -61,10 +68,11 @@ export const lengthOf = (text: string): number => {
 
 /** Where a text begins: `x` is its left end, its middle or its right end. */
 export function leftOf(
-  { x, font, align }: Pick<OrderOf<'drawText'>, 'x' | 'font' | 'align'>,
+  { x, align }: Pick<OrderOf<'drawText'>, 'x' | 'align'>,
+  { widthPx }: Pick<Font, 'widthPx'>,
   characters: number,
 ): number {
-  const width = fonts[font].widthPx * characters;
+  const width = widthPx * characters;
   return near(x) - (align === 'left' ? 0 : align === 'right' ? width : width >> 1);
 }
 
@@ -76,8 +84,8 @@ function inView({ lines, rows, cursor }: OrderOf<'drawList'>): { from: number; c
   return { from, count };
 }
 
-export function drawList(bitmap: Bitmap, list: OrderOf<'drawList'>, ink: number): void {
-  const { heightPx, widthPx } = fonts[list.font];
+export function drawList(bitmap: Bitmap, list: OrderOf<'drawList'>, font: Font, ink: number): void {
+  const { heightPx, widthPx } = font;
   const [left, top, width] = [near(list.x), near(list.y), near(list.width)];
   const { from, count } = inView(list);
   const more = count > list.rows;
@@ -89,7 +97,7 @@ export function drawList(bitmap: Bitmap, list: OrderOf<'drawList'>, ink: number)
     const line = rowCells(list.lines[from + row]!, characters)
       .join('')
       .trimEnd();
-    write(bitmap, line, list.font, left, y, ink, chosen);
+    write(bitmap, line, font, left, y, ink, chosen);
   }
   if (!more) return;
   // How much of it is in view, and where.
@@ -103,12 +111,10 @@ export function drawList(bitmap: Bitmap, list: OrderOf<'drawList'>, ink: number)
 const gapCharacters = 3;
 
 /** How far a text runs until it is where it was, in pixels; 0: it has room, and stands. */
-export function runPx({
-  font,
-  width,
-  text,
-}: Pick<OrderOf<'drawRunning'>, 'font' | 'width' | 'text'>): number {
-  const { widthPx } = fonts[font];
+export function runPx(
+  { width, text }: Pick<OrderOf<'drawRunning'>, 'width' | 'text'>,
+  { widthPx }: Pick<Font, 'widthPx'>,
+): number {
   const length = lengthOf(text) * widthPx;
   return length <= near(width) ? 0 : length + gapCharacters * widthPx;
 }
@@ -117,13 +123,14 @@ export function runPx({
 export function drawRunning(
   bitmap: Bitmap,
   running: OrderOf<'drawRunning'>,
+  font: Font,
   ranPx: number,
   ink: number,
 ): void {
-  const { text, font } = running;
+  const { text } = running;
   const [from, top, width] = [near(running.x), near(running.y), near(running.width)];
   const within = { from, to: from + width };
-  const whole = runPx(running);
+  const whole = runPx(running, font);
   write(bitmap, text, font, from - ranPx, top, ink, false, within);
   // Its beginning comes in while its end is still there.
   if (whole > 0) write(bitmap, text, font, from - ranPx + whole, top, ink, false, within);
@@ -141,10 +148,10 @@ interface Placed {
 
 /** Where each legend stands: in the middle of its share of the edge; at the sides, close to the edge. */
 export function legendsOf(
-  { font, edge, words }: Pick<Legends, 'font' | 'edge' | 'words'>,
+  { edge, words }: Pick<Legends, 'edge' | 'words'>,
+  cell: Pick<Font, 'widthPx' | 'heightPx'>,
   { widthPx, heightPx }: Pick<Bitmap, 'widthPx' | 'heightPx'>,
 ): Placed[] {
-  const cell = fonts[font];
   const count = words.length;
   return words.map((word, n) => {
     const wide = lengthOf(word) * cell.widthPx;
@@ -158,9 +165,9 @@ export function legendsOf(
   });
 }
 
-export function drawLegends(bitmap: Bitmap, legends: Legends, ink: number): void {
-  const { heightPx, widthPx } = fonts[legends.font];
-  for (const { word, left, top, from, to } of legendsOf(legends, bitmap)) {
+export function drawLegends(bitmap: Bitmap, legends: Legends, font: Font, ink: number): void {
+  const { heightPx, widthPx } = font;
+  for (const { word, left, top, from, to } of legendsOf(legends, font, bitmap)) {
     if (word === '') continue;
     if (legends.inverted) {
       const across = legends.edge === 'bottom' || legends.edge === 'top';
@@ -169,6 +176,6 @@ export function drawLegends(bitmap: Bitmap, legends: Legends, ink: number): void
         : [left - 1, left + lengthOf(word) * widthPx];
       fillRect(bitmap, start, top, end, top + heightPx, ink);
     }
-    write(bitmap, word, legends.font, left, top, legends.inverted ? (ink === 0 ? 1 : 0) : ink);
+    write(bitmap, word, font, left, top, legends.inverted ? (ink === 0 ? 1 : 0) : ink);
   }
 }

@@ -1,4 +1,5 @@
 import type { Drawing } from './render.ts';
+import type { Stock } from './stock.ts';
 import { runPx } from './glyphs.ts';
 
 /** How long something that blinks is there, and how long it is not, µs: once and twice a second. */
@@ -50,6 +51,7 @@ export function atMoment(
   before: Moments['tracks'],
   sinceUs: number,
   nowUs: number,
+  stock: Stock,
 ): Moments {
   if (!drawings.some(goesOn)) return { drawings, tracks: none, nextUs: null };
   const tracks: Record<string, Track> = {};
@@ -64,7 +66,7 @@ export function atMoment(
     if (drawing.onlyIf === 0 || !goesOn(drawing)) return drawing;
     const off = drawing.blinks === 'steady' ? {} : { off: stood(blinkUs[drawing.blinks]) % 2 === 1 };
     if (drawing.kind === 'drawRunning') {
-      const whole = runPx(drawing);
+      const whole = runPx(drawing, stock.font(drawing.font));
       return { ...drawing, ...off, ranPx: whole === 0 ? 0 : stood(drawing.stepMs * 1_000) % whole };
     }
     if (drawing.kind === 'drawPlot') {

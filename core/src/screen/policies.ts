@@ -1,7 +1,8 @@
 import type { Gadget, Screen } from '../gadget/index.ts';
 import { bufferBytes, displayBus, sumsBytes, type DisplayBus } from '../parts/index.ts';
-import { blankBitmap, rastersOf, type Bitmap } from '../picture/index.ts';
+import { blankBitmap, type Bitmap } from '../picture/index.ts';
 import { render } from './render.ts';
+import { stockOf } from './stock.ts';
 import { allChangedRuns, changedRuns, sendUs } from './tiles.ts';
 import { pageTried } from './tried.ts';
 
@@ -38,11 +39,11 @@ const mostPages = 20;
 /** Every change that there is between values at first, least and most, on each page; as bytes of runs. */
 function changesOf(gadget: Gadget, screen: Screen, bits: number): number[][] {
   const pages = gadget.pages.filter(({ outputId }) => outputId === screen.id).slice(0, mostPages);
-  const rasters = rastersOf(gadget.pictures);
+  const stock = stockOf(gadget);
   return pages.flatMap(({ id }) => {
     const tried = (['start', 'least', 'most'] as const).map((trying): Bitmap => {
       const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
-      render(bitmap, screen, pageTried(gadget, id, trying).drawn, rasters);
+      render(bitmap, screen, pageTried(gadget, id, trying).drawn, stock);
       return bitmap;
     });
     const [start, least, most] = tried as [Bitmap, Bitmap, Bitmap];

@@ -2,11 +2,12 @@ import * as fc from 'fast-check';
 import { depths, usualPalette, type Screen } from '../gadget/index.ts';
 import { exactSinDegrees } from '../kernel/index.ts';
 import { runs } from '../test/runs.ts';
-import { bitmapArt, bitmapPbm, blankBitmap, noRasters, rastersOf } from '../picture/index.ts';
+import { bitmapArt, bitmapPbm, blankBitmap } from '../picture/index.ts';
 import { fontBytes, fontForCells, fonts, lackingIn, type FontName } from './fonts.ts';
 import { numberText, type NumberFormat } from './numbers.ts';
 import { boundsOf, render, type Drawing } from './render.ts';
 import { inksOf, shownInks } from './palette.ts';
+import { stockOf } from './stock.ts';
 import { filledPx } from './shapes.ts';
 
 const glassOf = (widthPx: number, heightPx: number, patch: Partial<Screen> = {}): Screen => ({
@@ -24,16 +25,19 @@ const glassOf = (widthPx: number, heightPx: number, patch: Partial<Screen> = {})
   palette: ['#000000', '#ffffff'],
   ...patch,
 });
-const rasters = rastersOf([
-  {
-    id: 'f1',
-    name: 'Flag',
-    frames: [
-      ['##.', '#.#', '#..'],
-      ['.##', '###', '..#'],
-    ],
-  },
-]);
+const stock = stockOf({
+  fonts: [],
+  pictures: [
+    {
+      id: 'f1',
+      name: 'Flag',
+      frames: [
+        ['##.', '#.#', '#..'],
+        ['.##', '###', '..#'],
+      ],
+    },
+  ],
+});
 function drawn(
   widthPx: number,
   heightPx: number,
@@ -44,7 +48,7 @@ function drawn(
   const bitmap = blankBitmap(widthPx, heightPx);
   // What stood there before is gone.
   bitmap.pixels.fill(1);
-  render(bitmap, glassOf(widthPx, heightPx, patch), { pageId: null, rows, drawings }, rasters);
+  render(bitmap, glassOf(widthPx, heightPx, patch), { pageId: null, rows, drawings }, stock);
   return bitmapArt(bitmap);
 }
 const placed = { onlyIf: 1, blinks: 'steady', ink: 1, x: 0, y: 0 };
@@ -365,7 +369,7 @@ describe('a picture', () => {
   });
 
   it('draws pictures in their own inks, and what is lit in them in that of the page', () => {
-    const own = rastersOf([{ id: 'f1', name: 'Flag', frames: [['#2f', '.#.']] }]);
+    const own = stockOf({ fonts: [], pictures: [{ id: 'f1', name: 'Flag', frames: [['#2f', '.#.']] }] });
     const art = (patch: object, depth: Screen['depth'] = 'colour') => {
       const palette = usualPalette('colour');
       const bitmap = blankBitmap(3, 2);
@@ -458,7 +462,7 @@ describe('a picture', () => {
     ); // prettier-ignore
     fc.assert(
       fc.property(any, (drawing) => {
-        const { left, top, right, bottom } = boundsOf(drawing, rasters, glassOf(32, 20));
+        const { left, top, right, bottom } = boundsOf(drawing, stock, glassOf(32, 20));
         const art = drawn(32, 20, [drawing]);
         expect(art).toHaveLength(20);
         art.forEach((row, y) => {
@@ -474,7 +478,7 @@ describe('a picture', () => {
 
   it('is written as PBM', () => {
     const bitmap = blankBitmap(9, 8);
-    render(bitmap, glassOf(9, 8), { pageId: null, rows: [], drawings: [line(0, 0, 8, 0)] }, noRasters);
+    render(bitmap, glassOf(9, 8), { pageId: null, rows: [], drawings: [line(0, 0, 8, 0)] }, stock);
     expect(bitmapPbm(bitmap)).toBe(`P1\n9 8\n${'1'.repeat(9)}${'0'.repeat(55)}\n${'0'.repeat(8)}\n`);
   });
 });
@@ -527,7 +531,11 @@ describe('fonts', () => {
     'of %s keep every character inside its cell, a column free',
     (name) => {
       const { widthPx, heightPx, glyph } = fonts[name];
-      const printable = Array.from({ length: 95 }, (_, n) => String.fromCodePoint(32 + n));
+      // The largest has digits and what stands beside them.
+      const printable =
+        name === '16x24'
+          ? [...'0123456789:.-+ °%/']
+          : Array.from({ length: 95 }, (_, n) => String.fromCodePoint(32 + n));
       const seen = new Map<string, string>();
       for (const character of printable) {
         const rows = glyph(character)!;
@@ -541,12 +549,48 @@ describe('fonts', () => {
     },
   );
   it('have the letters of several languages, signs and arrows; what they lack is said once', () => {
-    expect(lackingIn('Größe 45 °C → ← ↑ ↓ ✓ ♥ ñ ç é €', '6x8')).toEqual([]);
-    expect(lackingIn('中文中', '12x16')).toEqual(['中', '文']);
+    expect(lackingIn('Größe 45 °C → ← ↑ ↓ ✓ ♥ ñ ç é €', fonts['6x8'])).toEqual([]);
+    expect(lackingIn('中文中', fonts['12x16'])).toEqual(['中', '文']);
   });
   it('take whole bytes for eight rows of a column', () => {
     // Ten digits of five columns; larger ones are two and three bytes high.
-    expect([fontBytes('6x8', 10), fontBytes('12x16', 10), fontBytes('18x24', 10)]).toEqual([50, 220, 510]);
+    const bytes = (['6x8', '12x16', '18x24', '16x24', '8x8', '8x16'] as const).map((name) =>
+      fontBytes(fonts[name], 10),
+    );
+    expect(bytes).toEqual([50, 220, 510, 450, 70, 140]);
+  });
+  it('are bold, and twice as high, without growing wider than their cell', () => {
+    expect(drawn(16, 8, [text('Il', { font: '8x8' })])).toEqual([
+      '.####....###....',
+      '..##......##....',
+      '..##......##....',
+      '..##......##....',
+      '..##......##....',
+      '..##......##....',
+      '.####....####...',
+      '................',
+    ]);
+    const high = drawn(8, 16, [text('I', { font: '8x16' })]);
+    expect(high.filter((_, y) => y % 2 === 0)).toEqual(drawn(8, 8, [text('I', { font: '8x8' })]));
+    expect(high.filter((_, y) => y % 2 === 1)).toEqual(high.filter((_, y) => y % 2 === 0));
+  });
+  it('are the gadget’s own by their id, up to 32 pixels wide; one that is gone is the usual one', () => {
+    const wide = { character: 'A', rows: [`#${'.'.repeat(30)}#`, '#'.repeat(32)] };
+    const own = stockOf({
+      pictures: [],
+      fonts: [{ id: 'z1', name: 'Wide', widthPx: 32, heightPx: 2, glyphs: [wide] }],
+    });
+    const art = (ref: string) => {
+      const bitmap = blankBitmap(33, 3);
+      const drawings = [text('A', { font: ref })];
+      render(bitmap, glassOf(33, 3), { pageId: null, rows: [], drawings }, own);
+      return bitmapArt(bitmap);
+    };
+    expect(art('z1')).toEqual([`${wide.rows[0]}.`, `${wide.rows[1]}.`, '.'.repeat(33)]);
+    expect(art('z9')).toEqual(art('6x8'));
+    expect([own.fontName('z1'), own.fontName('6x8'), own.fontName('z9')]).toEqual(['Wide', '6x8', '6x8']);
+    // No name that every object has is a font.
+    expect(own.fontName('constructor')).toBe('6x8');
   });
   it('are chosen by what has room', () => {
     expect(fontForCells(128, 64, 21, 8)).toBe('6x8');

@@ -1,12 +1,13 @@
 import type { OrderOf } from '../flow/index.ts';
 import { clamp } from '../kernel/index.ts';
-import { fillRect, straightLine, type Bitmap, type Rasters } from '../picture/index.ts';
+import { fillRect, straightLine, type Bitmap } from '../picture/index.ts';
 import type { ElementKind } from './elements.ts';
 import { fontForCells, fonts, type FontName } from './fonts.ts';
 import { drawLegends, drawList, drawRunning, legendsOf, leftOf, lengthOf, write } from './glyphs.ts';
 import { near } from './near.ts';
 import { numberText } from './numbers.ts';
 import { inksOf } from './palette.ts';
+import type { Stock } from './stock.ts';
 import { drawBar, drawBox, drawDial, drawPicture, drawPlot } from './shapes.ts';
 import type { Screen } from '../gadget/index.ts';
 
@@ -79,9 +80,9 @@ export interface Bounds {
   bottom: number;
 }
 
-const boundsOfLegends = (legends: OrderOf<'drawLegends'>, screen: Screen): Bounds => {
-  const cell = fonts[legends.font];
-  const placed = legendsOf(legends, screen).filter(({ word }) => word !== '');
+const boundsOfLegends = (legends: OrderOf<'drawLegends'>, stock: Stock, screen: Screen): Bounds => {
+  const cell = stock.font(legends.font);
+  const placed = legendsOf(legends, cell, screen).filter(({ word }) => word !== '');
   if (placed.length === 0) return { left: 0, top: 0, right: 0, bottom: 0 };
   const across = legends.edge === 'bottom' || legends.edge === 'top';
   return {
@@ -95,30 +96,36 @@ const boundsOfLegends = (legends: OrderOf<'drawLegends'>, screen: Screen): Bound
 };
 
 /** What an element covers of a display, from its left and upper edge to its right and lower one, both left out. */
-export function boundsOf(drawing: Drawing, rasters: Rasters, screen: Screen): Bounds {
-  if (drawing.kind === 'drawLegends') return boundsOfLegends(drawing, screen);
+export function boundsOf(drawing: Drawing, stock: Stock, screen: Screen): Bounds {
+  if (drawing.kind === 'drawLegends') return boundsOfLegends(drawing, stock, screen);
   const [x, y] = [near(drawing.x), near(drawing.y)];
   switch (drawing.kind) {
     case 'drawText':
     case 'drawNumber':
     case 'drawWord': {
       const characters = lengthOf(textOf(drawing)!);
-      const { widthPx, heightPx } = fonts[drawing.font];
-      const left = leftOf(drawing, characters);
+      const cell = stock.font(drawing.font);
+      const { widthPx, heightPx } = cell;
+      const left = leftOf(drawing, cell, characters);
       return { left, top: y, right: left + characters * widthPx, bottom: y + heightPx };
     }
     case 'drawList': {
-      const height = drawing.rows * fonts[drawing.font].heightPx;
+      const height = drawing.rows * stock.font(drawing.font).heightPx;
       return { left: x, top: y, right: x + near(drawing.width), bottom: y + height };
     }
     case 'drawRunning':
-      return { left: x, top: y, right: x + near(drawing.width), bottom: y + fonts[drawing.font].heightPx };
+      return {
+        left: x,
+        top: y,
+        right: x + near(drawing.width),
+        bottom: y + stock.font(drawing.font).heightPx,
+      };
     case 'drawDial': {
       const r = Math.max(0, near(drawing.radius));
       return { left: x - r, top: y - r, right: x + r + 1, bottom: y + r + 1 };
     }
     case 'drawPicture': {
-      const { widthPx, heightPx } = rasters.get(drawing.pictureId) ?? { widthPx: 0, heightPx: 0 };
+      const { widthPx, heightPx } = stock.rasters.get(drawing.pictureId) ?? { widthPx: 0, heightPx: 0 };
       return { left: x, top: y, right: x + widthPx, bottom: y + heightPx };
     }
     case 'drawBar':
@@ -138,7 +145,7 @@ export function boundsOf(drawing: Drawing, rasters: Rasters, screen: Screen): Bo
 }
 
 /** @param most the last ink that the display has */
-function draw(bitmap: Bitmap, drawing: Drawing, rasters: Rasters, most: number): void {
+function draw(bitmap: Bitmap, drawing: Drawing, stock: Stock, most: number): void {
   if (drawing.onlyIf === 0 || drawing.off === true) return;
   const ink = clamp(drawing.ink, 0, most);
   switch (drawing.kind) {
@@ -146,15 +153,16 @@ function draw(bitmap: Bitmap, drawing: Drawing, rasters: Rasters, most: number):
     case 'drawNumber':
     case 'drawWord': {
       const text = textOf(drawing)!;
-      const left = leftOf(drawing, lengthOf(text));
-      return write(bitmap, text, drawing.font, left, near(drawing.y), ink, drawing.inverted);
+      const font = stock.font(drawing.font);
+      const left = leftOf(drawing, font, lengthOf(text));
+      return write(bitmap, text, font, left, near(drawing.y), ink, drawing.inverted);
     }
     case 'drawList':
-      return drawList(bitmap, drawing, ink);
+      return drawList(bitmap, drawing, stock.font(drawing.font), ink);
     case 'drawRunning':
-      return drawRunning(bitmap, drawing, drawing.ranPx ?? 0, ink);
+      return drawRunning(bitmap, drawing, stock.font(drawing.font), drawing.ranPx ?? 0, ink);
     case 'drawLegends':
-      return drawLegends(bitmap, drawing, ink);
+      return drawLegends(bitmap, drawing, stock.font(drawing.font), ink);
     case 'drawPlot':
       return drawPlot(bitmap, drawing, drawing.values ?? [drawing.value], ink);
     case 'drawDial':
@@ -168,7 +176,7 @@ function draw(bitmap: Bitmap, drawing: Drawing, rasters: Rasters, most: number):
       return straightLine(bitmap, near(drawing.x), near(drawing.y), toX, toY, ink);
     }
     case 'drawPicture':
-      return drawPicture(bitmap, drawing, rasters, ink, most);
+      return drawPicture(bitmap, drawing, stock.rasters, ink, most);
   }
 }
 
@@ -179,14 +187,14 @@ export const cellFont = ({ widthPx, heightPx, columns, rows }: Screen): FontName
 /**
  * Draws a picture anew. Whole numbers only, and no memory that grows with what is drawn: as firmware does it.
  * Every element costs at most the display's pixels, a text at most its characters.
- * @param rasters the gadget's pictures; one that is missing is not drawn
+ * @param stock the gadget's pictures and fonts; a picture that is missing is not drawn
  */
-export function render(bitmap: Bitmap, screen: Screen, { rows, drawings }: Drawn, rasters: Rasters): void {
+export function render(bitmap: Bitmap, screen: Screen, { rows, drawings }: Drawn, stock: Stock): void {
   bitmap.pixels.fill(0);
   const most = inksOf(screen) - 1;
-  for (const drawing of drawings) draw(bitmap, drawing, rasters, most);
-  const name = cellFont(screen);
-  const { widthPx, heightPx } = fonts[name];
+  for (const drawing of drawings) draw(bitmap, drawing, stock, most);
+  const font = fonts[cellFont(screen)];
+  const { widthPx, heightPx } = font;
   for (let y = 0; y < rows.length; y += 1) {
     let x = 0;
     for (const character of rows[y]!) {
@@ -195,7 +203,7 @@ export function render(bitmap: Bitmap, screen: Screen, { rows, drawings }: Drawn
       x += 1;
       if (character === ' ') continue;
       fillRect(bitmap, left, top, left + widthPx, top + heightPx, 0);
-      write(bitmap, character, name, left, top, 1);
+      write(bitmap, character, font, left, top, 1);
     }
   }
 }

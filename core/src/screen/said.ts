@@ -1,8 +1,9 @@
 import type { Gadget } from '../gadget/index.ts';
 import type { Element } from './elements.ts';
-import { fontBytes, type FontName } from './fonts.ts';
+import { fontBytes } from './fonts.ts';
+import { stockOf } from './stock.ts';
 
-type Written = Extract<Element, { font: FontName }>;
+type Written = Extract<Element, { font: string }>;
 
 /** What is written as it stands, between gaps that are filled. */
 export const fixedPieces = (template: string): string => template.replace(/\{[^{}]*\}/g, '');
@@ -29,21 +30,43 @@ export function fixedOf(element: Written, gadget: Gadget): string {
 const digits = '-0123456789.:+';
 const printable = Array.from({ length: 95 }, (_, n) => String.fromCharCode(32 + n)).join('');
 
+/** Digits of a number that stands in it by itself: whatever it is, it is made of some of them. */
+export const digitsOf = (element: Written): string => (element.kind === 'drawNumber' ? '0123456789' : '');
+
 /** What may come beside that: numbers in gaps; in a list of texts, anything that can be typed. */
 function variableOf(element: Written): string {
   if (element.kind === 'drawList') return printable;
   return element.kind === 'drawNumber' || ('text' in element && element.text.includes('{')) ? digits : '';
 }
 
-/** Bytes of the fonts that the pages of a display need, each trimmed to the characters that may be written in it. */
-export function fontMemory(gadget: Gadget, screenId: string): number {
-  const used = new Map<FontName, Set<string>>();
+/** Characters that the pages of a gadget may show in a font: written, or as digits. */
+export function charactersOf(gadget: Gadget, ref: string, screenId?: string): Set<string> {
+  const written = new Set<string>();
   for (const { outputId, elements } of gadget.pages)
     for (const element of elements as readonly Element[]) {
-      if (outputId !== screenId || !('font' in element)) continue;
-      const written = used.get(element.font) ?? new Set();
+      if ((screenId !== undefined && outputId !== screenId) || !('font' in element) || element.font !== ref)
+        continue;
       for (const character of fixedOf(element, gadget) + variableOf(element)) written.add(character);
-      used.set(element.font, written);
     }
-  return [...used].reduce((sum, [font, { size }]) => sum + fontBytes(font, size), 0);
+  return written;
+}
+
+/** Fonts that pages are written in, each once. */
+export const fontUses = (gadget: Gadget, screenId?: string): string[] => [
+  ...new Set(
+    gadget.pages.flatMap(({ outputId, elements }) =>
+      screenId !== undefined && outputId !== screenId
+        ? []
+        : (elements as readonly Element[]).flatMap((element) => ('font' in element ? [element.font] : [])),
+    ),
+  ),
+];
+
+/** Bytes of the fonts that the pages of a display need, each trimmed to the characters that may be written in it. */
+export function fontMemory(gadget: Gadget, screenId: string): number {
+  const stock = stockOf(gadget);
+  return fontUses(gadget, screenId).reduce(
+    (sum, ref) => sum + fontBytes(stock.font(ref), charactersOf(gadget, ref, screenId).size),
+    0,
+  );
 }

@@ -4,8 +4,12 @@ import { constant, expression, outputDocument, template, texts } from '../gadget
 import { colourSchema, idSchema, lineSchema, wholeSchema } from '../gadget/primitives.schema.ts';
 import { text as characters } from './text.document.ts';
 
-/** By the cell that a character has, in pixels. */
-export const fontNames = ['4x6', '6x8', '12x16', '18x24'] as const;
+/** By the cell that a character has, in pixels. The last has digits and what stands beside them, no letters. */
+export const fontNames = ['4x6', '6x8', '8x8', '8x16', '12x16', '18x24', '16x24'] as const;
+/** Those in which any text is written that nobody chose one for, from the smallest on. */
+export const textFontNames = ['4x6', '6x8', '12x16', '18x24'] as const;
+/** One of these, or one of the gadget's own by its id. */
+const font = constant(z.union([z.enum(fontNames), idSchema]));
 export const aligns = ['left', 'centre', 'right'] as const;
 /**
  * How a number is written: as it is; with noughts in front; with one digit or two behind the point, of tenths or
@@ -54,7 +58,7 @@ const placed = { ...seen, x: expression, y: expression };
 /** Written so that `x` is its left end, its middle or its right end; inverted: dark on a lit ground. */
 const written = {
   ...placed,
-  font: constant(z.enum(fontNames)),
+  font,
   align: constant(z.enum(aligns)),
   inverted: constant(z.boolean()),
 };
@@ -140,7 +144,7 @@ export const screen = outputDocument(
     /** Texts one below the other; the one of the cursor is on a lit ground, and always in view. */
     drawList: {
       ...placed,
-      font: constant(z.enum(fontNames)),
+      font,
       width: expression,
       rows: constant(wholeSchema(1, 16)),
       variableId: texts,
@@ -149,7 +153,7 @@ export const screen = outputDocument(
     /** A line of text in a window; where it is wider than that, it runs through it, a pixel each time. */
     drawRunning: {
       ...placed,
-      font: constant(z.enum(fontNames)),
+      font,
       width: expression,
       text: template,
       /** How long it stays at a pixel, ms. */
@@ -158,7 +162,7 @@ export const screen = outputDocument(
     /** What keys beside the display do: words along one of its edges, evenly spread over it; empty ones are none. */
     drawLegends: {
       ...seen,
-      font: constant(z.enum(fontNames)),
+      font,
       edge: constant(z.enum(legendEdges)),
       words: constant(
         z

@@ -1,11 +1,12 @@
 import { defineOutput, noJobs, type Job, type Stage } from '../output/index.ts';
 import { displayBus, type DisplayBus } from '../parts/index.ts';
-import { blankBitmap, rastersOf, type Bitmap, type Rasters } from '../picture/index.ts';
+import { blankBitmap, type Bitmap } from '../picture/index.ts';
 import { blankRows } from './cells/index.ts';
 import { firstPage } from './elements.ts';
 import { atMoment, type Moments } from './moments.ts';
 import { render, textsOn, type Drawing, type Drawn } from './render.ts';
 import type { TextEntry } from './text.output.ts';
+import { stockOf, type Stock } from './stock.ts';
 import { changedRuns, sendUs } from './tiles.ts';
 import { rowsAfter } from './written.ts';
 
@@ -48,7 +49,7 @@ export interface MadeScreen {
   readonly bus: DisplayBus | null;
   readonly how: Job['how'];
   readonly everyUs: number;
-  readonly rasters: Rasters;
+  readonly stock: Stock;
   /** To draw what was there and what comes, where only what changed is sent. What it holds saves drawing it again. */
   readonly scratch: { was: Bitmap; is: Bitmap; holds: Drawn | null };
 }
@@ -106,12 +107,12 @@ function seen(was: ShownScreen, glass: Drawn, on: On): ShownScreen {
 }
 
 /** How long it takes until a picture stands where another does, µs. */
-function lastsUs(was: Drawn, is: Drawn, { output, prepared: { bus, scratch, rasters } }: On): number {
+function lastsUs(was: Drawn, is: Drawn, { output, prepared: { bus, scratch, stock } }: On): number {
   if (!bus) return 0;
   if (output.update === 'whole') return bus.us(bus.frameBytes);
   if (scratch.holds === was) [scratch.was, scratch.is] = [scratch.is, scratch.was];
-  else render(scratch.was, output, was, rasters);
-  render(scratch.is, output, is, rasters);
+  else render(scratch.was, output, was, stock);
+  render(scratch.is, output, is, stock);
   scratch.holds = is;
   return sendUs(bus, changedRuns(scratch.was, scratch.is, bus.bits));
 }
@@ -127,6 +128,7 @@ function redrawn(was: ShownScreen, on: On): ShownScreen {
     was.pageId === before.pageId ? was.tracks : {},
     sinceUs,
     on.nowUs,
+    on.prepared.stock,
   );
   const next: Drawn = { pageId: was.pageId, rows: was.rows, drawings };
   const { everyUs } = on.prepared;
@@ -153,7 +155,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
       bus: sends === 'free' ? null : displayBus(gadget, id),
       how: sends === 'background' ? 'background' : 'blocking',
       everyUs: Math.ceil(1_000_000 / mostHz),
-      rasters: rastersOf(gadget.pictures),
+      stock: stockOf(gadget),
       scratch: { was: blankBitmap(widthPx, heightPx), is: blankBitmap(widthPx, heightPx), holds: null },
     };
   },

@@ -121,7 +121,7 @@ const drawnAt = {
 };
 const writtenAt = {
   ...drawnAt,
-  font: fc.constantFrom(...fontNames),
+  font: fc.constantFrom(...fontNames, 'z1'),
   align: fc.constantFrom(...aligns),
   inverted: fc.boolean(),
 };
@@ -228,7 +228,7 @@ export const actionOf = {
   }),
   drawList: fc.record({
     ...drawnAt,
-    font: fc.constantFrom(...fontNames),
+    font: fc.constantFrom(...fontNames, 'z1'),
     width: fc.constantFrom('60', 'v1'),
     rows: fc.integer({ min: 1, max: 4 }),
     variableId: fc.constant('v5'),
@@ -236,7 +236,7 @@ export const actionOf = {
   }),
   drawRunning: fc.record({
     ...drawnAt,
-    font: fc.constantFrom(...fontNames),
+    font: fc.constantFrom(...fontNames, 'z1'),
     width: fc.constantFrom('60', 'v1'),
     text: template,
     stepMs: fc.constantFrom(10, 50),
@@ -246,7 +246,7 @@ export const actionOf = {
     onlyIf: expression,
     blinks: fc.constantFrom(...blinkings),
     ink: fc.constantFrom('1', 'v1'),
-    font: fc.constantFrom(...fontNames),
+    font: fc.constantFrom(...fontNames, 'z1'),
     edge: fc.constantFrom(...legendEdges),
     words: fc.constantFrom(['Go', '', 'Back'], ['only']),
     inverted: fc.boolean(),
@@ -535,6 +535,9 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       { id: 'f1', name: 'Spark', frames: [['#.#', '.#.'], ['.2.', '#.#']] },
       { id: 'f2', name: 'Dot', frames: [['#']] },
     ], // prettier-ignore
+    fonts: [
+      { id: 'z1', name: 'Runes', widthPx: 2, heightPx: 2, glyphs: [{ character: '1', rows: ['#.', '#.'] }] },
+    ],
     flow: {
       ...emptyFlow(),
       variables: [

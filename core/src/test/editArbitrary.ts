@@ -305,6 +305,16 @@ const argsOf = {
     name,
     fc.constantFrom<Frame[][]>([['#']], [['#.', '.#'], ['..', '##']], [['#'], ['##']], []), // prettier-ignore
   ),
+  addFont: fc.tuple(
+    fc.record({
+      name,
+      widthPx: fc.constantFrom(1, 2, 99),
+      heightPx: fc.constant(1),
+      glyphs: fc.constantFrom([{ character: 'A', rows: ['#'] }], [{ character: 'A', rows: ['#.'] }], []),
+    }),
+  ),
+  renameFont: fc.tuple(id('z', 2), name),
+  removeFont: fc.tuple(id('z', 2)),
   renamePicture: fc.tuple(pictureId, name),
   drawFrame: fc.tuple(pictureId, fc.nat(2), frame),
   addFrame: fc.tuple(pictureId, fc.nat(3), frame),

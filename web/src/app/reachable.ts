@@ -40,6 +40,7 @@ export function reachableOf(
     ),
     ...gadget.pages.map(({ id, name }) => at('page', id, `Page ${name}`)),
     ...gadget.pictures.map(({ id, name }) => at('picture', id, `Picture ${name}`)),
+    ...gadget.fonts.map(({ id, name }) => at('font', id, `Font ${name}`)),
     ...gadget.menus.flatMap(({ id, name, items }) => [
       at('menu', id, `Menu ${name}`),
       ...items.map((item) => at('menu', item.id, `Menu item ${item.name}`)),

@@ -87,6 +87,7 @@ export function sheetOf(rule: string, place: Place): string {
       return rule.startsWith('S') ? 'screen' : 'parts';
     case 'page':
     case 'picture':
+    case 'font':
     case 'menu':
       return 'screen';
     case 'word':

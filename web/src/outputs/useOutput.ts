@@ -1,9 +1,11 @@
 import {
   outputStateOf,
+  stockOf,
   type Gadget,
   type OutputKind,
   type OutputStateOf,
   type Portrait,
+  type Stock,
 } from '@hum-lever/core';
 import { createContext, useContext } from 'react';
 import { useGadget } from '../client/index.ts';
@@ -12,12 +14,13 @@ import { usePlayer } from '../workers/index.ts';
 /** A gadget that nobody plays, with its outputs by id; null: the one in hand is meant. */
 export const Still = createContext<Portrait | null>(null);
 
-const none: Gadget['pictures'] = [];
-/** The pictures that displays draw from. */
-export function usePictures(): Gadget['pictures'] {
+const none: Pick<Gadget, 'pictures' | 'fonts'> = { pictures: [], fonts: [] };
+/** The pictures and fonts that displays draw with. */
+export function useStock(): Stock {
   const still = useContext(Still);
-  const open = useGadget(({ document }) => document?.pictures);
-  return still?.gadget.pictures ?? open ?? none;
+  const pictures = useGadget(({ document }) => document?.pictures);
+  const fonts = useGadget(({ document }) => document?.fonts);
+  return stockOf(still?.gadget ?? (pictures && fonts ? { pictures, fonts } : none));
 }
 
 /** What an output is just now; undefined while nothing plays. */

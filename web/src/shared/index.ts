@@ -6,6 +6,7 @@ export { onDemand, optional } from './onDemand.tsx';
 export { OfferingInput, OfferList } from './OfferingInput.tsx';
 export { CompletingField, DurationField, NumberField, RowField, TextField, type Typed } from './fields.tsx';
 export { reading, refusal, typedExpression, typedGuard, typedTemplate } from './typedText.ts';
+export { PickFile } from './PickFile.tsx';
 export { begin, Prose } from './Prose.tsx';
 export { ProseField } from './ProseField.tsx';
 export { AsProse, useAsProse, WhileWriting, Word } from './asProse.tsx';

@@ -1,4 +1,4 @@
-import { Button, FileButton, Menu, NativeSelect, SegmentedControl, TextInput, Title } from '@mantine/core';
+import { Button, Menu, NativeSelect, SegmentedControl, TextInput, Title } from '@mantine/core';
 import { Dropzone } from '@mantine/dropzone';
 import '@mantine/dropzone/styles.layer.css';
 import { useLocalStorage } from '@mantine/hooks';
@@ -6,7 +6,7 @@ import { useMutation } from '@tanstack/react-query';
 import { Suspense, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, backupUrl, queryClient, useGadgets, type ShelfGadget } from '../client/index.ts';
-import { count, FirstStep, ThemeButton, useEver, onDemand } from '../shared/index.ts';
+import { count, FirstStep, ThemeButton, useEver, onDemand, PickFile } from '../shared/index.ts';
 import { Row } from './Row.tsx';
 import classes from './Shelf.module.css';
 
@@ -101,13 +101,13 @@ export function Shelf() {
         <Button variant={demo ? 'default' : 'filled'} onClick={() => setStarting(true)}>
           Start a gadget
         </Button>
-        <FileButton onChange={(file) => file && importFile.mutate([file])} accept="application/json,.json">
+        <PickFile take={(file) => importFile.mutate([file])} accept="application/json,.json">
           {(props) => (
             <Button {...props} variant="default">
               Bring in a file
             </Button>
           )}
-        </FileButton>
+        </PickFile>
         <Menu>
           <Menu.Target>
             <Button variant="default">The whole shelf</Button>

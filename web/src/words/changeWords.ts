@@ -12,6 +12,7 @@ const nouns: Record<ChangedKind, string> = {
   output: '',
   page: 'page',
   picture: 'picture',
+  font: 'font',
   menu: 'menu',
   item: 'item',
   chord: 'keys together',

@@ -1,5 +1,7 @@
 import {
   bringPicture,
+  FontFileError,
+  readBdf,
   pasteStates,
   readBillCsv,
   readBoardJson,
@@ -11,8 +13,10 @@ import {
   readTraceCsv,
   readVcd,
   traceKindOf,
+  type FontWish,
   type Gadget,
   type Pasted,
+  type ReadFont,
   type TimeUnit,
   type TraceRead,
 } from '@hum-lever/core';
@@ -27,6 +31,15 @@ const reader = {
   scxml: readScxml,
   clipping: readClipping,
   picture: bringPicture,
+  /** A font, or why it cannot be used. */
+  font(text: string, wish: FontWish): ReadFont | { refused: string } {
+    try {
+      return readBdf(text, wish);
+    } catch (error) {
+      if (error instanceof FontFileError) return { refused: error.message };
+      throw error;
+    }
+  },
   /** null: the text holds no states. */
   paste(gadget: Gadget, text: string): Pasted | null {
     const clipping = readClipping(text);

@@ -8,6 +8,7 @@ import { withoutLost } from '../menuReferences.ts';
 import { EditRefused } from './help.ts';
 import { menuEdits } from './menuEdits.ts';
 import { pageEdits } from './pageEdits.ts';
+import { fontEdits } from './fontEdits.ts';
 import { pictureEdits } from './pictureEdits.ts';
 import { partEdits } from './partEdits.ts';
 import { wiringEdits } from './wiringEdits.ts';
@@ -25,6 +26,7 @@ type Singles = typeof briefEdits &
   typeof flowNameEdits &
   typeof pageEdits &
   typeof pictureEdits &
+  typeof fontEdits &
   typeof menuEdits;
 const single: Singles = {
   ...briefEdits,
@@ -35,6 +37,7 @@ const single: Singles = {
   ...flowNameEdits,
   ...pageEdits,
   ...pictureEdits,
+  ...fontEdits,
   ...menuEdits,
 };
 type SingleName = keyof Singles;

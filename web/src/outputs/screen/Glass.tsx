@@ -1,7 +1,6 @@
 import {
   blankBitmap,
   partlySent,
-  rastersOf,
   render,
   shownInks,
   type Bitmap,
@@ -9,7 +8,7 @@ import {
   type Screen,
 } from '@hum-lever/core';
 import { useCallback, useMemo, useRef } from 'react';
-import { usePictures } from '../useOutput.ts';
+import { useStock } from '../useOutput.ts';
 import { Pixels } from './Pixels.tsx';
 
 /** A picture on its way to a display, and how much of it is there, in thousandths. */
@@ -34,7 +33,7 @@ export function Glass({
   label?: string;
 }) {
   const { widthPx, heightPx } = screen;
-  const pictures = usePictures();
+  const stock = useStock();
   const kept = useRef<Bitmap[]>([]);
   const bitmap = useCallback(() => {
     const blank = (at: number): Bitmap => {
@@ -42,15 +41,14 @@ export function Glass({
       const same = before?.widthPx === widthPx && before.heightPx === heightPx;
       return (kept.current[at] = same ? before : blankBitmap(widthPx, heightPx));
     };
-    const rasters = rastersOf(pictures);
     const was = blank(0);
-    render(was, screen, drawn, rasters);
+    render(was, screen, drawn, stock);
     if (!coming) return was;
     const [is, mixed] = [blank(1), blank(2)];
-    render(is, screen, coming.drawn, rasters);
+    render(is, screen, coming.drawn, stock);
     partlySent(mixed, was, is, coming.thousandths, screen.update === 'whole', coming.bits);
     return mixed;
-  }, [screen, drawn, coming, pictures, widthPx, heightPx]);
+  }, [screen, drawn, coming, stock, widthPx, heightPx]);
   const inks = useMemo(() => shownInks(screen), [screen]);
   return <Pixels widthPx={widthPx} heightPx={heightPx} bitmap={bitmap} inks={inks} label={label} />;
 }

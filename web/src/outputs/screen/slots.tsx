@@ -218,15 +218,18 @@ function Ground<A extends Written | OutputActionOf<'drawLegends'>>({
   );
 }
 
-type FontName = (typeof fontNames)[number];
-const Font = ({ value, choose }: { value: FontName; choose: (font: FontName) => void }) => (
-  <Choice
-    label="Font"
-    data={fontNames.map((name) => ({ value: name, label: name.replace('x', ' × ') }))}
-    value={value}
-    choose={choose}
-  />
-);
+function Font({ value, choose }: { value: string; choose: (font: string) => void }) {
+  const { fonts } = useDocument();
+  const builtIn = fontNames.map((name) => ({ value: name, label: name.replace('x', ' × ') }));
+  return (
+    <Choice<string>
+      label="Font"
+      data={[...builtIn, ...fonts.map(({ id, name }) => ({ value: id, label: name }))]}
+      value={value}
+      choose={choose}
+    />
+  );
+}
 
 /** What it shows of a value, from where to where. */
 const Range = <A extends OutputActionOf<'drawBar' | 'drawDial' | 'drawPlot'>>({

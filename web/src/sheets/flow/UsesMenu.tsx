@@ -8,7 +8,7 @@ import classes from './Flow.module.css';
 /** So many are listed; who uses something more often will not look for one of them here. */
 const listed = 20;
 
-const onScreen: ReadonlySet<Place['kind']> = new Set(['page', 'picture', 'menu']);
+const onScreen: ReadonlySet<Place['kind']> = new Set(['page', 'picture', 'font', 'menu']);
 
 /** Where something is used, for people. */
 export function placeWords(gadget: Gadget, { kind, id }: Pick<Place, 'kind' | 'id'>): string {

@@ -4,9 +4,9 @@ import {
   displayBus,
   fontMemory,
   pictureUs,
-  rastersOf,
   render,
   sendUs,
+  stockOf,
   type Drawn,
   type Gadget,
   type Screen,
@@ -20,7 +20,7 @@ function changeUs(gadget: Gadget, screen: Screen, between: readonly [Drawn, Draw
   const bus = displayBus(gadget, screen.id);
   const [was, is] = between.map((drawn) => {
     const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
-    render(bitmap, screen, drawn, rastersOf(gadget.pictures));
+    render(bitmap, screen, drawn, stockOf(gadget));
     return bitmap;
   });
   return bus && sendUs(bus, changedRuns(was!, is!, bus.bits));

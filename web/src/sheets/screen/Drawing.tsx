@@ -1,8 +1,9 @@
 import { useElementSize, useViewportSize } from '@mantine/hooks';
-import { boundsOf, rastersOf, type Drawing, type Page, type Screen, type Tried } from '@hum-lever/core';
+import { boundsOf, type Drawing, type Page, type Screen, type Tried } from '@hum-lever/core';
 import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { edit, useDocument } from '../../client/index.ts';
+import { edit } from '../../client/index.ts';
 import { Glass } from '../../outputs/screen/Glass.tsx';
+import { useStock } from '../../outputs/useOutput.ts';
 import { arrows, arrowStep } from './arrows.ts';
 import { movedDrawing, movedElement } from './moved.ts';
 import classes from './Screen.module.css';
@@ -35,7 +36,7 @@ export function DrawingBoard({
 }) {
   const { ref, width } = useElementSize();
   const { height } = useViewportSize();
-  const rasters = rastersOf(useDocument().pictures);
+  const stock = useStock();
   const [held, setHeld] = useState<Held | null>(null);
   const { widthPx, heightPx } = screen;
   const { drawn, places } = tried;
@@ -64,7 +65,7 @@ export function DrawingBoard({
   const take = (event: PointerEvent) => {
     const [x, y] = pixelOf(event);
     const hit = drawn.drawings.findLastIndex((drawing) => {
-      const { left, top, right, bottom } = boundsOf(drawing, rasters, screen);
+      const { left, top, right, bottom } = boundsOf(drawing, stock, screen);
       return drawing.onlyIf !== 0 && x >= left && x < right && y >= top && y < bottom;
     });
     const at = hit < 0 ? null : places[hit]!;
@@ -116,7 +117,7 @@ export function DrawingBoard({
         onPointerCancel={() => setHeld(null)}
       >
         <Glass screen={screen} drawn={shown} />
-        {marked && <Mark bounds={boundsOf(marked, rasters, screen)} screen={screen} scale={scale} />}
+        {marked && <Mark bounds={boundsOf(marked, stock, screen)} screen={screen} scale={scale} />}
       </div>
     </div>
   );

@@ -6,9 +6,9 @@ import {
   bitmapPng,
   blankBitmap,
   nextId,
-  rastersOf,
   render,
   shownInks,
+  stockOf,
   type Page,
   type Place,
   type Screen,
@@ -28,7 +28,7 @@ import { Ways } from './Ways.tsx';
 import { tryings, useTried, type TryingId } from './useTried.ts';
 import classes from './Screen.module.css';
 
-const viewIds = ['pages', 'menus', 'pictures', 'lights'] as const;
+const viewIds = ['pages', 'menus', 'pictures', 'fonts', 'lights'] as const;
 type View = (typeof viewIds)[number];
 const viewWords: Record<View, { label: string; about: string }> = {
   pages: { label: 'Pages', about: 'What displays show, pixel by pixel and page by page.' },
@@ -37,10 +37,16 @@ const viewWords: Record<View, { label: string; about: string }> = {
     about: 'What is set and done through menus, and how many presses that takes.',
   },
   pictures: { label: 'Pictures', about: 'Signs and figures, drawn pixel by pixel, that pages show.' },
+  fonts: { label: 'Fonts', about: 'What letters look like, and what they take of the chip.' },
   lights: { label: 'Light codes', about: 'What every light tells, state by state, and to whose eyes.' },
 };
 /** Where what was gone to is seen. */
-const viewOf: Partial<Record<Place['kind'], View>> = { page: 'pages', menu: 'menus', picture: 'pictures' };
+const viewOf: Partial<Record<Place['kind'], View>> = {
+  page: 'pages',
+  menu: 'menus',
+  picture: 'pictures',
+  font: 'fonts',
+};
 
 const MenusView = onDemand(() =>
   import('./menus/index.ts').then(({ MenusView: view }) => ({ default: view })),
@@ -49,11 +55,14 @@ const PicturesView = onDemand(() =>
   import('./pictures/index.ts').then(({ PicturesView: view }) => ({ default: view })),
 );
 
+const FontsView = onDemand(() =>
+  import('./fonts/index.ts').then(({ FontsView: view }) => ({ default: view })),
+);
 const LightCodesView = onDemand(() =>
   import('./lights/index.ts').then(({ LightCodesView: view }) => ({ default: view })),
 );
 /** Besides pages, which have tools of their own. */
-const others = { menus: MenusView, pictures: PicturesView, lights: LightCodesView };
+const others = { menus: MenusView, pictures: PicturesView, fonts: FontsView, lights: LightCodesView };
 const paramsOf = (view: View) => (view === 'pages' ? {} : { view });
 
 /** What displays show, the menus that are worked on them, and the pictures that pages are made of. */
@@ -195,7 +204,7 @@ function Workplace({
   const inMono = screen.depth === 'mono';
   const save = () => {
     const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
-    render(bitmap, screen, tried.drawn, rastersOf(gadget.pictures));
+    render(bitmap, screen, tried.drawn, stockOf(gadget));
     if (inMono) saveFile(`${page.name}.pbm`, 'image/x-portable-bitmap', bitmapPbm(bitmap));
     else saveFile(`${page.name}.png`, 'image/png', Uint8Array.from(bitmapPng(bitmap, shownInks(screen))));
   };

@@ -1,5 +1,5 @@
 import type { Drawing, Gadget, Page, Screen } from '@hum-lever/core';
-import { boundsOf, rastersOf } from '@hum-lever/core';
+import { boundsOf, stockOf } from '@hum-lever/core';
 
 type Element = Page['elements'][number];
 export type Drawable =
@@ -40,12 +40,12 @@ export const drawables = (gadget: Gadget): Drawable[] => [
 const grounds: ReadonlySet<Drawing['kind']> = new Set(['drawBox', 'drawDial', 'drawLine', 'drawLegends']);
 
 /** The first row of eight pixels on which nothing is written yet; where there is none, the first. */
-function freeRow(drawings: readonly Drawing[], screen: Screen, { pictures }: Gadget): number {
-  const rasters = rastersOf(pictures);
+function freeRow(drawings: readonly Drawing[], screen: Screen, gadget: Gadget): number {
+  const stock = stockOf(gadget);
   const { heightPx } = screen;
   const taken = drawings
     .filter(({ kind }) => !grounds.has(kind))
-    .map((drawing) => boundsOf(drawing, rasters, screen));
+    .map((drawing) => boundsOf(drawing, stock, screen));
   for (let y = 0; y + 8 <= heightPx; y += 8)
     if (!taken.some(({ top, bottom }) => top < y + 8 && bottom > y)) return y;
   return 0;

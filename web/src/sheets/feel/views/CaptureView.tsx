@@ -1,8 +1,8 @@
-import { Button as PushButton, FileButton, Textarea } from '@mantine/core';
+import { Button as PushButton, Textarea } from '@mantine/core';
 import { capturePractice, contactOf, printTraceCsv, printVcd, type Button } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit, useDocument } from '../../../client/index.ts';
-import { count, saveFile, TextField } from '../../../shared/index.ts';
+import { count, saveFile, TextField, PickFile } from '../../../shared/index.ts';
 import { traceNow } from '../../../workers/index.ts';
 import { changeOf } from '../cards/change.ts';
 import classes from '../Feel.module.css';
@@ -21,16 +21,16 @@ export function CaptureView({ control }: { control: Button }) {
       <section className="card" aria-label="Bring in a trace">
         <h2 className={classes.cardTitle}>Bring in a trace</h2>
         <div className={classes.bringIn}>
-          <FileButton
+          <PickFile
             accept=".vcd,.csv,.txt"
-            onChange={(file) => void file?.text().then((text) => take(file.name, text))}
+            take={(file) => void file.text().then((text) => take(file.name, text))}
           >
             {(props) => (
               <PushButton size="compact-sm" {...props}>
                 Open a VCD, a CSV or a list of samples
               </PushButton>
             )}
-          </FileButton>
+          </PickFile>
           <PushButton
             size="compact-sm"
             variant="default"

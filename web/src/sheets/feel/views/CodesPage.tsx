@@ -1,4 +1,4 @@
-import { Button as PushButton, FileButton } from '@mantine/core';
+import { Button as PushButton } from '@mantine/core';
 import { adviseCodes, printCodesCsv, type Codes, type CsvFault } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit } from '../../../client/index.ts';
@@ -10,6 +10,7 @@ import {
   StageIcon,
   TextField,
   ReadingNow,
+  PickFile,
 } from '../../../shared/index.ts';
 import { traceNow, usePlayer, useReading } from '../../../workers/index.ts';
 import { changeOf } from '../cards/change.ts';
@@ -105,13 +106,13 @@ function Learn({ control }: { control: Codes }) {
         <StageIcon stage="contact" /> Learn from a log
       </legend>
       <div className={classes.bringIn}>
-        <FileButton accept=".csv,.txt" onChange={(file) => void file?.text().then(learn)}>
+        <PickFile accept=".csv,.txt" take={(file) => void file.text().then(learn)}>
           {(props) => (
             <PushButton size="compact-sm" {...props}>
               Open a log (CSV)
             </PushButton>
           )}
-        </FileButton>
+        </PickFile>
         <PushButton
           size="compact-sm"
           variant="default"

@@ -1,9 +1,9 @@
-import { Button, FileButton, Menu } from '@mantine/core';
+import { Button, Menu } from '@mantine/core';
 import { IconChevronDown } from '@tabler/icons-react';
 import { printScxml, type ScxmlNote } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit, useDocument } from '../../../client/index.ts';
-import { count, ReadingNow, saveFile } from '../../../shared/index.ts';
+import { count, ReadingNow, saveFile, PickFile } from '../../../shared/index.ts';
 import { useReading } from '../../../workers/index.ts';
 import classes from './Map.module.css';
 
@@ -12,8 +12,7 @@ export function ScxmlButtons({ saveSvg }: { saveSvg: () => void }) {
   const gadget = useDocument();
   const [told, setTold] = useState<{ message: string; notes: ScxmlNote[] } | null>(null);
   const { reading, run, stop } = useReading();
-  const bring = async (file: File | null) => {
-    if (!file) return;
+  const bring = async (file: File) => {
     const text = await file.text();
     const read = await run((reader) => reader.scxml(text, gadget));
     if (!read) return;
@@ -30,7 +29,7 @@ export function ScxmlButtons({ saveSvg }: { saveSvg: () => void }) {
   };
   return (
     <>
-      <FileButton accept=".scxml,.xml,application/scxml+xml" onChange={(file) => void bring(file)}>
+      <PickFile accept=".scxml,.xml,application/scxml+xml" take={(file) => void bring(file)}>
         {({ onClick }) => (
           <Menu position="bottom-end">
             <Menu.Target>
@@ -49,7 +48,7 @@ export function ScxmlButtons({ saveSvg }: { saveSvg: () => void }) {
             </Menu.Dropdown>
           </Menu>
         )}
-      </FileButton>
+      </PickFile>
       <ReadingNow reading={reading} stop={stop} />
       {told && (
         <div className={classes.told} role="status">

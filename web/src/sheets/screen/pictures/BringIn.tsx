@@ -1,7 +1,7 @@
 import '@mantine/core/styles/Slider.layer.css';
 import '../../../shared/styles/dialog.css';
 import '../../../shared/styles/toggle.css';
-import { Button, Checkbox, FileButton, Modal, SegmentedControl, Slider } from '@mantine/core';
+import { Button, Checkbox, Modal, SegmentedControl, Slider } from '@mantine/core';
 import { IconPhotoPlus } from '@tabler/icons-react';
 import {
   ditherings,
@@ -13,7 +13,7 @@ import {
 } from '@hum-lever/core';
 import { useCallback, useState } from 'react';
 import { useDocument } from '../../../client/index.ts';
-import { count, ReadingNow } from '../../../shared/index.ts';
+import { count, ReadingNow, PickFile } from '../../../shared/index.ts';
 import { useAnswer, useReading } from '../../../workers/index.ts';
 import { FramePixels } from './FramePixels.tsx';
 import { SizeFields } from './SizeFields.tsx';
@@ -41,15 +41,14 @@ export function BringIn({
   disabled: boolean;
 }) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
-  const take = async (file: File | null) => {
-    if (!file) return;
+  const take = async (file: File) => {
     // One that is too large is refused by its size, and not read.
     const head = file.slice(0, importLimits.bytes + 1);
     setChosen({ name: file.name.replace(/\.[^.]*$/, ''), bytes: new Uint8Array(await head.arrayBuffer()) });
   };
   return (
     <>
-      <FileButton accept=".png,.pbm,.xbm,image/png" onChange={(file) => void take(file)}>
+      <PickFile accept=".png,.pbm,.xbm,image/png" take={(file) => void take(file)}>
         {({ onClick }) => (
           <Button
             size="xs"
@@ -61,7 +60,7 @@ export function BringIn({
             Bring one in
           </Button>
         )}
-      </FileButton>
+      </PickFile>
       <Modal opened={chosen !== null} onClose={() => setChosen(null)} title="A picture from a file" size="lg">
         {chosen && <Wishes chosen={chosen} keep={keep} done={() => setChosen(null)} />}
       </Modal>

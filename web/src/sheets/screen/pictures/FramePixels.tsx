@@ -1,7 +1,7 @@
 import { frameBitmap, type Frame } from '@hum-lever/core';
 import { useCallback, useMemo } from 'react';
 import { Pixels } from '../../../outputs/screen/Pixels.tsx';
-import { usePictureInks } from './usePictureInks.ts';
+import { usePictureInks } from '../usePictureInks.ts';
 
 /** A frame as small as it is listed. */
 export function FramePixels({ rows, label }: { rows: Frame; label?: string }) {

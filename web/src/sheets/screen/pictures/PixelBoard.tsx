@@ -37,7 +37,7 @@ import { edit } from '../../../client/index.ts';
 import { Pixels } from '../../../outputs/screen/Pixels.tsx';
 import { Swatches } from '../../../outputs/screen/Swatches.tsx';
 import { arrows, arrowStep } from '../arrows.ts';
-import { usePictureInks } from './usePictureInks.ts';
+import { usePictureInks } from '../usePictureInks.ts';
 import classes from './Pictures.module.css';
 
 /** How much of the window's height the board may take, and how large a pixel may be. */

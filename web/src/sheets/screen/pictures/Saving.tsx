@@ -13,7 +13,7 @@ import {
 } from '@hum-lever/core';
 import { useDocument } from '../../../client/index.ts';
 import { saveFile } from '../../../shared/index.ts';
-import { usePictureInks } from './usePictureInks.ts';
+import { usePictureInks } from '../usePictureInks.ts';
 import classes from './Pictures.module.css';
 
 /** The picture as files: one frame as others read it, all of them as tables in C. */

@@ -1,0 +1,1 @@
+export { FontsView } from './FontsView.tsx';
