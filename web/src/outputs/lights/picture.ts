@@ -1,4 +1,6 @@
+import { fetched } from '../fetched.tsx';
 import type { Picture } from '../picture.ts';
-import { LightsInHand } from './LightsInHand.tsx';
+
+const LightsInHand = fetched(() => import('./LightsInHand.tsx').then((it) => it.LightsInHand));
 
 export const lights: Picture<'lights'> = { Shown: LightsInHand, wide: false };

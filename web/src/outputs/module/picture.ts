@@ -1,4 +1,6 @@
+import { fetched } from '../fetched.tsx';
 import type { Picture } from '../picture.ts';
-import { SettingInHand } from './SettingInHand.tsx';
+
+const SettingInHand = fetched(() => import('./SettingInHand.tsx').then((it) => it.SettingInHand));
 
 export const setting: Picture<'setting'> = { Shown: SettingInHand, wide: false };

@@ -8,7 +8,7 @@ import {
   type Screen,
 } from '@hum-lever/core';
 import { useCallback, useMemo, useRef } from 'react';
-import { useStock } from '../useOutput.ts';
+import { useStock } from './useStock.ts';
 import { Pixels } from './Pixels.tsx';
 
 /** A picture on its way to a display, and how much of it is there, in thousandths. */

@@ -1,4 +1,6 @@
+import { fetched } from '../fetched.tsx';
 import type { Picture } from '../picture.ts';
-import { TerminalInHand } from './TerminalInHand.tsx';
+
+const TerminalInHand = fetched(() => import('./TerminalInHand.tsx').then((it) => it.TerminalInHand));
 
 export const serial: Picture<'serial'> = { Shown: TerminalInHand, wide: true };

@@ -1,4 +1,6 @@
+import { fetched } from '../fetched.tsx';
 import type { Picture } from '../picture.ts';
-import { ComputerInHand } from './ComputerInHand.tsx';
+
+const ComputerInHand = fetched(() => import('./ComputerInHand.tsx').then((it) => it.ComputerInHand));
 
 export const typist: Picture<'typist'> = { Shown: ComputerInHand, wide: false };

@@ -1,4 +1,4 @@
-import { isOutputAction, kindsTold, type Action } from '@hum-lever/core';
+import { isOutputAction, kindsTold, type Action, type ElementKind } from '@hum-lever/core';
 import type { ReactNode } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { outputSlots } from '../../outputs/slots.ts';
@@ -14,7 +14,9 @@ import {
 
 type Put = (action: Action) => string | null;
 type Of<K extends Action['kind']> = Extract<Action, { kind: K }>;
-type Slots = { [K in Action['kind']]: (props: { action: Of<K>; put: Put }) => ReactNode };
+/** What stands on pages is no deed: no list of actions has it. */
+type Deed = Exclude<Action['kind'], ElementKind>;
+type Slots = { [K in Deed]: (props: { action: Of<K>; put: Put }) => ReactNode };
 
 /** What a variable becomes; a list in one place, or in all of them. */
 function SetSlots({ action, put }: { action: Of<'set'>; put: Put }) {
@@ -194,7 +196,7 @@ function SignalSlot({ value, choose }: { value: string; choose: (id: string) => 
 
 /** One thing that happens, as a sentence with slots; what is told to an output begins with it. */
 export function ActionSlots({ action, put }: { action: Action; put: Put }) {
-  const Slot = slots[action.kind] as (props: { action: Action; put: Put }) => ReactNode;
+  const Slot = slots[action.kind as Deed] as (props: { action: Action; put: Put }) => ReactNode;
   return (
     <>
       {isOutputAction(action) && (

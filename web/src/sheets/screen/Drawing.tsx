@@ -3,7 +3,7 @@ import { boundsOf, type Drawing, type Page, type Screen, type Tried } from '@hum
 import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { edit } from '../../client/index.ts';
 import { Glass } from '../../outputs/screen/Glass.tsx';
-import { useStock } from '../../outputs/useOutput.ts';
+import { useStock } from '../../outputs/screen/useStock.ts';
 import { arrows, arrowStep } from './arrows.ts';
 import { movedDrawing, movedElement } from './moved.ts';
 import classes from './Screen.module.css';

@@ -4,14 +4,15 @@ import {
   elementProblem,
   limits,
   type Drawing,
+  type ElementKind,
   type OutputAction,
   type Page,
   type Screen,
 } from '@hum-lever/core';
 import type { ReactNode } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
-import { outputSlots } from '../../outputs/slots.ts';
 import { begin, Prose } from '../../shared/index.ts';
+import { elementSlots } from './elementSlots.tsx';
 import { drawables, freshElement, type Drawable } from './fresh.ts';
 import { movedElement } from './moved.ts';
 import classes from './Screen.module.css';
@@ -39,7 +40,7 @@ function Sentence({
   element: OutputAction;
   put: (element: OutputAction) => string | null;
 }) {
-  const Slots = outputSlots[element.kind] as (props: {
+  const Slots = elementSlots[element.kind as ElementKind] as (props: {
     action: OutputAction;
     put: (action: OutputAction) => string | null;
   }) => ReactNode;
