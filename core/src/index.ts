@@ -442,6 +442,7 @@ export {
   shownCells,
   shownInks,
   type Colour,
+  type Bounds,
   type Drawing,
   type Drawn,
   type ElementKind,

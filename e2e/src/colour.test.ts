@@ -203,6 +203,47 @@ describe('a font of one’s own', () => {
   });
 });
 
+describe('what stands on a page', () => {
+  const at = (number: number, across: number, down: number) =>
+    bench.until(`element ${number} at ${across}, ${down}`, async () =>
+      new RegExp(`at\\s+${across}\\s+across,\\s+${down}\\s+down`).test(await bench.text(element(number))),
+    );
+
+  it('is chosen by keys, several at a time, moved together and put in line, each as one step', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.click('Screen');
+    await bench.click('Add a display of 128 × 64 pixels');
+    await bench.click('Add a page');
+    await bench.click('Text');
+    await bench.click('Number');
+    const board = await bench.css('[role=group][aria-label^="Page "]');
+    // The number alone, then the text with it.
+    await board.sendKeys(Key.chord(Key.SHIFT, Key.ARROW_RIGHT));
+    await at(2, 8, 8);
+    await board.sendKeys('{', Key.ARROW_DOWN);
+    await at(1, 0, 1);
+    await at(2, 8, 9);
+    await bench.clickLabel('Left ends in line');
+    await at(2, 0, 9);
+    await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
+    await at(2, 8, 9);
+    await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
+    await at(1, 0, 0);
+    await at(2, 8, 8);
+    // One alone goes to an edge of the display: five letters of six pixels.
+    await board.sendKeys(']');
+    await bench.clickLabel('To the right edge');
+    await bench.until('at the right edge', async () =>
+      /at\s+(98|122)\s+across/.test((await bench.text(element(1))) + (await bench.text(element(2)))),
+    );
+    await board.sendKeys('}', Key.DELETE);
+    await bench.shows('Nothing stands on this page yet');
+    await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
+    await bench.css(element(2));
+  });
+});
+
 describe('a slow bus', () => {
   it('is seen: what has come of a picture is there, the rest is as it was', async () => {
     await bench.goto('/');

@@ -20,4 +20,14 @@ export { fontBytes, fonts, lackingIn, type FontName } from './fonts.ts';
 export { numberText, type NumberFormat } from './numbers.ts';
 export { changedRuns, partlySent, sendUs } from './tiles.ts';
 export { pageTried, type Tried, type Trying } from './tried.ts';
-export { boundsOf, cellFont, readOn, render, textOf, textsOn, type Drawing, type Drawn } from './render.ts';
+export {
+  boundsOf,
+  cellFont,
+  readOn,
+  render,
+  textOf,
+  textsOn,
+  type Bounds,
+  type Drawing,
+  type Drawn,
+} from './render.ts';

@@ -1,9 +1,9 @@
 import { useElementSize, useViewportSize } from '@mantine/hooks';
 import { boundsOf, type Drawing, type Page, type Screen, type Tried } from '@hum-lever/core';
 import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { edit } from '../../client/index.ts';
 import { Glass } from '../../outputs/screen/Glass.tsx';
 import { useStock } from '../../outputs/screen/useStock.ts';
+import { editAll, movingEdits } from './Aligning.tsx';
 import { arrows, arrowStep } from './arrows.ts';
 import { movedDrawing, movedElement } from './moved.ts';
 import classes from './Screen.module.css';
@@ -13,11 +13,21 @@ const mostHigh = 0.4;
 
 interface Held {
   at: number;
+  /** It came to what was chosen already. */
+  more: boolean;
   fromX: number;
   fromY: number;
   dx: number;
   dy: number;
 }
+
+/** Keys that go from one element to the next; with Shift those before stay chosen. */
+const stepKeys: Readonly<Record<string, { by: 1 | -1; more: boolean }>> = {
+  '[': { by: -1, more: false },
+  ']': { by: 1, more: false },
+  '{': { by: -1, more: true },
+  '}': { by: 1, more: true },
+};
 
 /** The page at whole multiples of its pixels; what stands on it can be taken and moved. */
 export function DrawingBoard({
@@ -30,9 +40,9 @@ export function DrawingBoard({
   screen: Screen;
   page: Page;
   tried: Tried;
-  /** Of an element, its place on the page. */
-  chosen: number | null;
-  choose: (at: number | null) => void;
+  /** Of elements, their places on the page. */
+  chosen: readonly number[];
+  choose: (at: number | null, more?: boolean) => void;
 }) {
   const { ref, width } = useElementSize();
   const { height } = useViewportSize();
@@ -44,15 +54,11 @@ export function DrawingBoard({
   const shown = useMemo(() => {
     if (!held || (held.dx === 0 && held.dy === 0)) return drawn;
     const moved = (drawing: Drawing, n: number) =>
-      places[n] === held.at ? movedDrawing(drawing, held.dx, held.dy) : drawing;
+      chosen.includes(places[n]!) ? movedDrawing(drawing, held.dx, held.dy) : drawing;
     return { ...drawn, drawings: drawn.drawings.map(moved) };
-  }, [drawn, places, held]);
+  }, [drawn, places, held, chosen]);
 
-  const move = (at: number, dx: number, dy: number) => {
-    const element = page.elements[at];
-    const moved = element && movedElement(element, dx, dy);
-    if (moved) edit({ name: 'changeElement', args: [page.id, at, moved] });
-  };
+  const move = (dx: number, dy: number) => editAll(movingEdits(page, chosen, () => [dx, dy]));
   const pixelOf = (event: PointerEvent) => {
     const box = event.currentTarget.getBoundingClientRect();
     // What lies around it may be zoomed.
@@ -69,10 +75,11 @@ export function DrawingBoard({
       return drawing.onlyIf !== 0 && x >= left && x < right && y >= top && y < bottom;
     });
     const at = hit < 0 ? null : places[hit]!;
-    choose(at);
+    // What is one of several stays one of them, so that all can be moved.
+    if (at === null || !chosen.includes(at) || event.shiftKey) choose(at, event.shiftKey);
     if (at === null || movedElement(page.elements[at]!, 0, 0) === null) return;
     event.currentTarget.setPointerCapture(event.pointerId);
-    setHeld({ at, fromX: x, fromY: y, dx: 0, dy: 0 });
+    setHeld({ at, more: event.shiftKey, fromX: x, fromY: y, dx: 0, dy: 0 });
   };
   const drag = (event: PointerEvent) => {
     if (!held) return;
@@ -81,26 +88,30 @@ export function DrawingBoard({
     setHeld({ ...held, dx: snap(x - held.fromX), dy: snap(y - held.fromY) });
   };
   const letGo = () => {
-    if (held && (held.dx !== 0 || held.dy !== 0)) move(held.at, held.dx, held.dy);
+    if (held && (held.dx !== 0 || held.dy !== 0)) move(held.dx, held.dy);
+    else if (held && !held.more && chosen.length > 1) choose(held.at);
     setHeld(null);
   };
   const key = (event: KeyboardEvent) => {
     const count = page.elements.length;
     const arrow = arrows[event.key];
-    if (arrow && chosen !== null) {
+    const last = chosen.at(-1);
+    if (arrow && last !== undefined) {
       const by = arrowStep(event.shiftKey);
-      move(chosen, arrow[0] * by, arrow[1] * by);
-    } else if ((event.key === '[' || event.key === ']') && count > 0) {
-      const by = event.key === ']' ? 1 : -1;
-      choose(chosen === null ? (by > 0 ? 0 : count - 1) : (chosen + by + count) % count);
-    } else if ((event.key === 'Delete' || event.key === 'Backspace') && chosen !== null) {
-      edit({ name: 'removeElement', args: [page.id, chosen] });
+      move(arrow[0] * by, arrow[1] * by);
+    } else if (stepKeys[event.key] && count > 0) {
+      const { by, more } = stepKeys[event.key]!;
+      choose(last === undefined ? (by > 0 ? 0 : count - 1) : (last + by + count) % count, more);
+    } else if ((event.key === 'Delete' || event.key === 'Backspace') && last !== undefined) {
+      // From the last on: those before keep their places.
+      const places = chosen.toSorted((a, b) => b - a);
+      editAll(places.map((at) => ({ name: 'removeElement', args: [page.id, at] })));
       choose(null);
     } else return;
     event.preventDefault();
   };
 
-  const marked = shown.drawings.find((_, n) => chosen !== null && places[n] === chosen);
+  const marked = shown.drawings.filter((_, n) => chosen.includes(places[n]!));
   return (
     <div ref={ref} className={classes.board}>
       <div
@@ -109,7 +120,7 @@ export function DrawingBoard({
         // Its elements are listed below it; here they are taken by hand or by keys.
         tabIndex={0}
         role="group"
-        aria-label={`Page ${page.name}, drawn ${scale} times as large. [ and ] choose what stands on it, arrow keys move that.`}
+        aria-label={`Page ${page.name}, drawn ${scale} times as large. [ and ] choose what stands on it, with Shift one more; arrow keys move that.`}
         onKeyDown={key}
         onPointerDown={take}
         onPointerMove={drag}
@@ -117,7 +128,9 @@ export function DrawingBoard({
         onPointerCancel={() => setHeld(null)}
       >
         <Glass screen={screen} drawn={shown} />
-        {marked && <Mark bounds={boundsOf(marked, stock, screen)} screen={screen} scale={scale} />}
+        {marked.map((drawing, n) => (
+          <Mark key={n} bounds={boundsOf(drawing, stock, screen)} screen={screen} scale={scale} />
+        ))}
       </div>
     </div>
   );

@@ -3,15 +3,16 @@ import { IconChevronDown, IconChevronUp, IconCopy, IconPlus, IconX } from '@tabl
 import {
   elementProblem,
   limits,
-  type Drawing,
   type ElementKind,
   type OutputAction,
   type Page,
   type Screen,
+  type Tried,
 } from '@hum-lever/core';
-import type { ReactNode } from 'react';
+import { useRef, type ReactNode } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { begin, Prose } from '../../shared/index.ts';
+import { Aligning } from './Aligning.tsx';
 import { elementSlots } from './elementSlots.tsx';
 import { drawables, freshElement, type Drawable } from './fresh.ts';
 import { movedElement } from './moved.ts';
@@ -51,18 +52,20 @@ function Sentence({
 export function Elements({
   screen,
   page,
-  drawings,
+  tried,
   chosen,
   choose,
 }: {
   screen: Screen;
   page: Page;
-  drawings: readonly Drawing[];
-  chosen: number | null;
-  choose: (at: number | null) => void;
+  tried: Tried;
+  chosen: readonly number[];
+  choose: (at: number | null, more?: boolean) => void;
 }) {
   const gadget = useDocument();
   const { elements } = page;
+  // What a press gives the focus to is chosen by the click that it becomes.
+  const pressed = useRef(false);
   const proseId = (at: number) => `${page.id} ${at}`;
   const add = (element: OutputAction) => {
     begin(proseId(elements.length));
@@ -84,7 +87,7 @@ export function Elements({
             type="button"
             className={classes.add}
             disabled={elements.length >= limits.elementsPerPage}
-            onClick={() => add(freshElement(what, gadget, screen, drawings))}
+            onClick={() => add(freshElement(what, gadget, screen, tried.drawn.drawings))}
           >
             <IconPlus size={13} aria-hidden /> {drawWords[what]}
           </button>
@@ -95,14 +98,19 @@ export function Elements({
           Nothing stands on this page yet. Draw a text, and bind it to a value in braces.
         </p>
       )}
+      {chosen.length > 0 && <Aligning screen={screen} page={page} tried={tried} chosen={chosen} />}
       <ol aria-label={`What stands on ${page.name}`}>
         {elements.map((element, at) => (
           <li
             key={at}
-            data-chosen={chosen === at || undefined}
+            data-chosen={chosen.includes(at) || undefined}
             aria-label={`Element ${at + 1}`}
-            onFocusCapture={() => choose(at)}
-            onClickCapture={() => choose(at)}
+            onPointerDownCapture={() => (pressed.current = true)}
+            onFocusCapture={() => !pressed.current && !chosen.includes(at) && choose(at)}
+            onClickCapture={({ shiftKey }) => {
+              pressed.current = false;
+              choose(at, shiftKey);
+            }}
           >
             <span className={`number ${classes.at}`} aria-hidden>
               {at + 1}

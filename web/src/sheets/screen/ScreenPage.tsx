@@ -13,7 +13,7 @@ import {
   type Place,
   type Screen,
 } from '@hum-lever/core';
-import { Suspense, useEffect, useState, type ReactNode } from 'react';
+import { Suspense, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
 import { edit, useDocument } from '../../client/index.ts';
 import { OutputFigures } from '../../outputs/figures.tsx';
@@ -195,12 +195,19 @@ function Workplace({
 }) {
   const gadget = useDocument();
   const [trying, setTrying] = useState<TryingId>('hand');
-  const [marked, mark] = useState<{ pageId: string; at: number | null }>({ pageId: page.id, at: null });
-  const chosen =
-    marked.pageId === page.id && marked.at !== null && marked.at in page.elements ? marked.at : null;
+  const [marked, mark] = useState<{ pageId: string; at: readonly number[] }>({ pageId: page.id, at: [] });
+  const chosen = useMemo(
+    () => (marked.pageId === page.id ? marked.at.filter((at) => at in page.elements) : []),
+    [marked, page],
+  );
   const tried = useTried(page, trying);
   const first = useTried(page, 'start');
-  const chooseElement = (at: number | null) => mark({ pageId: page.id, at });
+  const chooseElement = (at: number | null, more = false) => {
+    // One more, or one less where it was chosen already.
+    const others = more ? chosen.filter((one) => one !== at) : [];
+    const again = more && at !== null && chosen.includes(at);
+    mark({ pageId: page.id, at: at === null || again ? others : [...others, at] });
+  };
   const inMono = screen.depth === 'mono';
   const save = () => {
     const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
@@ -227,13 +234,7 @@ function Workplace({
         </div>
         <DrawingBoard screen={screen} page={page} tried={tried} chosen={chosen} choose={chooseElement} />
         <Cost gadget={gadget} screen={screen} between={[first.drawn, tried.drawn]} />
-        <Elements
-          screen={screen}
-          page={page}
-          drawings={tried.drawn.drawings}
-          chosen={chosen}
-          choose={chooseElement}
-        />
+        <Elements screen={screen} page={page} tried={tried} chosen={chosen} choose={chooseElement} />
       </div>
     </div>
   );

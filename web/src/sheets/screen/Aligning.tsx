@@ -1,0 +1,108 @@
+import { ActionIcon } from '@mantine/core';
+import {
+  IconLayoutAlignBottom,
+  IconLayoutAlignCenter,
+  IconLayoutAlignLeft,
+  IconLayoutAlignMiddle,
+  IconLayoutAlignRight,
+  IconLayoutAlignTop,
+  IconLayoutDistributeHorizontal,
+  IconLayoutDistributeVertical,
+  type Icon,
+} from '@tabler/icons-react';
+import { boundsOf, type Page, type Screen, type SingleEdit, type Tried } from '@hum-lever/core';
+import { edit } from '../../client/index.ts';
+import { useStock } from '../../outputs/screen/useStock.ts';
+import { alignedBy, type Alignment } from './aligned.ts';
+import { movedElement } from './moved.ts';
+import classes from './Screen.module.css';
+
+const ways: readonly { how: Alignment; one: string | null; several: string; icon: Icon }[] = [
+  { how: 'left', one: 'To the left edge', several: 'Left ends in line', icon: IconLayoutAlignLeft },
+  {
+    how: 'centre',
+    one: 'Into the middle, across',
+    several: 'Middles in line, across',
+    icon: IconLayoutAlignCenter,
+  },
+  { how: 'right', one: 'To the right edge', several: 'Right ends in line', icon: IconLayoutAlignRight },
+  { how: 'top', one: 'To the upper edge', several: 'Upper ends in line', icon: IconLayoutAlignTop },
+  {
+    how: 'middle',
+    one: 'Into the middle, down',
+    several: 'Middles in line, down',
+    icon: IconLayoutAlignMiddle,
+  },
+  { how: 'bottom', one: 'To the lower edge', several: 'Lower ends in line', icon: IconLayoutAlignBottom },
+  { how: 'across', one: null, several: 'The same room between, across', icon: IconLayoutDistributeVertical },
+  { how: 'down', one: null, several: 'The same room between, down', icon: IconLayoutDistributeHorizontal },
+];
+/** With two there is only one room between. */
+const leastSpread = 3;
+
+/** The edits that move what is chosen by so much, as one step; what no hand moves stays. */
+export function movingEdits(
+  page: Page,
+  chosen: readonly number[],
+  by: (n: number) => readonly [number, number],
+): SingleEdit[] {
+  return chosen.flatMap((at, n): SingleEdit[] => {
+    const element = page.elements[at];
+    const [dx, dy] = by(n);
+    if (!element || (dx === 0 && dy === 0)) return [];
+    const moved = movedElement(element, dx, dy);
+    return moved ? [{ name: 'changeElement', args: [page.id, at, moved] }] : [];
+  });
+}
+
+export function editAll(edits: SingleEdit[]): void {
+  if (edits.length > 0) edit(edits.length === 1 ? edits[0]! : { name: 'several', args: [edits] });
+}
+
+/** Puts what is chosen in line: with the display where it is one, with one another where it is more. */
+export function Aligning({
+  screen,
+  page,
+  tried,
+  chosen,
+}: {
+  screen: Screen;
+  page: Page;
+  tried: Tried;
+  chosen: readonly number[];
+}) {
+  const stock = useStock();
+  // What is not drawn just now, and what lies along an edge, has no place to be moved from.
+  const drawn = chosen.flatMap((at) => {
+    const drawing = tried.drawn.drawings[tried.places.indexOf(at)];
+    const element = page.elements[at];
+    return drawing && element && movedElement(element, 0, 0) ? [{ at, drawing }] : [];
+  });
+  const put = (how: Alignment) => {
+    const bounds = drawn.map(({ drawing }) => boundsOf(drawing, stock, screen));
+    const by = alignedBy(bounds, how, screen);
+    editAll(movingEdits(page, drawn.map(({ at }) => at), (n) => by[n]!)); // prettier-ignore
+  };
+  const single = drawn.length < 2;
+  return (
+    <span role="group" aria-label="In line" className={classes.aligning}>
+      {ways.map(({ how, one, several, icon: Symbol }) => {
+        const label = single ? one : several;
+        if (label === null) return null;
+        return (
+          <ActionIcon
+            key={how}
+            size="sm"
+            variant="subtle"
+            aria-label={label}
+            title={label}
+            disabled={drawn.length === 0 || (one === null && drawn.length < leastSpread)}
+            onClick={() => put(how)}
+          >
+            <Symbol size={17} />
+          </ActionIcon>
+        );
+      })}
+    </span>
+  );
+}
