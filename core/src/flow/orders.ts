@@ -104,7 +104,9 @@ function compileField(
       const code = read.expression(said as string);
       if (code === undefined) return undefined;
       // A number as it is written is not worked out again with every picture.
-      return isNumber(code) ? { name, role: 'constant', value: evaluate(code, nowhere) } : { name, role, code };
+      return isNumber(code)
+        ? { name, role: 'constant', value: evaluate(code, nowhere) }
+        : { name, role, code };
     }
     case 'length': {
       if (typeof said === 'number') return { name, role: 'constant', value: said };

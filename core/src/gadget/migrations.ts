@@ -401,7 +401,8 @@ const toMenus = (document: Raw): Raw => ({ ...document, menus: [] });
 
 const toPictures = (document: Raw): Raw => ({ ...document, pictures: [] });
 
-/* --- 10 to 11: displays have inks, and what is drawn has one; bars may have blocks, anything may blink; characters
+/* --- 10 to 11: displays have inks, and what is drawn has one; bars may have blocks, anything may blink, values may
+       be none; characters
        are made of dots or segments, and those of dots have a trim; a gadget may have fonts of its own, and had none --- */
 
 /** As displays of one colour had it then. */
@@ -412,7 +413,15 @@ const segmented = { ...dotted, cells: 'seven', palette: ['#1b1211', '#ff5a3c'] }
 
 function inked(element: unknown): unknown {
   if (!isRecord(element)) return element;
-  return { ...element, blinks: 'steady', ink: '1', ...(element.kind === 'drawBar' && { blocks: 0 }) };
+  const { kind } = element;
+  return {
+    ...element,
+    blinks: 'steady',
+    ink: '1',
+    ...(kind === 'drawBar' && { blocks: 0 }),
+    ...((kind === 'drawBar' || kind === 'drawDial') && { unknownIf: '0' }),
+    ...((kind === 'drawNumber' || kind === 'drawWord') && { unknownIf: '0', instead: '--' }),
+  };
 }
 
 function toInks(document: Raw): Raw {

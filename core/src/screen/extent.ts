@@ -44,6 +44,18 @@ function fixed(text: string, gadget: Gadget, known: KnownRanges): number | null 
 
 function mostCharacters(element: Written, gadget: Gadget, known: KnownRanges): number {
   if (element.kind === 'drawText') return longestText(element.text, gadget, known);
+  const instead = [...element.instead].length;
+  const unknown = fixed(element.unknownIf, gadget, known);
+  if (unknown !== null && unknown !== 0) return instead;
+  // It may be known or not, unless it is known always.
+  return Math.max(unknown === 0 ? 0 : instead, mostKnown(element, gadget, known));
+}
+
+function mostKnown(
+  element: Exclude<Written, { kind: 'drawText' }>,
+  gadget: Gadget,
+  known: KnownRanges,
+): number {
   const { value } = element;
   try {
     const { low, high } = expressionRange(value, scopeOf(gadget), known);

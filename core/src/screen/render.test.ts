@@ -5,7 +5,7 @@ import { runs } from '../test/runs.ts';
 import { bitmapArt, bitmapPbm, blankBitmap } from '../picture/index.ts';
 import { fontBytes, fontForCells, fonts, lackingIn, type FontName } from './fonts.ts';
 import { numberText, type NumberFormat } from './numbers.ts';
-import { boundsOf, render, type Drawing } from './render.ts';
+import { boundsOf, render, textsOn, type Drawing } from './render.ts';
 import { inksOf, shownInks } from './palette.ts';
 import { stockOf } from './stock.ts';
 import { filledPx } from './shapes.ts';
@@ -340,6 +340,38 @@ describe('a picture', () => {
       '######',
     ]);
     expect(drawn(6, 4, [plot('columns', [3], { width: 0 })]).join('')).not.toContain('#');
+  });
+
+  it('shows what stands for a value that is none, and nothing of it on bars and dials', () => {
+    const number = (patch: object) =>
+      ({ ...text(''), kind: 'drawNumber', value: 7, format: 'plain', places: 0, unit: '', instead: '--', ...patch }) as unknown as Drawing; // prettier-ignore
+    const word = (patch: object) =>
+      ({
+        ...text(''),
+        kind: 'drawWord',
+        value: 0,
+        words: ['I'],
+        instead: '-',
+        ...patch,
+      }) as unknown as Drawing;
+    expect(drawn(12, 8, [number({ unknownIf: 1 })])).toEqual(drawn(12, 8, [text('--')]));
+    expect(drawn(12, 8, [number({ unknownIf: 0 })])).toEqual(drawn(12, 8, [text('7')]));
+    expect(drawn(6, 8, [word({ unknownIf: -1 })])).toEqual(drawn(6, 8, [text('-')]));
+    expect(textsOn({ pageId: null, rows: [], drawings: [number({ unknownIf: 1 })] })).toEqual(['--']);
+    const framed = { height: 5, framed: true };
+    expect(drawn(12, 5, [bar(100, { ...framed, unknownIf: 1 })])).toEqual(drawn(12, 5, [bar(0, framed)]));
+    const dial = {
+      kind: 'drawDial',
+      ...placed,
+      x: 4,
+      y: 4,
+      radius: 4,
+      value: 1,
+      low: 0,
+      high: 1,
+      how: 'needle',
+    };
+    expect(drawn(9, 9, [{ ...dial, unknownIf: 1 } as Drawing]).join('')).not.toContain('#');
   });
 
   it('has every element in its ink, and no more of them than its pixels can show', () => {

@@ -32,15 +32,20 @@ export interface Drawn {
   readonly drawings: readonly Drawing[];
 }
 
+/** Its value has not come yet, or is lost. */
+const isUnknown = ({ unknownIf }: { unknownIf?: number }): boolean =>
+  unknownIf !== undefined && unknownIf !== 0;
+
 /** The text of an element; null: it has none. Of a list it is the one of the cursor. */
 export function textOf(drawing: Drawing): string | null {
   switch (drawing.kind) {
     case 'drawText':
       return drawing.text;
     case 'drawNumber':
+      if (isUnknown(drawing)) return drawing.instead;
       return numberText(drawing.value, drawing.format, drawing.places, drawing.unit);
     case 'drawWord':
-      return drawing.words[drawing.value] ?? '';
+      return isUnknown(drawing) ? drawing.instead : (drawing.words[drawing.value] ?? '');
     case 'drawList':
       return drawing.lines[drawing.cursor] ?? null;
     case 'drawRunning':
@@ -166,9 +171,10 @@ function draw(bitmap: Bitmap, drawing: Drawing, stock: Stock, most: number): voi
     case 'drawPlot':
       return drawPlot(bitmap, drawing, drawing.values ?? [drawing.value], ink);
     case 'drawDial':
-      return drawDial(bitmap, drawing, ink);
+      // Of what is not known, nothing points anywhere.
+      return isUnknown(drawing) ? undefined : drawDial(bitmap, drawing, ink);
     case 'drawBar':
-      return drawBar(bitmap, drawing, ink);
+      return drawBar(bitmap, isUnknown(drawing) ? { ...drawing, value: drawing.low } : drawing, ink);
     case 'drawBox':
       return drawBox(bitmap, drawing, ink);
     case 'drawLine': {

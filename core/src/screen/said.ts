@@ -8,14 +8,19 @@ type Written = Extract<Element, { font: string }>;
 /** What is written as it stands, between gaps that are filled. */
 export const fixedPieces = (template: string): string => template.replace(/\{[^{}]*\}/g, '');
 
+/** What stands there while its value is none; nothing where it always is one. */
+const insteadOf = ({ unknownIf, instead }: { unknownIf: string; instead: string }): string =>
+  unknownIf.trim() === '0' ? '' : instead;
+
 /** What an element says by itself: texts of a list as they begin. */
 export function fixedOf(element: Written, gadget: Gadget): string {
   switch (element.kind) {
     case 'drawText':
       return fixedPieces(element.text);
     case 'drawNumber':
-      return element.unit;
+      return element.unit + insteadOf(element);
     case 'drawWord':
+      return element.words.join('') + insteadOf(element);
     case 'drawLegends':
       return element.words.join('');
     case 'drawRunning':

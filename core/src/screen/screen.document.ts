@@ -62,6 +62,10 @@ const written = {
   align: constant(z.enum(aligns)),
   inverted: constant(z.boolean()),
 };
+/** Where this holds, its value is none: not come yet, or lost. */
+const known = { unknownIf: expression };
+/** What stands in the place of a value that is none. */
+const instead = constant(lineSchema(limits.unitChars * 2));
 const sized = { ...placed, width: expression, height: expression };
 
 /** As displays of one colour glow; greys between. */
@@ -129,6 +133,8 @@ export const screen = outputDocument(
       /** Places that it takes at least; 0: as many as it needs. */
       places: constant(wholeSchema(0, 12)),
       unit: constant(lineSchema(limits.unitChars)),
+      ...known,
+      instead,
     },
     /** One of several words, by its number from 0; outside them nothing. */
     drawWord: {
@@ -140,6 +146,8 @@ export const screen = outputDocument(
           .min(1, 'expected at least one word')
           .max(limits.options),
       ),
+      ...known,
+      instead,
     },
     /** Texts one below the other; the one of the cursor is on a lit ground, and always in view. */
     drawList: {
@@ -193,6 +201,7 @@ export const screen = outputDocument(
       low: expression,
       high: expression,
       how: constant(z.enum(dialKinds)),
+      ...known,
     },
     /** Filled from one end as far as the value lies from low to high; where it has blocks, a whole block at a time. */
     drawBar: {
@@ -204,6 +213,7 @@ export const screen = outputDocument(
       framed: constant(z.boolean()),
       /** 0: it is filled pixel by pixel. */
       blocks: constant(wholeSchema(0, 64)),
+      ...known,
     },
     drawBox: { ...sized, how: constant(z.enum(boxKinds)) },
     /** A frame of a picture, by its number from 0; beyond the last it begins again. */

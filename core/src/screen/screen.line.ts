@@ -16,8 +16,17 @@ export const screen = defineLine<'screen'>({
     const placed = (one: { x: string; y: string }) => `at ${expression(one.x)}, ${expression(one.y)}`;
     const sized = (one: { x: string; y: string; width: string; height: string }) =>
       `${placed(one)} size ${expression(one.width)}, ${expression(one.height)}`;
-    const onlyIf = (one: { onlyIf: string; blinks: string; ink: string }) =>
+    const onlyIf = (one: {
+      onlyIf: string;
+      blinks: string;
+      ink: string;
+      unknownIf?: string;
+      instead?: string;
+    }) =>
       [
+        one.unknownIf === undefined || one.unknownIf === '0'
+          ? ''
+          : ` unknown ${expression(one.unknownIf)}${one.instead === undefined ? '' : ` as ${write.plain(one.instead)}`}`,
         one.ink === '1' ? '' : ` ink ${expression(one.ink)}`,
         one.blinks === 'steady' ? '' : ` blinks ${one.blinks}`,
         one.onlyIf === '1' ? '' : ` if ${expression(one.onlyIf)}`,

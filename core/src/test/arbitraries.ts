@@ -111,6 +111,7 @@ const lightsRange = {
 const ofText = { variableId: fc.constant('v4'), index: fc.constant(null) };
 const ofTexts = { variableId: fc.constant('v5'), index: fc.constantFrom('v2 % 4', '0') };
 
+const unknown = { unknownIf: fc.constantFrom('0', 'v1 < 0', '1') };
 const drawnAt = {
   outputId: fc.constant('o11'),
   blinks: fc.constantFrom(...blinkings),
@@ -220,11 +221,15 @@ export const actionOf = {
     format: fc.constantFrom(...numberFormats),
     places: fc.integer({ min: 0, max: 12 }),
     unit: fc.constantFrom('', '°'),
+    ...unknown,
+    instead: fc.constantFrom('--', ''),
   }),
   drawWord: fc.record({
     ...writtenAt,
     value: expression,
     words: fc.constantFrom(['low', 'high'], ['only']),
+    ...unknown,
+    instead: fc.constantFrom('--', ''),
   }),
   drawList: fc.record({
     ...drawnAt,
@@ -266,6 +271,7 @@ export const actionOf = {
     low: fc.constantFrom('0', '-10'),
     high: fc.constantFrom('50', 'v1'),
     how: fc.constantFrom(...dialKinds),
+    ...unknown,
   }),
   drawBar: fc.record({
     ...drawnSize,
@@ -275,6 +281,7 @@ export const actionOf = {
     grows: fc.constantFrom(...growths),
     framed: fc.boolean(),
     blocks: fc.constantFrom(0, 5),
+    ...unknown,
   }),
   drawPicture: fc.record({
     ...drawnAt,

@@ -35,6 +35,8 @@ export const numberAt = (value: string, patch: object = {}): OutputAction => ({
   format: 'plain',
   places: 0,
   unit: '',
+  unknownIf: '0',
+  instead: '--',
   ...patch,
 });
 
@@ -77,6 +79,15 @@ export const screenCases = (key: Gadget['controls'][number]): [string, string, G
     // Nothing sets it otherwise than to all that it may be: 0 to begin with, so that the text itself is long.
     paged([numberAt('v1 * 0 + 12345', { x: '100' })]),
     { place: { kind: 'page', id: 'n1' } },
+    false,
+  ],
+  [
+    'S01',
+    'what stands in the place of a value that is none, longer than the value ever is',
+    paged([numberAt('v1 * 0', { x: '100', unknownIf: 'v1 < 0', instead: 'no signal' })], {}, {}, [
+      [100, 'count = count - 1'],
+    ]),
+    { place: { kind: 'page', id: 'n1' }, values: expect.objectContaining({ reason: 'edge', length: 9 }) as never },
     false,
   ],
   ['S01', 'a text below the lower edge', paged([textAt('x', '0', '57')]), { place: { kind: 'page', id: 'n1' } }, false],

@@ -100,6 +100,36 @@ function Ink<A extends Element>({ action, put }: { action: A; put: Put<A> }) {
   );
 }
 
+const never = '0';
+type Known = OutputActionOf<'drawNumber' | 'drawWord' | 'drawBar' | 'drawDial'>;
+
+/** When its value is none, and what stands there then; where it always is one, nothing is said of it while it is read. */
+function Unknown<A extends Known>({ action, put }: { action: A; put: Put<A> }) {
+  const reading = useAsProse();
+  if (reading && action.unknownIf === never) return null;
+  return (
+    <>
+      {' '}
+      not known if
+      <ExpressionSlot
+        label="Not known if"
+        value={action.unknownIf}
+        commit={(unknownIf) => put({ ...action, unknownIf: unknownIf.trim() === '' ? never : unknownIf })}
+      />
+      {'instead' in action && (
+        <>
+          then
+          <PlainSlot
+            label="What stands there then"
+            value={action.instead}
+            commit={(instead) => put({ ...action, instead })}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
 /** In which ink, whether it blinks, and while what holds; of what is usual nothing is said while it is read. */
 function Seen<A extends Element>({ action, put }: { action: A; put: Put<A> }) {
   const reading = useAsProse();
@@ -352,6 +382,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
         <PlainSlot label="Unit" value={action.unit} commit={(unit) => put({ ...action, unit })} />
       </WhileWriting>
       <Writing action={action} put={put} />
+      <Unknown action={action} put={put} />
       <Seen action={action} put={put} />
     </>
   ),
@@ -362,6 +393,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
       among
       <Words words={action.words} commit={(words) => put({ ...action, words })} />
       <Writing action={action} put={put} />
+      <Unknown action={action} put={put} />
       <Seen action={action} put={put} />
     </>
   ),
@@ -478,6 +510,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
         value={action.radius}
         commit={(radius) => put({ ...action, radius })}
       />
+      <Unknown action={action} put={put} />
       <Seen action={action} put={put} />
     </>
   ),
@@ -510,6 +543,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
         value={String(action.blocks)}
         choose={(blocks) => put({ ...action, blocks: Number(blocks) })}
       />
+      <Unknown action={action} put={put} />
       <Seen action={action} put={put} />
     </>
   ),

@@ -65,16 +65,27 @@ export function freshElement(
   const number = gadget.flow.variables.find(({ kind }) => kind === 'number');
   const value = number?.id ?? '0';
   const [low, high] = number?.kind === 'number' ? [number.min, number.max] : [0, 100];
+  const known = { unknownIf: '0' };
+  const instead = '--';
   const ends = { low: String(low), high: String(high) };
   switch (what) {
     case 'text':
       return { kind: 'drawText', ...written, text: 'Hello' };
     case 'number':
-      return { kind: 'drawNumber', ...written, value, format: 'plain', places: 0, unit: '' };
+      return {
+        kind: 'drawNumber',
+        ...written,
+        value,
+        format: 'plain',
+        places: 0,
+        unit: '',
+        ...known,
+        instead,
+      };
     case 'word': {
       const choice = choiceOf(gadget);
       const words = choice ? choice.options.map((option) => option.name) : ['off', 'on'];
-      return { kind: 'drawWord', ...written, value: choice?.id ?? value, words };
+      return { kind: 'drawWord', ...written, value: choice?.id ?? value, words, ...known, instead };
     }
     case 'list':
       return {
@@ -113,11 +124,21 @@ export function freshElement(
     case 'dial': {
       const middle = { x: String(screen.widthPx >> 1), y: String(screen.heightPx >> 1) };
       const radius = String((Math.min(screen.widthPx, screen.heightPx) >> 1) - 2);
-      return { kind: 'drawDial', ...placed, ...middle, radius, value, ...ends, how: 'arc' };
+      return { kind: 'drawDial', ...placed, ...middle, radius, value, ...ends, how: 'arc', ...known };
     }
     case 'bar': {
       const size = { width: String(Math.min(64, screen.widthPx)), height: '8' };
-      return { kind: 'drawBar', ...placed, ...size, value, ...ends, grows: 'right', framed: true, blocks: 0 };
+      return {
+        kind: 'drawBar',
+        ...placed,
+        ...size,
+        value,
+        ...ends,
+        grows: 'right',
+        framed: true,
+        blocks: 0,
+        ...known,
+      };
     }
     case 'picture':
       return {
