@@ -244,6 +244,26 @@ describe('what stands on a page', () => {
   });
 });
 
+describe('a value that is none', () => {
+  it('is shown as what is said to stand there then', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.click('Screen');
+    await bench.click('Add a display of 128 × 64 pixels');
+    await bench.click('Add a page');
+    await bench.click('Number');
+    await bench.shows('Small graphic display: 0');
+    await slot(1, 'Value');
+    await bench.fill(await slot(1, 'Not known if'), '1', Key.ENTER);
+    await bench.shows('Small graphic display: --');
+    await slot(1, 'Value');
+    await bench.fill(await slot(1, 'What stands there then'), 'wait', Key.ENTER);
+    await bench.shows('Small graphic display: wait');
+    // Seven pixels of 51 mm in 128: 2.8 mm, read from up to 56 cm.
+    await bench.shows('Capitals of its smallest letters are 2.8 mm high, read from up to about 56 cm');
+  });
+});
+
 describe('a slow bus', () => {
   it('is seen: what has come of a picture is there, the rest is as it was', async () => {
     await bench.goto('/');

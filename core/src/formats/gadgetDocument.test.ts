@@ -198,6 +198,7 @@ describe('a document of the seventh release', () => {
       sends: 'free',
       update: 'whole',
       mostHz: 20,
+      wideMm: 51,
       depth: 'mono',
       palette: ['#141b18', '#e9f2c9'],
     });

@@ -405,6 +405,8 @@ const toPictures = (document: Raw): Raw => ({ ...document, pictures: [] });
        be none; characters
        are made of dots or segments, and those of dots have a trim; a gadget may have fonts of its own, and had none --- */
 
+/** So wide they were seen in hand then. */
+const usualWideMm = (widthPx: number): number => Math.max(24, Math.min(56, Math.round(widthPx * 0.4)));
 /** As displays of one colour had it then. */
 const usualInks = { depth: 'mono', palette: ['#141b18', '#e9f2c9'] };
 
@@ -436,7 +438,8 @@ function toInks(document: Raw): Raw {
   return {
     ...document,
     outputs: (outputs as Raw[]).map((output) => {
-      if (output.kind === 'screen') return { ...output, ...usualInks };
+      if (output.kind === 'screen')
+        return { ...output, ...usualInks, wideMm: usualWideMm(Number(output.widthPx)) };
       if (output.kind === 'text') return { ...output, ...(inSegments.has(output.id) ? segmented : dotted) };
       return output;
     }),

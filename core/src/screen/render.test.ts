@@ -16,6 +16,7 @@ const glassOf = (widthPx: number, heightPx: number, patch: Partial<Screen> = {})
   name: 'Glass',
   widthPx,
   heightPx,
+  wideMm: 50,
   columns: Math.max(1, Math.floor(widthPx / 6)),
   rows: Math.max(1, Math.floor(heightPx / 8)),
   sends: 'free',

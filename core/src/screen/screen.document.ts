@@ -100,12 +100,17 @@ export function usualPalette(depth: Depth): string[] {
   return [dark, glowing, ...Array.from({ length: levels - 2 }, (_, n) => between(n + 1, levels - 1))];
 }
 
+/** Of a display whose size nobody has said: pixels of common ones, in what a hand has room for. */
+const usualWideMm = (widthPx: number): number => Math.max(24, Math.min(56, Math.round(widthPx * 0.4)));
+
 /** A display of pixels. */
 export const screen = outputDocument(
   'screen',
   {
     widthPx: wholeSchema(8, limits.displayPx, 'px'),
     heightPx: wholeSchema(8, limits.displayPx, 'px'),
+    /** Of what can be seen. */
+    wideMm: wholeSchema(5, 500, 'mm'),
     /** Of the layer of characters that lies over its pages. */
     columns: wholeSchema(1, limits.displayColumns),
     rows: wholeSchema(1, limits.displayRows),
@@ -246,6 +251,7 @@ export const screen = outputDocument(
     fresh: ({ widthPx = 128, heightPx = 64, depth = 0 }) => ({
       widthPx,
       heightPx,
+      wideMm: usualWideMm(widthPx),
       // Six by eight pixels a character. Source: reckoning, Buses and screens.
       columns: Math.min(limits.displayColumns, Math.max(1, Math.floor(widthPx / 6))),
       rows: Math.min(limits.displayRows, Math.max(1, Math.floor(heightPx / 8))),

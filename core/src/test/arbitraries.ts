@@ -529,7 +529,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       { id: 'o8', kind: 'line', name: 'Bell', switches: 'bell', inverted: false, powerUp: 'off' },
       { id: 'o9', kind: 'serial', name: 'Panel', baud: 9_600, longest: 20, queueBytes: 30, ends: 'crlf' },
       { id: 'o10', kind: 'setting', name: 'Tuner', unit: '', low: -5, high: 90, start: 1, tellUs: 700 },
-      { id: 'o11', kind: 'screen', name: 'Glass', widthPx: 128, heightPx: 64, columns: 21, rows: 8, sends: 'blocking', update: 'changed', mostHz: 20, depth: 'colour', palette: ['#000000', '#ffffff', '#cc3300'] },
+      { id: 'o11', kind: 'screen', name: 'Glass', widthPx: 128, heightPx: 64, wideMm: 51, columns: 21, rows: 8, sends: 'blocking', update: 'changed', mostHz: 20, depth: 'colour', palette: ['#000000', '#ffffff', '#cc3300'] },
     ], // prettier-ignore
     pages: elements.map((drawn, n) => ({
       id: `n${n + 1}`,

@@ -8,9 +8,8 @@ import { Glass, type Coming } from './Glass.tsx';
 import classes from './Display.module.css';
 
 const blank: Drawn = { pageId: null, rows: [], drawings: [] };
-/** Of common small displays, and what the case has room for. */
-const pixelMm = 0.4;
-const room = { leastMm: 24, mostMm: 56 };
+/** What the case has room for; wider displays are drawn smaller, and say so. */
+const roomMm = 56;
 
 /** Shorter than a few frames of the page, what comes cannot be seen coming. */
 const leastSeenMs = 50;
@@ -50,15 +49,15 @@ function useComing(id: string, shown: OutputStateOf<'screen'> | undefined): Comi
 }
 
 export function ScreenInHand({ output }: { output: Screen }) {
-  const { id, name, widthPx } = output;
+  const { id, name, wideMm } = output;
   const shown = useOutput('screen', id);
   const drawn = shown?.glass ?? blank;
   const coming = useComing(id, shown);
   const pointed = useIsLit(id);
-  const wideMm = Math.max(room.leastMm, Math.min(room.mostMm, widthPx * pixelMm));
+  const scale = Math.min(1, roomMm / wideMm);
   return (
     <figure className={classes.display} data-lit={pointed}>
-      <div className={classes.glass} data-pixels style={{ width: `${wideMm}mm` }}>
+      <div className={classes.glass} data-pixels style={{ width: `${wideMm * scale}mm` }}>
         <Glass
           screen={output}
           drawn={drawn}
@@ -66,7 +65,10 @@ export function ScreenInHand({ output }: { output: Screen }) {
           label={`${name}: ${readOn(drawn).join(' / ')}`}
         />
       </div>
-      <figcaption>{name}</figcaption>
+      <figcaption>
+        {name}
+        {scale < 1 && <span className="number"> drawn at {Math.round(scale * 100)} %</span>}
+      </figcaption>
     </figure>
   );
 }

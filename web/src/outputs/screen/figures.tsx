@@ -147,6 +147,16 @@ function Palette({ output, change }: Parameters<FiguresOf<'screen'>>[0]) {
 
 export const screen: FiguresOf<'screen'> = ({ output, change }) => (
   <>
+    <NumberField
+      {...field}
+      aria-label="Width of what can be seen"
+      width={130}
+      unit="mm wide"
+      min={5}
+      max={500}
+      value={output.wideMm}
+      commit={(value) => change({ wideMm: value })}
+    />
     <Palette output={output} change={change} />
     <NumberField
       {...field}

@@ -3,6 +3,7 @@ import {
   changedRuns,
   displayBus,
   fontMemory,
+  fontUses,
   pictureUs,
   render,
   sendUs,
@@ -11,6 +12,7 @@ import {
   type Gadget,
   type Screen,
 } from '@hum-lever/core';
+import type { ReactNode } from 'react';
 import { depthWords } from '../../outputs/screen/inks.ts';
 import { showBytes, showDuration } from '../../shared/index.ts';
 import classes from './Screen.module.css';
@@ -24,6 +26,27 @@ function changeUs(gadget: Gadget, screen: Screen, between: readonly [Drawn, Draw
     return bitmap;
   });
   return bus && sendUs(bus, changedRuns(was!, is!, bus.bits));
+}
+
+/** From so far a letter of a millimetre is just read. Source: reckoning, Displays, more. */
+const readsPerMm = 200;
+
+/** How high the capitals of its smallest letters are, and from how far they are read. */
+function legible(gadget: Gadget, screen: Screen): ReactNode {
+  const stock = stockOf(gadget);
+  const heights = fontUses(gadget, screen.id).flatMap((ref) => {
+    const font = stock.font(ref);
+    const rows = font.glyph('H') ?? font.glyph('0');
+    return rows ? [rows.findLastIndex(Boolean) - rows.findIndex(Boolean) + 1] : [];
+  });
+  if (heights.length === 0) return null;
+  const mm = (Math.min(...heights) * screen.wideMm) / screen.widthPx;
+  return (
+    <>
+      Capitals of its smallest letters are <span className="number">{mm.toFixed(1)} mm</span> high, read from
+      up to about <span className="number">{Math.round((mm * readsPerMm) / 10)} cm</span>.{' '}
+    </>
+  );
 }
 
 /** What the display costs, in a line: time over its bus, share of the loop, memory. */
@@ -78,7 +101,8 @@ export function Cost({
           <span className="number">{showBytes(bus.bufferBytes)}</span> of memory.{' '}
         </>
       )}
-      Fonts take about <span className="number">{showBytes(fontMemory(gadget, screen.id))}</span>.
+      {legible(gadget, screen)}Fonts take about{' '}
+      <span className="number">{showBytes(fontMemory(gadget, screen.id))}</span>.
     </p>
   );
 }
