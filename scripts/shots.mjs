@@ -57,13 +57,6 @@ try {
     60_000,
   );
   await shot('shelf');
-  await (await named('Start a gadget')).click();
-  await driver.wait(
-    () => driver.executeScript(`return document.querySelectorAll('[role=dialog] [inert]').length === 8`),
-    20_000,
-  );
-  await shot('start');
-  await driver.actions().sendKeys(Key.ESCAPE).perform();
   const open = async (sheet) => {
     await driver.get(`${url}/g/${id}/${sheet}`);
     await labelled('Press Stir');
@@ -102,6 +95,10 @@ try {
   await open('screen?view=pictures');
   await labelled('Picture Kettle');
   await shot('pictures');
+  await driver.get(`${url}/g/${idOf('Cue Lantern')}/screen`);
+  await labelled('Press GO');
+  await sleep(1_500);
+  await shot('characters');
   await driver.get(`${url}/g/${idOf('Cue Lantern')}/screen?view=menus`);
   await labelled('Press GO');
   await sleep(2_500);

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Result } from 'axe-core';
-import { By } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { Bench } from './test/bench.ts';
 
 jest.setTimeout(180_000);
@@ -101,6 +101,27 @@ describe('by day and by night', () => {
     const row = await bench.until('what it tells', async () => (await bench.driver.findElements(told))[0]);
     expect(await row.getText()).toMatch(/amber blinking every 400\sms/);
     expect(await faults('main')).toEqual([]);
+  });
+
+  it('fonts, a display of characters and several elements in line have no fault', async () => {
+    await bench.openKettle('screen');
+    await bench.css('[role=group][aria-label^="Page "]');
+    await (await bench.css('[role=group][aria-label^="Page "]')).sendKeys(']', '}');
+    await bench.label('Left ends in line');
+    await bench.driver.executeScript(
+      `for (const summary of document.querySelectorAll('main summary')) summary.click();`,
+    );
+    await bench.label('Send so: All of it, the loop waits');
+    expect(await faults('main')).toEqual([]);
+    await bench.segment('Fonts');
+    await bench.shows('On Simmering');
+    expect(await faults('main')).toEqual([]);
+    await bench.goto(`/g/${await bench.idOf('Cue Lantern')}/screen`);
+    await bench.click('A character of its own');
+    await bench.label('Dot 1, 1');
+    expect(await faults('main')).toEqual([]);
+    await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
+    await bench.until('undone', async () => !(await bench.text('main')).includes('Drawn dot by dot'));
   });
 
   it('the views of flow have no fault', async () => {

@@ -1,15 +1,12 @@
 import { displayBus, readOn, type Drawn, type OutputStateOf, type Screen } from '@hum-lever/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useGadget } from '../../client/index.ts';
-import { useIsLit } from '../../shared/index.ts';
 import { useOutput } from '../useOutput.ts';
 import { usePlayer, virtualNowUs } from '../../workers/index.ts';
+import { DisplayInCase } from './DisplayInCase.tsx';
 import { Glass, type Coming } from './Glass.tsx';
-import classes from './Display.module.css';
 
 const blank: Drawn = { pageId: null, rows: [], drawings: [] };
-/** What the case has room for; wider displays are drawn smaller, and say so. */
-const roomMm = 56;
 
 /** Shorter than a few frames of the page, what comes cannot be seen coming. */
 const leastSeenMs = 50;
@@ -49,26 +46,13 @@ function useComing(id: string, shown: OutputStateOf<'screen'> | undefined): Comi
 }
 
 export function ScreenInHand({ output }: { output: Screen }) {
-  const { id, name, wideMm } = output;
+  const { id, name, wideMm, palette } = output;
   const shown = useOutput('screen', id);
   const drawn = shown?.glass ?? blank;
   const coming = useComing(id, shown);
-  const pointed = useIsLit(id);
-  const scale = Math.min(1, roomMm / wideMm);
   return (
-    <figure className={classes.display} data-lit={pointed}>
-      <div className={classes.glass} data-pixels style={{ width: `${wideMm * scale}mm` }}>
-        <Glass
-          screen={output}
-          drawn={drawn}
-          coming={coming}
-          label={`${name}: ${readOn(drawn).join(' / ')}`}
-        />
-      </div>
-      <figcaption>
-        {name}
-        {scale < 1 && <span className="number"> drawn at {Math.round(scale * 100)} %</span>}
-      </figcaption>
-    </figure>
+    <DisplayInCase id={id} name={name} wideMm={wideMm} ground={palette[0]}>
+      <Glass screen={output} drawn={drawn} coming={coming} label={`${name}: ${readOn(drawn).join(' / ')}`} />
+    </DisplayInCase>
   );
 }

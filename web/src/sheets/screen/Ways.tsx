@@ -57,7 +57,7 @@ function Compared({ screen }: { screen: Screen }) {
             <Table.Th>Of its time</Table.Th>
             <Table.Th>Memory</Table.Th>
             <Table.Th>Keeps up</Table.Th>
-            <Table.Th />
+            <Table.Th>Take it</Table.Th>
           </Table.Tr>
         </Table.Thead>
         <Table.Tbody>
