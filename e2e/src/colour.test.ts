@@ -106,7 +106,7 @@ describe('a display of colours from nothing', () => {
     await bench.shows('No snags');
   });
 
-  it('plots how a value went, and keeps what it has after a reload', async () => {
+  it('plots how a value went, and begins anew with the power', async () => {
     await bench.click('Plot');
     await slot(4, 'Least');
     await bench.clickLabel('Ink 4', element(4));

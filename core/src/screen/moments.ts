@@ -80,5 +80,14 @@ export function atMoment(
   return { drawings: now, tracks, nextUs: nextUs === Infinity ? null : nextUs };
 }
 
+/** The same whenever one looks: how far something has gone by itself tells nothing apart. */
+export const atRest = (drawings: readonly Drawing[]): readonly Drawing[] =>
+  drawings.some(goesOn)
+    ? drawings.map((drawing) => {
+        const { off: _off, ranPx: _ranPx, values: _values, ...rest } = drawing;
+        return rest as Drawing;
+      })
+    : drawings;
+
 const goesOn = ({ kind, blinks }: Drawing): boolean =>
   blinks !== 'steady' || kind === 'drawRunning' || kind === 'drawPlot';

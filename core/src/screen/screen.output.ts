@@ -3,7 +3,7 @@ import { displayBus, type DisplayBus } from '../parts/index.ts';
 import { blankBitmap, type Bitmap } from '../picture/index.ts';
 import { blankRows } from './cells/index.ts';
 import { firstPage } from './elements.ts';
-import { atMoment, type Moments } from './moments.ts';
+import { atMoment, atRest, type Moments } from './moments.ts';
 import { render, textsOn, type Drawing, type Drawn } from './render.ts';
 import type { TextEntry } from './text.output.ts';
 import { stockOf, type Stock } from './stock.ts';
@@ -241,5 +241,5 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
     by: (entry) => [[0, entry.lane === 'text' ? entry.text.trim() !== '' : isShown(entry)]],
   },
   held: null,
-  look: ({ glass }) => [glass.pageId, glass.rows, glass.drawings],
+  look: ({ glass }) => [glass.pageId, glass.rows, atRest(glass.drawings)],
 });

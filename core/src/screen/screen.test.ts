@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { readRule } from '../flow/index.ts';
 import type { Gadget, OutputAction, Page } from '../gadget/index.ts';
-import { Machine, type Stimulus, type TraceEntry } from '../machine/index.ts';
+import { looksOf, Machine, type Stimulus, type TraceEntry } from '../machine/index.ts';
 import { gadgetArbitrary, stimuliArbitrary } from '../test/arbitraries.ts';
 import { button, numberVariable, part, rule, state } from '../test/fixtures.ts';
 import { runs } from '../test/runs.ts';
@@ -172,6 +172,21 @@ describe('a display of pixels', () => {
     expect(values(250)).toEqual([0, 1]);
     expect(values(700)).toEqual([0, 1, 1, 2]);
     expect(values(900)).toEqual([1, 1, 2, 2]);
+  });
+
+  it('looks the same whenever one looks, as far as it goes on by itself', () => {
+    const gadget = paged([
+      numberAt('v1', { blinks: 'fast' }),
+      runningAt('Tonight at the lantern gate, twice'),
+    ]);
+    const looks = [300, 700, 1_900].map((ms) => looksOf(play(gadget, [], ms).machine.shown.outputs));
+    expect(looks[1]).toEqual(looks[0]);
+    expect(looks[2]).toEqual(looks[0]);
+    const other = paged([
+      numberAt('v1', { blinks: 'slow' }),
+      runningAt('Tonight at the lantern gate, twice'),
+    ]);
+    expect(looksOf(play(other, [], 300).machine.shown.outputs)).not.toEqual(looks[0]);
   });
 
   it('asks the loop for no more than what goes on by itself', () => {

@@ -549,13 +549,15 @@ export const elementSlots: SlotsBy<ElementKind> = {
   ),
   drawPicture: ({ action, put }) => (
     <>
-      <PictureChoice value={action.pictureId} choose={(pictureId) => put({ ...action, pictureId })} />, frame
+      frame
       <ExpressionSlot
         short
         label="Frame, from 0; beyond the last it begins again"
         value={action.frame}
         commit={(frame) => put({ ...action, frame })}
       />
+      of
+      <PictureChoice value={action.pictureId} choose={(pictureId) => put({ ...action, pictureId })} />
       <Place action={action} put={put} />
       <Choice
         label="How it lies on what is there"
