@@ -402,8 +402,8 @@ const toMenus = (document: Raw): Raw => ({ ...document, menus: [] });
 const toPictures = (document: Raw): Raw => ({ ...document, pictures: [] });
 
 /* --- 10 to 11: displays have inks, and what is drawn has one; bars may have blocks, anything may blink, values may
-       be none; characters
-       are made of dots or segments, and those of dots have a trim; a gadget may have fonts of its own, and had none --- */
+       be none; characters are made of dots or segments, and those of dots have a trim; a gadget may have fonts of its
+       own, and had none --- */
 
 /** So wide they were seen in hand then. */
 const usualWideMm = (widthPx: number): number => Math.max(24, Math.min(56, Math.round(widthPx * 0.4)));

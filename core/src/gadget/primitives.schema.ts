@@ -1,12 +1,12 @@
 import * as z from 'zod';
 import { limits } from './limits.ts';
 
-/** Short stable id: lower-case letter, then letters, digits or underscores. Ids are never shown to the maker. */
 /** Red, green and blue, two digits each. */
 export const colourSchema = z
   .string()
   .regex(/^#[0-9a-f]{6}$/, 'expected a colour as # and six digits of 0 to 9 and a to f');
 
+/** Short stable id: lower-case letter, then letters, digits or underscores. Ids are never shown to the maker. */
 export const idSchema = z
   .string()
   .regex(

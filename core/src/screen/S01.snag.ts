@@ -10,6 +10,7 @@ import {
 } from '../gadget/index.ts';
 import { pointsSaved } from './cells/index.ts';
 import { fontForCells } from './fonts.ts';
+import { isAcross } from './glyphs.ts';
 import { stockOf } from './stock.ts';
 import { elementsOf, type PlacedElement } from './elements.ts';
 import { extentOf } from './extent.ts';
@@ -112,7 +113,7 @@ function inLegends(gadget: Gadget, { element, screen, page }: PlacedElement): Sn
   const { font, edge, words } = element;
   const stock = stockOf(gadget);
   const cell = stock.font(font);
-  const across = edge === 'bottom' || edge === 'top';
+  const across = isAcross(edge);
   // At a side they stand one below the other, and have all of the width.
   const room = Math.floor((across ? screen.widthPx : screen.heightPx) / words.length);
   const wide = (word: string) => [...word].length * cell.widthPx;

@@ -1,6 +1,6 @@
 import type { Snag, SnagRule } from '../gadget/index.ts';
 import { displayBus } from '../parts/index.ts';
-import { allChangedRuns, sendUs } from './tiles.ts';
+import { mostUs } from './tiles.ts';
 
 /**
  * A picture takes longer over the bus than the time that it has, so that there are fewer of them; or the loop waits so
@@ -14,9 +14,7 @@ export const S02: SnagRule = {
       if (output.kind !== 'screen' || output.sends === 'free') return [];
       const bus = displayBus(gadget, output.id);
       const { id, name, mostHz, sends, update } = output;
-      // The most that a picture can take: all of it, or every tile of it.
-      const us =
-        bus && (update === 'whole' ? bus.us(bus.frameBytes) : sendUs(bus, allChangedRuns(output, bus.bits)));
+      const us = bus && mostUs(bus, output, update);
       if (us === null || us === 0) return [];
       const common = { rule: 'S02', level: 'likely', place: { kind: 'output', id } } as const;
       const values = { display: name, update, pictureUs: us, mostHz, shortestPressUs };

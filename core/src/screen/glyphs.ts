@@ -21,6 +21,9 @@ function drawGlyph(bitmap: Bitmap, glyph: Glyph, left: number, top: number, ink:
   }
 }
 
+/** What can be read on a ground of that ink. */
+const against = (ink: number): number => (ink === 0 ? 1 : 0);
+
 /**
  * Characters of one font from a place on; one that the font lacks is a frame. Inverted, they are the ground on the ink.
  * @param within of the display; without: all of it
@@ -37,7 +40,7 @@ export function write(
 ): void {
   const { widthPx, heightPx } = font;
   const seen = { from: Math.max(0, within.from), to: Math.min(bitmap.widthPx, within.to) };
-  const letters = inverted ? (ink === 0 ? 1 : 0) : ink;
+  const letters = inverted ? against(ink) : ink;
   let x = left;
   for (const character of text) {
     if (x >= seen.to) return;
@@ -146,6 +149,9 @@ interface Placed {
   to: number;
 }
 
+/** Legends stand beside one another there; at the sides, one below the other. */
+export const isAcross = (edge: Legends['edge']): boolean => edge === 'bottom' || edge === 'top';
+
 /** Where each legend stands: in the middle of its share of the edge; at the sides, close to the edge. */
 export function legendsOf(
   { edge, words }: Pick<Legends, 'edge' | 'words'>,
@@ -155,7 +161,7 @@ export function legendsOf(
   const count = words.length;
   return words.map((word, n) => {
     const wide = lengthOf(word) * cell.widthPx;
-    if (edge === 'left' || edge === 'right') {
+    if (!isAcross(edge)) {
       const top = Math.floor(((2 * n + 1) * heightPx) / (2 * count)) - (cell.heightPx >> 1);
       return { word, left: edge === 'left' ? 1 : widthPx - wide, top, from: 0, to: widthPx };
     }
@@ -170,12 +176,11 @@ export function drawLegends(bitmap: Bitmap, legends: Legends, font: Font, ink: n
   for (const { word, left, top, from, to } of legendsOf(legends, font, bitmap)) {
     if (word === '') continue;
     if (legends.inverted) {
-      const across = legends.edge === 'bottom' || legends.edge === 'top';
-      const [start, end] = across
+      const [start, end] = isAcross(legends.edge)
         ? [from + (from === 0 ? 0 : 1), to]
         : [left - 1, left + lengthOf(word) * widthPx];
       fillRect(bitmap, start, top, end, top + heightPx, ink);
     }
-    write(bitmap, word, font, left, top, legends.inverted ? (ink === 0 ? 1 : 0) : ink);
+    write(bitmap, word, font, left, top, legends.inverted ? against(ink) : ink);
   }
 }

@@ -11,7 +11,7 @@ export { firstPage, type Element, type ElementKind } from './elements.ts';
 export { policiesOf, type Policies, type Policy } from './policies.ts';
 export { elementProblem } from './problem.ts';
 export { fontMemory } from './said.ts';
-export { inksOf, shownInks, type Colour } from './palette.ts';
+export { inksOf, mixed, shownInks, type Colour } from './palette.ts';
 export { specimen } from './glyphs.ts';
 export { FontFileError, fontFileLimits, readBdf, type FontWish, type ReadFont } from './bdf.ts';
 export { charactersOf, fontUses } from './said.ts';
@@ -23,6 +23,7 @@ export { pageTried, type Tried, type Trying } from './tried.ts';
 export {
   boundsOf,
   cellFont,
+  drawnBitmap,
   readOn,
   render,
   textOf,

@@ -1,3 +1,5 @@
+import { limits } from '../gadget/index.ts';
+import { clamp } from '../kernel/index.ts';
 import type { Drawing } from './render.ts';
 import type { Stock } from './stock.ts';
 import { runPx } from './glyphs.ts';
@@ -20,9 +22,6 @@ export interface Moments {
   readonly nextUs: number | null;
 }
 
-/** More than the widest plot shows. */
-const mostValues = 512;
-
 function tracked(
   before: Track | undefined,
   plot: Extract<Drawing, { kind: 'drawPlot' }>,
@@ -32,8 +31,8 @@ function tracked(
   const everyUs = plot.everyMs * 1_000;
   const steps = Math.floor((nowUs - before.atUs) / everyUs);
   if (steps < 1) return before;
-  // Whoever came by late takes the value that he finds for all that he missed.
-  const room = Math.min(mostValues, Math.max(1, plot.width));
+  // More than a display is wide are never in view. Whoever came by late takes the value that he finds for all that he missed.
+  const room = clamp(plot.width, 1, limits.displayPx);
   const taken = Array<number>(Math.min(steps, room)).fill(plot.value);
   return { atUs: before.atUs + steps * everyUs, values: [...before.values, ...taken].slice(-room) };
 }

@@ -1,9 +1,9 @@
 import type { Gadget, Screen } from '../gadget/index.ts';
 import { bufferBytes, displayBus, sumsBytes, type DisplayBus } from '../parts/index.ts';
-import { blankBitmap, type Bitmap } from '../picture/index.ts';
-import { render } from './render.ts';
+import type { Bitmap } from '../picture/index.ts';
+import { drawnBitmap } from './render.ts';
 import { stockOf } from './stock.ts';
-import { allChangedRuns, changedRuns, sendUs } from './tiles.ts';
+import { changedRuns, mostUs, sendUs } from './tiles.ts';
 import { pageTried } from './tried.ts';
 
 /** A way to send pictures, with what it comes to. */
@@ -41,12 +41,9 @@ function changesOf(gadget: Gadget, screen: Screen, bits: number): number[][] {
   const pages = gadget.pages.filter(({ outputId }) => outputId === screen.id).slice(0, mostPages);
   const stock = stockOf(gadget);
   return pages.flatMap(({ id }) => {
-    const tried = (['start', 'least', 'most'] as const).map((trying): Bitmap => {
-      const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
-      render(bitmap, screen, pageTried(gadget, id, trying).drawn, stock);
-      return bitmap;
-    });
-    const [start, least, most] = tried as [Bitmap, Bitmap, Bitmap];
+    const [start, least, most] = (['start', 'least', 'most'] as const).map((trying) =>
+      drawnBitmap(screen, pageTried(gadget, id, trying).drawn, stock),
+    ) as [Bitmap, Bitmap, Bitmap];
     return [changedRuns(start, least, bits), changedRuns(start, most, bits), changedRuns(least, most, bits)];
   });
 }
@@ -59,7 +56,7 @@ function policy(
   sends: Policy['sends'],
   update: Policy['update'],
 ): Policy {
-  const pageUs = update === 'whole' ? bus.us(bus.frameBytes) : sendUs(bus, allChangedRuns(screen, bus.bits));
+  const pageUs = mostUs(bus, screen, update);
   const changeUs =
     update === 'whole' || changes.length === 0
       ? pageUs

@@ -1,9 +1,18 @@
 import type { OrderOf } from '../flow/index.ts';
 import { clamp } from '../kernel/index.ts';
-import { fillRect, straightLine, type Bitmap } from '../picture/index.ts';
+import { blankBitmap, fillRect, straightLine, type Bitmap } from '../picture/index.ts';
 import type { ElementKind } from './elements.ts';
 import { fontForCells, fonts, type FontName } from './fonts.ts';
-import { drawLegends, drawList, drawRunning, legendsOf, leftOf, lengthOf, write } from './glyphs.ts';
+import {
+  drawLegends,
+  drawList,
+  drawRunning,
+  isAcross,
+  legendsOf,
+  leftOf,
+  lengthOf,
+  write,
+} from './glyphs.ts';
 import { near } from './near.ts';
 import { numberText } from './numbers.ts';
 import { inksOf } from './palette.ts';
@@ -85,11 +94,18 @@ export interface Bounds {
   bottom: number;
 }
 
+/** A picture by itself, in memory of its own. */
+export function drawnBitmap(screen: Screen, drawn: Drawn, stock: Stock): Bitmap {
+  const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
+  render(bitmap, screen, drawn, stock);
+  return bitmap;
+}
+
 const boundsOfLegends = (legends: OrderOf<'drawLegends'>, stock: Stock, screen: Screen): Bounds => {
   const cell = stock.font(legends.font);
   const placed = legendsOf(legends, cell, screen).filter(({ word }) => word !== '');
   if (placed.length === 0) return { left: 0, top: 0, right: 0, bottom: 0 };
-  const across = legends.edge === 'bottom' || legends.edge === 'top';
+  const across = isAcross(legends.edge);
   return {
     left: across ? 0 : Math.min(...placed.map(({ left }) => left)) - 1,
     right: across

@@ -97,6 +97,13 @@ export const allChangedRuns = (
     (_, n) => widthPx * columnBytes(Math.min(tilePx, heightPx - n * tilePx), bits),
   );
 
+/** The longest that a picture takes over the bus, µs: all of it, or every tile of it. */
+export const mostUs = (
+  bus: DisplayBus,
+  screen: Pick<Bitmap, 'widthPx' | 'heightPx'>,
+  update: 'whole' | 'changed',
+): number => (update === 'whole' ? bus.us(bus.frameBytes) : sendUs(bus, allChangedRuns(screen, bus.bits)));
+
 /** How long those take over the bus, each with the way to its place in front, µs. */
 export const sendUs = (bus: DisplayBus, runs: readonly number[]): number =>
   runs.reduce((sum, bytes) => sum + bus.us(bus.moveBytes) + bus.us(bytes), 0);

@@ -1,12 +1,9 @@
 import { useEffect, useRef } from 'react';
-import type { Bitmap, Colour } from '@hum-lever/core';
+import { mixedColour, type Bitmap, type Colour } from '@hum-lever/core';
 import classes from './Glass.module.css';
 
-/** A quarter of the way from one colour to another: where something else shines through. */
-const faintly = (from: Colour, to: Colour): Colour => {
-  const part = (at: 0 | 1 | 2) => Math.round(from[at] + (to[at] - from[at]) / 4);
-  return [part(0), part(1), part(2)];
-};
+/** So far from the ground to its ink is what shines through. */
+const faint = 0.25;
 
 /** What lies in something finds its size a moment after it is there. */
 const settledMs = 300;
@@ -24,7 +21,9 @@ export function paint(
   const last = inks.length - 1;
   const ground = inks[0]!;
   const colourOf = (ink: number, beneath: number): Colour =>
-    ink > 0 || beneath === 0 ? inks[Math.min(ink, last)]! : faintly(ground, inks[Math.min(beneath, last)]!);
+    ink > 0 || beneath === 0
+      ? inks[Math.min(ink, last)]!
+      : mixedColour(ground, inks[Math.min(beneath, last)]!, faint);
   for (let at = 0; at < pixels.length; at += 1) {
     const [red, green, blue] = colourOf(pixels[at]!, under?.pixels[at] ?? 0);
     image.data[at * 4] = red;

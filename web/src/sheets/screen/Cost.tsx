@@ -1,11 +1,10 @@
 import {
-  blankBitmap,
   changedRuns,
   displayBus,
+  drawnBitmap,
   fontMemory,
   fontUses,
   pictureUs,
-  render,
   sendUs,
   stockOf,
   type Drawn,
@@ -20,11 +19,7 @@ import classes from './Screen.module.css';
 /** How long it takes to go from one picture to another where only changed tiles are sent; null: not known. */
 function changeUs(gadget: Gadget, screen: Screen, between: readonly [Drawn, Drawn]): number | null {
   const bus = displayBus(gadget, screen.id);
-  const [was, is] = between.map((drawn) => {
-    const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
-    render(bitmap, screen, drawn, stockOf(gadget));
-    return bitmap;
-  });
+  const [was, is] = between.map((drawn) => drawnBitmap(screen, drawn, stockOf(gadget)));
   return bus && sendUs(bus, changedRuns(was!, is!, bus.bits));
 }
 

@@ -4,9 +4,8 @@ import {
   addPartEdit,
   bitmapPbm,
   bitmapPng,
-  blankBitmap,
+  drawnBitmap,
   nextId,
-  render,
   shownInks,
   stockOf,
   type Page,
@@ -210,8 +209,7 @@ function Workplace({
   };
   const inMono = screen.depth === 'mono';
   const save = () => {
-    const bitmap = blankBitmap(screen.widthPx, screen.heightPx);
-    render(bitmap, screen, tried.drawn, stockOf(gadget));
+    const bitmap = drawnBitmap(screen, tried.drawn, stockOf(gadget));
     if (inMono) saveFile(`${page.name}.pbm`, 'image/x-portable-bitmap', bitmapPbm(bitmap));
     else saveFile(`${page.name}.png`, 'image/png', Uint8Array.from(bitmapPng(bitmap, shownInks(screen))));
   };
