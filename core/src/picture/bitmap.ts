@@ -13,7 +13,6 @@ export const blankBitmap = (widthPx: number, heightPx: number): Bitmap => ({
 
 /** A letter an ink: the ground, the usual one, and fourteen others. */
 const inkLetters = '.#23456789abcdef';
-export const inkCount = inkLetters.length;
 const inkOfCode = new Map([...inkLetters].map((letter, ink) => [letter.charCodeAt(0), ink]));
 /** By the code of its letter; what is none is the ground. */
 export const inkOf = (code: number): number => inkOfCode.get(code) ?? 0;

@@ -2,7 +2,6 @@ export {
   bitmapArt,
   blankBitmap,
   fillRect,
-  inkCount,
   outlineRect,
   straightLine,
   turnedOver,

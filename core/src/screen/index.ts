@@ -1,12 +1,4 @@
-export {
-  blankCells,
-  blankRows,
-  contrastBand,
-  lackingOn,
-  renderCells,
-  rowCells,
-  shownCells,
-} from './cells/index.ts';
+export { blankCells, blankRows, renderCells, rowCells, shownCells } from './cells/index.ts';
 export { firstPage, type Element, type ElementKind } from './elements.ts';
 export { policiesOf, type Policies, type Policy } from './policies.ts';
 export { elementProblem } from './problem.ts';
