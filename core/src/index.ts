@@ -164,6 +164,7 @@ export {
   type OwnFont,
   growths,
   isElement,
+  cellDots,
   mostOwnCharacters,
   numberFormats,
   sendings,

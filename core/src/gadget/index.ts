@@ -68,7 +68,7 @@ export {
   type Depth,
   type Screen,
 } from '../screen/screen.document.ts';
-export { mostOwnCharacters, type OwnCharacter, type TextDisplay } from '../screen/text.document.ts';
+export { cellDots, mostOwnCharacters, type OwnCharacter, type TextDisplay } from '../screen/text.document.ts';
 export type { Page } from './pages.schema.ts';
 export type { OwnFont } from './fonts.schema.ts';
 export { type Frame, type Picture } from './pictures.schema.ts';

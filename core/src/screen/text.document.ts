@@ -10,8 +10,8 @@ const row = constant(wholeSchema(0, limits.displayRows - 1));
 export const cellKinds = ['dots', 'seven', 'fourteen'] as const;
 /** So many characters of their own have common displays of dots room for. */
 export const mostOwnCharacters = 8;
-const ownWide = 5;
-const ownHigh = 8;
+/** Dots of a character, the gap to its neighbours left out. */
+export const cellDots = { wide: 5, high: 8 } as const;
 
 /** Drawn by the maker, and shown wherever that character is written. */
 const ownCharacterSchema = z.strictObject({
@@ -22,8 +22,10 @@ const ownCharacterSchema = z.strictObject({
       'expected one character that can be seen',
     ),
   rows: z
-    .array(z.string().regex(new RegExp(`^[#.]{${ownWide}}$`), 'expected five dots: # for dark, . for none'))
-    .length(ownHigh, 'expected eight rows of dots'),
+    .array(
+      z.string().regex(new RegExp(`^[#.]{${cellDots.wide}}$`), 'expected five dots: # for dark, . for none'),
+    )
+    .length(cellDots.high, 'expected eight rows of dots'),
 });
 
 export const text = outputDocument(

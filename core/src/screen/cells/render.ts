@@ -1,5 +1,5 @@
 import { bitmapArt, blankBitmap, frameBitmap, type Bitmap } from '../../picture/index.ts';
-import type { TextDisplay } from '../../gadget/index.ts';
+import { cellDots, type TextDisplay } from '../../gadget/index.ts';
 import { fonts } from '../fonts.ts';
 import { mixed, readColour, type Colour } from '../palette.ts';
 import { rowCells } from './rows.ts';
@@ -8,8 +8,8 @@ import { point, segmentShapes, segmentsOf } from './segments.ts';
 /** What a place on the glass is: nothing, a dot or segment that is off, or one that is on. */
 export const cellInks = { gap: 0, off: 1, on: 2 } as const;
 
-/** Of a character of dots, and with the gap to the next. */
-const dots = { wide: 5, high: 8, pitchX: 6, pitchY: 9 };
+/** Of a character of dots, and with the gap of a dot to the next. */
+const dots = { ...cellDots, pitchX: cellDots.wide + 1, pitchY: cellDots.high + 1 };
 
 type Made = Pick<TextDisplay, 'columns' | 'rows' | 'cells' | 'ownCharacters'>;
 

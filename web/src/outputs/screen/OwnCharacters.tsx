@@ -1,21 +1,20 @@
 import { ActionIcon, Button } from '@mantine/core';
 import { IconPlus, IconX } from '@tabler/icons-react';
-import { blankFrame, mostOwnCharacters, type OwnCharacter, type TextDisplay } from '@hum-lever/core';
+import {
+  blankFrame,
+  cellDots,
+  mostOwnCharacters,
+  type OwnCharacter,
+  type TextDisplay,
+} from '@hum-lever/core';
 import { useState, type KeyboardEvent } from 'react';
+import { arrows } from '../../shared/arrows.ts';
 import { TextField } from '../../shared/index.ts';
 import classes from './OwnCharacters.module.css';
 
-const wide = 5;
-const high = 8;
+const { wide, high } = cellDots;
 /** Characters that no display has of itself, and that makers often want. */
 const wanted = ['♥', '●', '▶', '✓', '☾', '♪', '°', '█'];
-
-const steps: Readonly<Record<string, number>> = {
-  ArrowLeft: -1,
-  ArrowRight: 1,
-  ArrowUp: -wide,
-  ArrowDown: wide,
-};
 
 /** The characters that a display of dots is given by the maker, drawn dot by dot. */
 export function OwnCharacters({
@@ -83,8 +82,9 @@ function Dots({ own: { character, rows }, draw }: { own: OwnCharacter; draw: (ro
     draw(rows.map((row, n) => (n === y ? row.slice(0, x) + other + row.slice(x + 1) : row)));
   };
   const key = (event: KeyboardEvent<HTMLDivElement>) => {
-    const by = steps[event.key];
-    if (by === undefined) return;
+    const arrow = arrows[event.key];
+    if (!arrow) return;
+    const by = arrow[0] + arrow[1] * wide;
     event.preventDefault();
     const next = (mark + by + wide * high) % (wide * high);
     setMark(next);

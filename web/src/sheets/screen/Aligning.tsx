@@ -10,11 +10,11 @@ import {
   IconLayoutDistributeVertical,
   type Icon,
 } from '@tabler/icons-react';
-import { boundsOf, type Page, type Screen, type SingleEdit, type Tried } from '@hum-lever/core';
-import { edit } from '../../client/index.ts';
+import { boundsOf, type Page, type Screen, type Tried } from '@hum-lever/core';
 import { useStock } from '../../outputs/screen/useStock.ts';
 import { alignedBy, type Alignment } from './aligned.ts';
 import { movedElement } from './moved.ts';
+import { editAll, movingEdits } from './moving.ts';
 import classes from './Screen.module.css';
 
 const ways: readonly { how: Alignment; one: string | null; several: string; icon: Icon }[] = [
@@ -39,25 +39,6 @@ const ways: readonly { how: Alignment; one: string | null; several: string; icon
 ];
 /** With two there is only one room between. */
 const leastSpread = 3;
-
-/** The edits that move what is chosen by so much, as one step; what no hand moves stays. */
-export function movingEdits(
-  page: Page,
-  chosen: readonly number[],
-  by: (n: number) => readonly [number, number],
-): SingleEdit[] {
-  return chosen.flatMap((at, n): SingleEdit[] => {
-    const element = page.elements[at];
-    const [dx, dy] = by(n);
-    if (!element || (dx === 0 && dy === 0)) return [];
-    const moved = movedElement(element, dx, dy);
-    return moved ? [{ name: 'changeElement', args: [page.id, at, moved] }] : [];
-  });
-}
-
-export function editAll(edits: SingleEdit[]): void {
-  if (edits.length > 0) edit(edits.length === 1 ? edits[0]! : { name: 'several', args: [edits] });
-}
 
 /** Puts what is chosen in line: with the display where it is one, with one another where it is more. */
 export function Aligning({

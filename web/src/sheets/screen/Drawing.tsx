@@ -3,9 +3,9 @@ import { boundsOf, type Drawing, type Page, type Screen, type Tried } from '@hum
 import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { Glass } from '../../outputs/screen/Glass.tsx';
 import { useStock } from '../../outputs/screen/useStock.ts';
-import { editAll, movingEdits } from './Aligning.tsx';
-import { arrows, arrowStep } from './arrows.ts';
+import { arrows, arrowStep } from '../../shared/arrows.ts';
 import { movedDrawing, movedElement } from './moved.ts';
+import { editAll, movingEdits } from './moving.ts';
 import classes from './Screen.module.css';
 
 /** How much of the window's height the page may take, so that what stands on it is seen with it. */

@@ -36,7 +36,7 @@ import { useCallback, useMemo, useState, type KeyboardEvent, type PointerEvent }
 import { edit } from '../../../client/index.ts';
 import { Pixels } from '../../../outputs/screen/Pixels.tsx';
 import { Swatches } from '../../../outputs/screen/Swatches.tsx';
-import { arrows, arrowStep } from '../arrows.ts';
+import { arrows, arrowStep } from '../../../shared/arrows.ts';
 import { usePictureInks } from '../usePictureInks.ts';
 import classes from './Pictures.module.css';
 
