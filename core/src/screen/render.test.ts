@@ -52,7 +52,7 @@ function drawn(
   render(bitmap, glassOf(widthPx, heightPx, patch), { pageId: null, rows, drawings }, stock);
   return bitmapArt(bitmap);
 }
-const placed = { onlyIf: 1, blinks: 'steady', ink: 1, x: 0, y: 0 };
+const placed = { onlyIf: 1, blinks: 'steady', ink: 1, x: 0, y: 0, unknownIf: 0 };
 const text = (words: string, patch: object = {}): Drawing =>
   ({
     kind: 'drawText',

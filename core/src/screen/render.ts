@@ -42,8 +42,7 @@ export interface Drawn {
 }
 
 /** Its value has not come yet, or is lost. */
-const isUnknown = ({ unknownIf }: { unknownIf?: number }): boolean =>
-  unknownIf !== undefined && unknownIf !== 0;
+const isUnknown = ({ unknownIf }: { unknownIf: number }): boolean => unknownIf !== 0;
 
 /** The text of an element; null: it has none. Of a list it is the one of the cursor. */
 export function textOf(drawing: Drawing): string | null {
