@@ -7,8 +7,9 @@ import { cellFont } from './render.ts';
 import { digitsOf, fixedOf, fixedPieces } from './said.ts';
 
 interface Shown {
-  /** In which font; null: in the shapes that the display itself has. */
+  /** In which font; null: in the shapes that the display itself has, of dots or segments. */
   font: string | null;
+  cells: string;
   display: string;
   lacking: readonly string[];
   place: Place;
@@ -21,7 +22,7 @@ function shownOn(gadget: Gadget): Shown[] {
     if (!('font' in element)) return [];
     const font = stock.fontName(element.font);
     const lacking = lackingIn(fixedOf(element, gadget) + digitsOf(element), stock.font(element.font));
-    return [{ font, display: screen.name, lacking, place: { kind: 'page', id: page.id } }];
+    return [{ font, cells: '', display: screen.name, lacking, place: { kind: 'page', id: page.id } }];
   });
   const inCells = placedActions(gadget.flow).flatMap(({ actions, place }) =>
     actions.flatMap((action): Shown[] => {
@@ -29,10 +30,11 @@ function shownOn(gadget: Gadget): Shown[] {
       const screen = gadget.outputs.find(({ id }) => id === action.outputId);
       const text = action.kind === 'listRow' ? action.glyphs : fixedPieces(action.text);
       const display = screen?.name ?? '';
-      if (screen?.kind === 'text') return [{ font: null, display, lacking: lackingOn(screen, text), place }];
+      if (screen?.kind === 'text')
+        return [{ font: null, cells: screen.cells, display, lacking: lackingOn(screen, text), place }];
       if (screen?.kind !== 'screen') return [];
       const font = cellFont(screen);
-      return [{ font, display, lacking: lackingIn(text, fonts[font]), place }];
+      return [{ font, cells: '', display, lacking: lackingIn(text, fonts[font]), place }];
     }),
   );
   return [...onPages, ...inCells];
@@ -43,7 +45,7 @@ export const S04: SnagRule = {
   id: 'S04',
   check(gadget): Snag[] {
     const told = new Set<string>();
-    return shownOn(gadget).flatMap(({ lacking: all, font, display, place }): Snag[] => {
+    return shownOn(gadget).flatMap(({ lacking: all, font, cells, display, place }): Snag[] => {
       const lacking = all.filter((character) => !told.has(`${display} ${font} ${character}`));
       if (lacking.length === 0) return [];
       for (const character of lacking) told.add(`${display} ${font} ${character}`);
@@ -52,7 +54,7 @@ export const S04: SnagRule = {
           rule: 'S04',
           level: 'likely',
           place,
-          values: { characters: lacking.join(' '), count: lacking.length, font: font ?? '', display },
+          values: { characters: lacking.join(' '), count: lacking.length, font: font ?? '', cells, display },
         },
       ];
     });

@@ -42,13 +42,19 @@ function fixed(text: string, gadget: Gadget, known: KnownRanges): number | null 
   }
 }
 
-function mostCharacters(element: Written, gadget: Gadget, known: KnownRanges): number {
-  if (element.kind === 'drawText') return longestText(element.text, gadget, known);
-  const instead = [...element.instead].length;
+/** What of it is longest, as it is written, and in characters. */
+function longest(element: Written, gadget: Gadget, known: KnownRanges): Pick<Extent, 'text' | 'characters'> {
+  if (element.kind === 'drawText')
+    return { text: showTemplate(element.text, gadget), characters: longestText(element.text, gadget, known) };
+  const instead = { text: element.instead, characters: [...element.instead].length };
+  const value = {
+    text: showExpression(element.value, gadget),
+    characters: mostKnown(element, gadget, known),
+  };
   const unknown = fixed(element.unknownIf, gadget, known);
-  if (unknown !== null && unknown !== 0) return instead;
-  // It may be known or not, unless it is known always.
-  return Math.max(unknown === 0 ? 0 : instead, mostKnown(element, gadget, known));
+  if (unknown === 0) return value;
+  // It may be known or not, unless it never is.
+  return unknown !== null || instead.characters > value.characters ? instead : value;
 }
 
 function mostKnown(
@@ -86,13 +92,10 @@ export function extentOf(gadget: Gadget, element: Element, everywhere: KnownRang
   const { font: ref, align } = element;
   const stock = stockOf(gadget);
   const font = stock.font(ref);
-  const characters = mostCharacters(element, gadget, known);
+  const { text, characters } = longest(element, gadget, known);
   const left = leftOf({ x, align }, font, characters);
   return {
-    text:
-      element.kind === 'drawText'
-        ? showTemplate(element.text, gadget)
-        : showExpression(element.value, gadget),
+    text,
     characters,
     font: stock.fontName(ref),
     left,

@@ -87,7 +87,7 @@ export const screenCases = (key: Gadget['controls'][number]): [string, string, G
     paged([numberAt('v1 * 0', { x: '100', unknownIf: 'v1 < 0', instead: 'no signal' })], {}, {}, [
       [100, 'count = count - 1'],
     ]),
-    { place: { kind: 'page', id: 'n1' }, values: expect.objectContaining({ reason: 'edge', length: 9 }) as never },
+    { place: { kind: 'page', id: 'n1' }, values: expect.objectContaining({ reason: 'edge', text: 'no signal', length: 9 }) as never },
     false,
   ],
   ['S01', 'a text below the lower edge', paged([textAt('x', '0', '57')]), { place: { kind: 'page', id: 'n1' } }, false],
@@ -143,7 +143,7 @@ export const screenCases = (key: Gadget['controls'][number]): [string, string, G
     'S04',
     'a character that a display of dots has no shape for',
     toldGadget(outputOf('text', 'Rows'), [[100, 'Rows row 1 "Tea ♥"']]),
-    { place: { kind: 'rule', id: 'r1' }, values: { characters: '♥', count: 1, font: '', display: 'Rows' } },
+    { place: { kind: 'rule', id: 'r1' }, values: { characters: '♥', count: 1, font: '', cells: 'dots', display: 'Rows' } },
     false,
   ],
   [

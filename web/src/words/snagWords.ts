@@ -91,7 +91,7 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
     title: 'A character that the font lacks',
     say: (v) =>
       v.font === ''
-        ? `${v.display} has no shape for ${v.characters} of itself; a display of dots can be given up to eight characters of its own, drawn on sheet Screen. What else it has, its sheet says.`
+        ? `${v.display} has no shape for ${v.characters} ${v.cells === 'dots' ? 'of itself; it can be given up to eight characters of its own, drawn on sheet Screen. What else it has, its sheet says' : 'in its segments; other words, or a display of dots'}.`
         : `The font ${v.font} has no ${v.characters}: ${v.count === 1 ? 'a frame stands in its place' : 'frames stand in their places'} on ${v.display}.`,
   },
   S05: {
