@@ -28,12 +28,12 @@ function page(widthPx, heightPx, inks = 2) {
   const kinds = [
     (n) => ({ kind: 'drawText', ...at(n), ...written, text: 'Kettle Keeper' }),
     (n) => ({ kind: 'drawNumber', ...at(n), ...written, font: '12x16', value: n * 999, format: 'clock', places: 0, unit: '' }),
-    (n) => ({ kind: 'drawBar', ...at(n), width: 60, height: 8, value: n, low: 0, high: 30, grows: 'right', framed: true, blocks: 0 }),
+    (n) => ({ kind: 'drawBar', ...at(n), width: 60, height: 8, value: n, low: 0, high: 30, grows: 'right', framed: true, blocks: 0, peakMs: 0, unknownIf: 0 }),
     (n) => ({ kind: 'drawBox', ...at(n), width: 40, height: 20, how: 'inverted' }),
     (n) => ({ kind: 'drawLine', ...at(n), toX: widthPx - 1, toY: heightPx - 1 }),
     (n) => ({ kind: 'drawDial', ...at(n), radius: 20, value: n, low: 0, high: 30, how: 'arc' }),
     (n) => ({ kind: 'drawDial', ...at(n), radius: 12, value: n, low: 0, high: 30, how: 'pie' }),
-    (n) => ({ kind: 'drawPlot', ...at(n), width: 40, height: 16, value: n, low: 0, high: 30, everyMs: 50, how: 'line', values: Array.from({ length: 40 }, (_, x) => (x * 7 + n) % 31) }),
+    (n) => ({ kind: 'drawPlot', ...at(n), width: 40, height: 16, value: n, low: 0, high: 30, everyMs: 50, unknownIf: 0, how: 'line', values: Array.from({ length: 40 }, (_, x) => (x * 7 + n) % 31) }),
     (n) => ({ kind: 'drawRunning', ...at(n), font: '6x8', width: 60, text: 'Tonight at the lantern gate', stepMs: 50, ranPx: n * 3 }),
     (n) => ({ ...at(n), kind: 'drawLegends', font: '6x8', edge: 'bottom', words: ['Back', 'Go'], inverted: true }),
     (n) => ({ kind: 'drawPicture', ...at(n), pictureId: 'f1', frame: n, how: 'over' }),
@@ -89,7 +89,7 @@ function tilesMs({ blankBitmap, stockOf, render, changedRuns }, widthPx, heightP
   const many = 500;
   const one = () => {
     const began = performance.now();
-    for (let n = 0; n < many; n += 1) changedRuns(was, is, 1);
+    for (let n = 0; n < many; n += 1) changedRuns(was, is, { bits: 1, pixels: { turned: 0 } });
     return (performance.now() - began) / many;
   };
   for (let warm = 0; warm < 10; warm += 1) one();

@@ -46,6 +46,8 @@ export {
   type LightsShape,
   type Paint,
   lightColours,
+  type IdleDim,
+  type LightColour,
   limits,
   nameSchema,
   nextId,
@@ -140,6 +142,8 @@ export {
   controlKindOf,
   madeFor,
   menuAsks,
+  menuFormats,
+  type MenuFormat,
   menuWords,
   schemeNames,
   showsMenus,
@@ -297,7 +301,15 @@ export { fieldSize, type Computer, type Typing } from './typing/index.ts';
 export { bytesUs } from './serial/index.ts';
 export { messageBytes } from './midi/index.ts';
 export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';
-export { displayBus, encoderPart, pictureUs, taperOf } from './parts/index.ts';
+export {
+  displayBus,
+  displayGlow,
+  encoderPart,
+  pictureUs,
+  taperOf,
+  type DisplayBus,
+  type Glow,
+} from './parts/index.ts';
 export {
   colouredLights,
   stayingContacts,
@@ -414,6 +426,10 @@ export {
   blankCells,
   changedRuns,
   boundsOf,
+  displayUa,
+  litShare,
+  shinesAt,
+  shiningFully,
   drawnBitmap,
   elementProblem,
   firstPage,
@@ -437,6 +453,7 @@ export {
   sendUs,
   shownCells,
   shownInks,
+  readColour,
   mixed as mixedColour,
   type Colour,
   type Bounds,

@@ -49,12 +49,12 @@ interface Demo {
 describe.each<Demo>([
   {
     folder: 'kettle-keeper',
-    faults: 'F01 F03 F04 F12 L01 L02 L03 L05 L13 P04 S01 W03 W04 W07 W15 W16',
+    faults: 'F01 F03 F04 F12 L01 L02 L03 L05 L13 P04 S01 S06 W03 W04 W07 W15 W16',
     trials: 3,
   },
-  { folder: 'reed-box', faults: 'F06 F07 F08 F09 F10 K01 K04 W01 W03 W07 W15', trials: 1 },
+  { folder: 'reed-box', faults: 'F06 F07 F08 F09 F10 K01 K04 S06 W01 W03 W07 W15', trials: 1 },
   { folder: 'prompt-pad', faults: 'W17 X06', trials: 2 },
-  { folder: 'cue-lantern', faults: 'F05 F09 G03 L08 L15 P05 P07 W01 W07 W09 W12 W15 W16', trials: 2 },
+  { folder: 'cue-lantern', faults: 'F05 F09 G03 L08 L15 P05 P07 S06 W01 W07 W09 W12 W15 W16', trials: 2 },
 ])('the demo $folder', ({ folder: name, faults, trials: count }) => {
   const folder = join(__dirname, '../../../demo', name);
   const json = (file: string) => JSON.parse(readFileSync(join(folder, file), 'utf8')) as unknown;

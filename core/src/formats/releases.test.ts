@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { openGadget, type Button, type Screen } from '../gadget/index.ts';
+import { openGadget, type Button, type Gadget, type Screen } from '../gadget/index.ts';
 import { replay, type Stimulus, type TraceEntry } from '../machine/index.ts';
 import { bitmapArt } from '../picture/index.ts';
 import { drawnBitmap, pageTried, stockOf } from '../screen/index.ts';
@@ -26,6 +26,21 @@ const evening: Stimulus[] = [
   { atUs: 9_090_000, controlId: 'b1', what: 'up' },
   { atUs: 11_000_000, controlId: 'gadget', what: 'power', event: 'cycle' },
 ];
+
+/** The sum of all pages, at first and at most, and of an evening with it; made when its release was the newest. */
+function drawnAndPlayed(gadget: Gadget): string {
+  const trace = replay(gadget, evening, 12_000_000, 5);
+  const pixels = gadget.pages.flatMap(({ id, outputId }) => {
+    const screen = gadget.outputs.find((output) => output.id === outputId) as Screen;
+    return (['start', 'most'] as const).flatMap((trying) => {
+      return bitmapArt(drawnBitmap(screen, pageTried(gadget, id, trying).drawn, stockOf(gadget)));
+    });
+  });
+  expect(pixels).toHaveLength(384);
+  return createHash('sha256')
+    .update(JSON.stringify(trace) + pixels.join('\n'))
+    .digest('hex');
+}
 
 describe('a gadget with one button', () => {
   it('plays its stored trials to the byte, for ever', () => {
@@ -248,6 +263,7 @@ describe('a document of the seventh release', () => {
       id: 'o2',
       kind: 'screen',
       name: 'Little screen',
+      dims: null,
       widthPx: 128,
       heightPx: 64,
       columns: 16,
@@ -329,18 +345,24 @@ describe('a document of the tenth release', () => {
     expect(gadget.pages.flatMap(({ elements }) => elements)).toContainEqual(
       expect.objectContaining({ kind: 'drawBar', ink: '1', blinks: 'steady', blocks: 0 }),
     );
-    const trace = replay(gadget, evening, 12_000_000, 5);
-    const pixels = gadget.pages.flatMap(({ id, outputId }) => {
-      const screen = gadget.outputs.find((output) => output.id === outputId) as Screen;
-      return (['start', 'most'] as const).flatMap((trying) => {
-        return bitmapArt(drawnBitmap(screen, pageTried(gadget, id, trying).drawn, stockOf(gadget)));
-      });
-    });
-    expect(pixels).toHaveLength(384);
-    // Made when that release was the newest.
-    const sum = createHash('sha256')
-      .update(JSON.stringify(trace) + pixels.join('\n'))
-      .digest('hex');
-    expect(sum).toBe(stored('version-10.sha256').trim());
+    expect(drawnAndPlayed(gadget)).toBe(stored('version-10.sha256').trim());
+  });
+});
+
+describe('a document of the eleventh release', () => {
+  it('has displays that never dim, numbers as they are, and is drawn and played as it was', () => {
+    const read = readGadgetText(stored('version-11.json'));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    expect(read.migratedFrom).toBe(11);
+    const { gadget } = read;
+    const elements = gadget.pages.flatMap((page) => page.elements);
+    expect(elements).toContainEqual(expect.objectContaining({ kind: 'drawBar', peakMs: 0 }));
+    expect(elements).toContainEqual(expect.objectContaining({ kind: 'drawPlot', unknownIf: '0' }));
+    expect(gadget.menus.flatMap(({ items }) => items)).toEqual([
+      expect.objectContaining({ kind: 'value', format: 'plain' }),
+      expect.objectContaining({ kind: 'reading', format: 'plain' }),
+    ]);
+    expect(gadget.outputs).toContainEqual(expect.objectContaining({ kind: 'screen', dims: null }));
+    expect(drawnAndPlayed(gadget)).toBe(stored('version-11.sha256').trim());
   });
 });

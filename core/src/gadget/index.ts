@@ -46,6 +46,7 @@ export {
   type LightsShape,
   type Paint,
 } from '../lights/lights.document.ts';
+export type { IdleDim } from '../screen/text.document.ts';
 export { lightColours, type Light, type LightColour, type LightMode } from '../light/light.document.ts';
 export type { Note, Tone } from '../sound/tone.document.ts';
 export {
@@ -76,6 +77,8 @@ export {
   idleLeads,
   madeFor,
   menuAsks,
+  menuFormats,
+  type MenuFormat,
   menuItemSchema,
   menuWords,
   schemeNames,

@@ -72,6 +72,11 @@ const live = z.boolean();
 /** Whether going on beyond the last value leads to the first. */
 const wraps = z.boolean();
 
+/** How a menu writes a number: as it is; with a point, of tenths or hundredths; as minutes and seconds, of seconds. */
+export const menuFormats = ['plain', 'tenths', 'hundredths', 'clock'] as const;
+export type MenuFormat = (typeof menuFormats)[number];
+const format = z.enum(menuFormats);
+
 /** What the one who works it has to do before something happens: nothing, answer a question, or hold the key. */
 export const menuAsks = ['nothing', 'confirm', 'hold'] as const;
 
@@ -88,6 +93,7 @@ export const menuItemSchema = z.discriminatedUnion('kind', [
       high: int32Schema.nullable(),
       /** What it is most often set to; null: one step from where it begins. */
       typical: int32Schema.nullable(),
+      format,
       wraps,
       live,
     })
@@ -116,7 +122,7 @@ export const menuItemSchema = z.discriminatedUnion('kind', [
   /** A signal is raised: what follows is for the flow's rules to say. */
   z.strictObject({ ...common, kind: z.literal('action'), signalId: idSchema, asks: z.enum(menuAsks) }),
   /** Only looked at. */
-  z.strictObject({ ...common, kind: z.literal('reading'), variableId: idSchema }),
+  z.strictObject({ ...common, kind: z.literal('reading'), variableId: idSchema, format }),
   /** All that this menu sets becomes again what it is when the gadget is new. */
   z.strictObject({ ...common, kind: z.literal('factory'), asks: z.enum(menuAsks) }),
 ]);

@@ -451,6 +451,42 @@ function toInks(document: Raw): Raw {
   };
 }
 
+/* --- 11 to 12: displays may dim by themselves, and none did; numbers of menus have a format, bars may show how far
+       they were, plots may have gaps --- */
+
+const dimless = (output: Raw): Raw =>
+  output.kind === 'screen' || output.kind === 'text' ? { ...output, dims: null } : output;
+
+function glowing(element: unknown): unknown {
+  if (!isRecord(element)) return element;
+  if (element.kind === 'drawBar') return { ...element, peakMs: 0 };
+  return element.kind === 'drawPlot' ? { ...element, unknownIf: '0' } : element;
+}
+
+function toGlow(document: Raw): Raw {
+  const { outputs, pages, menus } = document;
+  if (![outputs, pages, menus].every((list) => Array.isArray(list) && list.every(isRecord)))
+    throw new Error('expected lists of outputs, pages and menus');
+  return {
+    ...document,
+    outputs: (outputs as Raw[]).map(dimless),
+    pages: (pages as Raw[]).map((page) => ({
+      ...page,
+      elements: Array.isArray(page.elements) ? page.elements.map(glowing) : page.elements,
+    })),
+    menus: (menus as Raw[]).map((menu) => ({
+      ...menu,
+      items: Array.isArray(menu.items)
+        ? menu.items.map((item: unknown) =>
+            isRecord(item) && (item.kind === 'value' || item.kind === 'reading')
+              ? { ...item, format: 'plain' }
+              : item,
+          )
+        : menu.items,
+    })),
+  };
+}
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
@@ -465,4 +501,5 @@ export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step:
     { name: 'Menus', step: toMenus },
     { name: 'Pictures', step: toPictures },
     { name: 'Inks', step: toInks },
+    { name: 'Glow', step: toGlow },
   ];

@@ -12,6 +12,7 @@ export const gadgetVersions = {
   Menus: 9,
   Pictures: 10,
   Inks: 11,
+  Glow: 12,
 } as const;
 
 /** The version this program writes. */

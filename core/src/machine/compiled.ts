@@ -17,6 +17,7 @@ import {
   compileOutputs,
   keptUp,
   stirredOf,
+  touchedOf,
   type CompiledOutput,
   type KeptUp,
   type Stirred,
@@ -70,6 +71,8 @@ export interface CompiledGadget {
   keptUp: readonly KeptUp[];
   /** Those that show by themselves what happens. */
   stirred: readonly Stirred[];
+  /** Ids of those to which it is something that a control is touched. */
+  touched: readonly string[];
   events: EventCodes;
   tables: FlowTables;
   nowActive: NowActive;
@@ -144,6 +147,7 @@ export function compileGadget(document: Gadget): CompiledGadget {
     outputs,
     keptUp: keptUp(outputs.values()),
     stirred: stirredOf(outputs.values()),
+    touched: touchedOf(outputs.values()),
     events: eventCodes(gadget),
     tables: compileFlow(gadget).tables,
     nowActive: nowActiveIn(gadget),

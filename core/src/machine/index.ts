@@ -7,12 +7,12 @@ export {
   litBy,
   litPlaces,
   looksOf,
-  outputStateOf,
   type OutputEntry,
   type OutputLane,
   type OutputState,
   type OutputStateOf,
 } from './outputKinds.ts';
+export { outputStateOf } from './outputState.ts';
 export { wholeGadget } from './state.ts';
 export type { MachineState, Shown, ShownValue, Stimulus, Touch } from './state.ts';
 export type { EntryOf, Lane, TraceEntry } from './trace.ts';

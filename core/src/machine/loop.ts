@@ -28,7 +28,7 @@ import { cleanChange, readInput, scanArrays, swallowed } from './input.ts';
 import { readWiper, wakeForLoad, wakeForWait } from './knobs.ts';
 import { aroundFlow } from './flowAround.ts';
 import type { Job } from '../output/index.ts';
-import { carryOut, darken, keepUp, remember, stir, upkeepDueUs } from './outputs.ts';
+import { carryOut, darken, keepUp, remember, stir, touch, upkeepDueUs } from './outputs.ts';
 import { heardNow } from './outside.ts';
 import { forgetWithPower } from './powerCycle.ts';
 import { stirByChange, stirByReading } from './port.ts';
@@ -79,6 +79,7 @@ export class MainLoop {
     }
     if (changed.length > 0) {
       stirByChange(state, compiled, changed);
+      this.touch();
       this.stir();
     }
     this.readOthers();
@@ -164,14 +165,19 @@ export class MainLoop {
       if (moved !== 0 || before === null) this.sayCrossings(knob, before);
     }
     for (const receiver of compiled.receivers.values())
-      for (const { codeId, gesture } of readReceiver(state, receiver, trace))
+      for (const { codeId, gesture } of readReceiver(state, receiver, trace)) {
+        this.touch();
         this.tell(compiled.events.code(codeId, gesture));
+      }
   }
 
   /** Step by step, and every so many one way where a rule waits for that. */
   private saySteps(controlId: string, one: { oneWay: number; steps?: number }, steps: number): void {
     const by = Math.sign(steps);
-    if (by !== 0) this.stir();
+    if (by !== 0) {
+      this.stir();
+      this.touch();
+    }
     for (let n = 0; n < Math.abs(steps); n += 1) {
       one.oneWay = Math.sign(one.oneWay) === -by ? by : one.oneWay + by;
       if (one.steps !== undefined) one.steps += by;
@@ -279,6 +285,11 @@ export class MainLoop {
   /** What shows values by itself is to look at them once more. */
   private stir(): void {
     if (this.compiled.stirred.length > 0) stir(this.state, this.compiled);
+  }
+
+  /** Somebody is there: what goes by that is told. */
+  private touch(): void {
+    if (this.compiled.touched.length > 0) touch(this.state, this.compiled, this.trace);
   }
 
   /** Carries out one effect; what it gives the loop to do waits until all of this moment are carried out. */

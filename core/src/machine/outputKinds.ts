@@ -48,11 +48,12 @@ export const compileOutputs = (gadget: Gadget): ReadonlyMap<string, CompiledOutp
 export interface KeptUp {
   output: Output;
   upkeep: NonNullable<AnyDefinition['upkeep']>;
+  prepared: unknown;
 }
 
 export const keptUp = (outputs: Iterable<CompiledOutput>): readonly KeptUp[] =>
   [...outputs].flatMap(({ output, definition: { upkeep }, prepared }) =>
-    upkeep?.wanted(prepared) ? [{ output, upkeep }] : [],
+    upkeep?.wanted(prepared) ? [{ output, upkeep, prepared }] : [],
   );
 
 /** An output that shows by itself what happens in the gadget. */
@@ -64,6 +65,12 @@ export interface Stirred {
 export const stirredOf = (outputs: Iterable<CompiledOutput>): readonly Stirred[] =>
   [...outputs].flatMap(({ output: { id }, definition: { stirred, upkeep }, prepared }) =>
     stirred && upkeep?.wanted(prepared) ? [{ id, stirred }] : [],
+  );
+
+/** Ids of those to which it is something that a control is touched. */
+export const touchedOf = (outputs: Iterable<CompiledOutput>): readonly string[] =>
+  [...outputs].flatMap(({ output: { id }, definition: { touched, upkeep }, prepared }) =>
+    touched && upkeep?.wanted(prepared) ? [id] : [],
   );
 
 /** As it is before anything was told. */
@@ -120,13 +127,3 @@ export const isHeldNow = (state: OutputState, what: string): boolean =>
 /** What somebody can tell each of them by, by id; JSON. */
 export const looksOf = (states: Readonly<Record<string, OutputState>>): Record<string, unknown> =>
   Object.fromEntries(Object.entries(states).map(([id, one]) => [id, definitionOf(one.kind).look(one)]));
-
-/** The state of one that is of that kind; undefined: there is none. */
-export function outputStateOf<K extends OutputKind>(
-  states: Readonly<Record<string, OutputState>>,
-  kind: K,
-  id: string,
-): OutputStateOf<K> | undefined {
-  const state = states[id];
-  return state?.kind === kind ? (state as OutputStateOf<K>) : undefined;
-}

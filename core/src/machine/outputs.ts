@@ -181,9 +181,9 @@ export function dueOutput(
 /** When the loop has next to see to an output by itself, µs; null: never, until something is told. */
 export function upkeepDueUs(state: MachineState, { keptUp }: CompiledGadget): number | null {
   let dueUs: number | null = null;
-  for (const { output, upkeep } of keptUp) {
+  for (const { output, upkeep, prepared } of keptUp) {
     const one = state.shown.outputs[output.id];
-    const at = one ? upkeep.dueUs(one) : null;
+    const at = one ? upkeep.dueUs(one, prepared) : null;
     if (at !== null && (dueUs === null || at < dueUs)) dueUs = at;
   }
   return dueUs;
@@ -194,16 +194,22 @@ export function stir({ shown: { outputs } }: MachineState, { stirred }: Compiled
   for (const { id, stirred: after } of stirred) outputs[id] = after(outputs[id]!);
 }
 
+/** Somebody has touched a control. */
+export function touch(state: MachineState, compiled: CompiledGadget, trace: TraceEntry[]): void {
+  for (const id of compiled.touched)
+    become(state, compiled, id, trace, (was, { definition }, stage) => definition.touched!(was, stage));
+}
+
 /** The loop sees to an output that is due. @returns what that gives it to do; none where it is not due */
 export function keepUp(
   state: MachineState,
   compiled: CompiledGadget,
-  { output: { id }, upkeep }: KeptUp,
+  { output: { id }, upkeep, prepared }: KeptUp,
   trace: TraceEntry[],
 ): readonly Job[] {
   const of = compiled.outputs.get(id);
   const was = state.shown.outputs[id];
-  const dueUs = was ? upkeep.dueUs(was) : null;
+  const dueUs = was ? upkeep.dueUs(was, prepared) : null;
   if (!of || !was || dueUs === null || dueUs > state.nowUs) return noJobs;
   const stage = new OutputStage(state, compiled, of, trace);
   return jobsOf(state, of, was, upkeep.done(was, stage), stage);

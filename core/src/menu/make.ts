@@ -1,4 +1,12 @@
-import { blankState, type MenuItem, type OpenedOut, type Rule, type Trigger } from '../gadget/index.ts';
+import {
+  blankState,
+  type Action,
+  type MenuItem,
+  type OpenedOut,
+  type Rule,
+  type Trigger,
+} from '../gadget/index.ts';
+import { displayGlow } from '../parts/index.ts';
 import { makeLabels, makeList } from './lists.ts';
 import { Making } from './making.ts';
 import type { Outline } from './outline.ts';
@@ -78,8 +86,14 @@ function makeDark(m: Making): void {
     dark,
     wakes.map((trigger, n) => ({ id: `${menu.id}_wake${n}`, trigger, actions: [], to: m.home })),
   );
-  // Nobody is there: it stays dark.
-  m.states.at(-1)!.entry = m.writer.dark;
+  // Nobody is there: it stays dark, and so does the light that the display has, where that can be told.
+  const { outputId } = menu;
+  const glow = outputId === null ? null : displayGlow(m.outline.gadget, outputId);
+  const light = (percent: string): Action[] =>
+    outputId !== null && glow && glow.how !== 'always' ? [{ kind: 'level', outputId, percent }] : [];
+  const asleep = m.states.at(-1)!;
+  asleep.entry = [...m.writer.dark, ...light('0')];
+  asleep.exit = [...light('100'), ...asleep.exit];
 }
 
 /** The places that an item has besides its line in a list. */

@@ -5,6 +5,7 @@ import {
   applyEdit,
   gadgetSchema,
   type Gadget,
+  type MenuFormat,
   type MenuItem,
   type MenuItemOf,
   type MenuScheme,
@@ -14,7 +15,7 @@ import {
 import { Machine } from '../machine/index.ts';
 import { checkGadget } from '../snag/index.ts';
 import { bitmapArt, blankBitmap } from '../picture/index.ts';
-import { pageTried, render, stockOf } from '../screen/index.ts';
+import { pageTried, readOn, render, stockOf, type Drawn } from '../screen/index.ts';
 import { numberVariable } from '../test/fixtures.ts';
 import {
   everyItem,
@@ -484,6 +485,34 @@ describe('a text in a menu', () => {
       if (cancel) expect(played(gadget, [...typed, cancel]).shown.variables.v5).toBe('Ash');
     },
   );
+});
+
+describe('a number of a menu', () => {
+  const shownAs = (format: MenuFormat, value: number, low = 0): string => {
+    const gadget = menuGadget(everyScheme[0]!, [
+      item.value('i1', 'Speed', null, { variableId: 'v2', low, format }),
+    ]);
+    const { variables } = gadget.flow;
+    const speed = { ...variables.find(({ id }) => id === 'v2')!, initial: value } as Variable;
+    const with_ = variables.map((one) => (one.id === 'v2' ? speed : one));
+    const machine = new Machine({ ...gadget, flow: { ...gadget.flow, variables: with_ } }, 1);
+    machine.advanceTo(100_000);
+    return readOn((machine.shown.outputs['o1'] as { glass: Drawn }).glass).at(-1)!;
+  };
+  it.each<[MenuFormat, number, number, string]>([
+    ['plain', 42, 0, '42'],
+    ['tenths', 42, 0, '4.2'],
+    ['tenths', 7, 0, '0.7'],
+    ['tenths', -7, -100, '-0.7'],
+    ['tenths', -42, -100, '-4.2'],
+    ['hundredths', 205, 0, '2.05'],
+    ['hundredths', -5, -100, '-0.05'],
+    ['clock', 245, 0, '4:05'],
+    ['clock', 59, 0, '0:59'],
+    ['clock', -61, -100, '-1:01'],
+  ])('is written as %s: %d of %d and more is %s', (format, value, low, text) => {
+    expect(shownAs(format, value, low)).toBe(text);
+  });
 });
 
 describe('a menu that is left alone', () => {

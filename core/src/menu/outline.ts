@@ -19,7 +19,7 @@ export type Asking = 'nothing' | 'confirm' | 'hold';
 
 /** A menu with its scheme, ready to be asked. */
 export class Outline {
-  readonly gadget: Pick<Gadget, 'flow' | 'outputs' | 'controls' | 'pages'>;
+  readonly gadget: Pick<Gadget, 'flow' | 'outputs' | 'controls' | 'pages' | 'parts'>;
   readonly menu: Menu;
   readonly scheme: Scheme;
   readonly commands: Partial<Record<Command, Saying>>;
@@ -32,7 +32,7 @@ export class Outline {
   private around: readonly Entry[] | null = null;
   private readonly variables: ReadonlyMap<string, Variable>;
 
-  constructor(gadget: Pick<Gadget, 'flow' | 'outputs' | 'controls' | 'pages'>, menu: Menu) {
+  constructor(gadget: Pick<Gadget, 'flow' | 'outputs' | 'controls' | 'pages' | 'parts'>, menu: Menu) {
     this.gadget = gadget;
     this.menu = menu;
     this.scheme = schemeOf(menu.scheme);

@@ -2,6 +2,7 @@ import {
   textFontNames,
   variableRange,
   type Action,
+  type MenuFormat,
   type MenuItem,
   type OutputActionOf,
   type Page,
@@ -56,6 +57,34 @@ export interface ValueText {
 
 const digits = (value: number): number => String(value).length;
 
+/** Parts of a whole, and how many digits stand behind its sign. */
+const behind: Record<Exclude<MenuFormat, 'plain'>, { of: number; digits: number; sign: string }> = {
+  tenths: { of: 10, digits: 1, sign: '.' },
+  hundredths: { of: 100, digits: 2, sign: '.' },
+  clock: { of: 60, digits: 2, sign: ':' },
+};
+
+/** A number as a text with gaps, and the most characters that it takes within its range. */
+function numberWritten(
+  item: MenuItem,
+  of: string,
+  [low, high]: readonly [number, number],
+): Pick<ValueText, 'template' | 'longest' | 'variables'> {
+  const format = 'format' in item ? item.format : 'plain';
+  if (format === 'plain')
+    return { template: `{${of}}`, longest: Math.max(digits(low), digits(high)), variables: [] };
+  const part = behind[format];
+  const size = low < 0 ? `abs(${of})` : of;
+  const rest = part.digits === 1 ? `{${size} % 10}` : `{${size} % ${part.of} / 10}{${size} % 10}`;
+  const sign = namesVariable(madeId(item, 'g'), `sign_${item.id}`, ['', '-']);
+  const largest = Math.max(Math.abs(low), Math.abs(high));
+  return {
+    template: `${low < 0 ? `{${sign.id}[${of} < 0]}` : ''}{${size} / ${part.of}}${part.sign}${rest}`,
+    longest: digits(Math.floor(largest / part.of)) + 1 + part.digits + (low < 0 ? 1 : 0),
+    variables: low < 0 ? [sign] : [],
+  };
+}
+
 /** @param id the variable that holds it; while it is being set, that is another */
 export function valueText(outline: Outline, item: MenuItem, id?: string): ValueText | null {
   if (!('variableId' in item)) return null;
@@ -74,10 +103,11 @@ export function valueText(outline: Outline, item: MenuItem, id?: string): ValueT
     case 'number': {
       const { low, high } = item.kind === 'value' ? outline.rangeOf(item) : variableRange(variable);
       const unit = variable.unit === '' ? '' : ` ${literal(variable.unit)}`;
+      const written = numberWritten(item, of, [low, high]);
       return {
-        template: `{${of}}${unit}`,
-        longest: Math.max(digits(low), digits(high)) + [...unit].length,
-        variables: [],
+        ...written,
+        template: `${written.template}${unit}`,
+        longest: written.longest + [...unit].length,
       };
     }
     case 'flag': {

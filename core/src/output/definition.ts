@@ -61,10 +61,12 @@ export interface OutputDefinition<
     /** Whether there is any for one like this. */
     wanted(prepared: P): boolean;
     /** The first turn at or after that moment sees to it; null: none, until something is told. */
-    dueUs(state: S): number | null;
+    dueUs(state: S, prepared: P): number | null;
     /** A turn has come by. */
     done(state: S, stage: Stage<K, E, W, P>): S;
   } | null;
+  /** Somebody has touched a control, and the loop has seen it; without: that is nothing to it by itself. */
+  touched?(state: S, stage: Stage<K, E, W, P>): S;
   /** Something has happened in the gadget that it may show by itself; null: it shows what it is told. */
   readonly stirred: ((state: S) => S) | null;
   /** The power goes: tells what can be seen or heard of that. */

@@ -1,5 +1,12 @@
 import { ownPartId, partOf, type Gadget, type OwnClass, type Part, type Terminal } from '../gadget/index.ts';
-import { partGroups, type DisplayBus, type Figures, type LightData, type PartKind } from './kind.ts';
+import {
+  partGroups,
+  type DisplayBus,
+  type Figures,
+  type Glow,
+  type LightData,
+  type PartKind,
+} from './kind.ts';
 import { ownKind } from './ownKind.ts';
 import { partList } from './registry.ts';
 
@@ -39,6 +46,12 @@ export function lightData(gadget: Pick<Gadget, 'parts'>, outputId: string): Ligh
 export function displayBus(gadget: Pick<Gadget, 'parts'>, outputId: string): DisplayBus | null {
   const part = partOf(gadget, outputId);
   return (part && kindOf(part).bus?.(figuresOf(part))) ?? null;
+}
+
+/** The light that a display is seen by; null: it has none that is known. */
+export function displayGlow(gadget: Pick<Gadget, 'parts'>, outputId: string): Glow | null {
+  const part = partOf(gadget, outputId);
+  return (part && kindOf(part).glow?.(figuresOf(part))) ?? null;
 }
 
 /** How long a whole picture takes over the bus of the display, µs; null: not known. */

@@ -16,6 +16,8 @@ export interface LightData {
 export interface Pixels {
   widthPx: number;
   heightPx: number;
+  /** By how many quarters it is turned from how it was made. */
+  turned: number;
   /** What a pixel can look like, by the number of it in `depths`. */
   depth: number;
   /** Where the chip makes its pictures, by number: whole ones in its memory, or a tile at a time. */
@@ -36,6 +38,18 @@ export interface DisplayBus {
   /** How long so many bytes take that are sent together, whole µs. */
   us(bytes: number): number;
 }
+
+/** Where the light comes from that a display is seen by, how it is told, and what it takes. */
+export interface Glow {
+  /** Of something behind the pixels, whatever those show; or of the pixels themselves. */
+  from: 'behind' | 'pixels';
+  /** On as long as there is power; on or off; as bright as it is told; and in the colour that it is told. */
+  how: (typeof glowWays)[number];
+  /** Without any light, and what all of it takes beside that; µA. */
+  darkUa: number;
+  litUa: number;
+}
+export const glowWays = ['always', 'switched', 'dimmed', 'mixed'] as const;
 
 /** Something that follows from the figures and is worth knowing. */
 export interface Reading {
@@ -92,6 +106,8 @@ export interface PartKind<F extends Figures = Figures> {
   data?(figures: F): LightData;
   /** Of displays of pixels: how they are told what they show. */
   bus?(figures: F): DisplayBus;
+  /** Of displays that give light. */
+  glow?(figures: F): Glow;
   plays(figures: F): EndKind[];
   terminals(figures: F): Terminal[];
   /** What it draws from its supply; lights and sounders on pins draw through these, and are counted here. */
@@ -169,6 +185,48 @@ export const powerEnds = ({ worstUa }: { worstUa: number }) => [
   powerEnd('plus', 'supply', worstUa),
   powerEnd('minus', 'ground', worstUa),
 ];
+
+/** What a display draws by the light that it gives. */
+export const lightFigures = {
+  darkUa: ua('Draws while it is dark'),
+  litUa: ua('Its light draws beside that, all of it'),
+};
+/** The same of one with a light behind it, whose line is led to where the maker wants it. */
+export const backlightFigures = {
+  ...lightFigures,
+  backlight: oneOf('Light behind it', [
+    'always on',
+    'switched by a pin',
+    'dimmed by a pin',
+    'mixed of three colours, dimmed by pins',
+  ]),
+};
+interface Backlight {
+  darkUa: number;
+  litUa: number;
+  backlight: number;
+}
+export const backlit = ({ darkUa, litUa, backlight }: Backlight): Glow => ({
+  from: 'behind',
+  how: glowWays[backlight]!,
+  darkUa,
+  litUa,
+});
+/** Its lines; what they carry is the light's own current. */
+export function backlightEnds({ litUa, backlight }: Backlight): Terminal[] {
+  switch (glowWays[backlight]!) {
+    case 'always':
+      return [];
+    case 'switched':
+      return [signal('backlight', 'out', { maxUa: litUa })];
+    case 'dimmed':
+      return [signal('backlight', 'pwm', { maxUa: litUa })];
+    case 'mixed':
+      return ['red', 'green', 'blue'].map((colour) =>
+        signal(`backlight-${colour}`, 'pwm', { maxUa: Math.ceil(litUa / 3) }),
+      );
+  }
+}
 
 /** Figures of a mechanical contact. */
 export const contactFigures = {

@@ -1,5 +1,5 @@
 import { bitsOfDepth, depths } from '../gadget/index.ts';
-import { count, oneOf, type DisplayBus, type Pixels, type Reading } from './kind.ts';
+import { count, oneOf, type DisplayBus, type Glow, type Pixels, type Reading } from './kind.ts';
 
 /*
  * How long displays take to be told all that they show, and what that takes of the chip's memory.
@@ -13,7 +13,7 @@ export const pixelBits = ({ depth }: Pick<Pixels, 'depth'>): number => bitsOfDep
 export const columnBytes = (heightPx: number, bits: number): number => Math.ceil((heightPx * bits) / 8);
 
 /** Bytes of a picture as it goes over the bus: of one bit a pixel, eight that stand over one another in a byte. */
-export const frameBytes = (pixels: Omit<Pixels, 'buffer'>): number =>
+export const frameBytes = (pixels: Omit<Pixels, 'buffer' | 'turned'>): number =>
   pixels.widthPx * columnBytes(pixels.heightPx, pixelBits(pixels));
 
 const tilePx = 8;
@@ -37,11 +37,21 @@ export const sumsBytes = ({ widthPx, heightPx }: Pick<Pixels, 'widthPx' | 'heigh
 export const pixelFigures = {
   widthPx: count('Width, pixels', 8, 512),
   heightPx: count('Height, pixels', 8, 512),
+  /** Its own width lies from left to right, or from top to bottom. */
+  turned: oneOf('Fitted', ['as made', 'a quarter turn clockwise', 'upside down', 'a quarter turn back']),
   depth: oneOf('Pixels', ['lit or dark', '4 greys', '16 greys', '65,536 colours']),
   buffer: oneOf('Pictures are made', ['whole in the memory', 'a tile at a time']),
   /** Usual controllers are told a page of eight rows and the two halves of a column. */
   moveBytes: count('Bytes to go to a place', 0, 64),
 };
+
+/** Pixels that glow by themselves, as bright as the display is told over its bus. */
+export const ownLight = ({ darkUa, litUa }: Pick<Glow, 'darkUa' | 'litUa'>): Glow => ({
+  from: 'pixels',
+  how: 'dimmed',
+  darkUa,
+  litUa,
+});
 
 /** How a display of pixels is told what it shows, over a bus that takes so long. */
 export const pixelBus = (pixels: Pixels & { moveBytes: number }, us: DisplayBus['us']): DisplayBus => ({

@@ -3,7 +3,7 @@ export { firstPage, type Element, type ElementKind } from './elements.ts';
 export { policiesOf, type Policies, type Policy } from './policies.ts';
 export { elementProblem } from './problem.ts';
 export { fontMemory } from './said.ts';
-export { inksOf, mixed, shownInks, type Colour } from './palette.ts';
+export { inksOf, mixed, readColour, shownInks, type Colour } from './palette.ts';
 export { specimen } from './glyphs.ts';
 export { FontFileError, fontFileLimits, readBdf, type FontWish, type ReadFont } from './bdf.ts';
 export { charactersOf, fontUses } from './said.ts';
@@ -24,3 +24,4 @@ export {
   type Drawing,
   type Drawn,
 } from './render.ts';
+export { displayUa, litShare, shinesAt, shiningFully, type Shining } from './shining.ts';

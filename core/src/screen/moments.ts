@@ -7,10 +7,10 @@ import { runPx } from './glyphs.ts';
 /** How long something that blinks is there, and how long it is not, µs: once and twice a second. */
 const blinkUs = { slow: 500_000, fast: 250_000 } as const;
 
-/** A value that is plotted: when the newest was taken, and all that are in view, the newest last. */
+/** A value that is plotted: when the newest was taken, and all that are in view, the newest last; null: none was known. */
 export interface Track {
   atUs: number;
-  values: readonly number[];
+  values: readonly (number | null)[];
 }
 
 /** How things stand that go on by themselves. */
@@ -27,14 +27,27 @@ function tracked(
   plot: Extract<Drawing, { kind: 'drawPlot' }>,
   nowUs: number,
 ): Track {
-  if (!before) return { atUs: nowUs, values: [plot.value] };
+  const value = plot.unknownIf === 0 ? plot.value : null;
+  if (!before) return { atUs: nowUs, values: [value] };
   const everyUs = plot.everyMs * 1_000;
   const steps = Math.floor((nowUs - before.atUs) / everyUs);
   if (steps < 1) return before;
   // More than a display is wide are never in view. Whoever came by late takes the value that he finds for all that he missed.
   const room = clamp(plot.width, 1, limits.displayPx);
-  const taken = Array<number>(Math.min(steps, room)).fill(plot.value);
+  const taken = Array<number | null>(Math.min(steps, room)).fill(value);
   return { atUs: before.atUs + steps * everyUs, values: [...before.values, ...taken].slice(-room) };
+}
+
+/** Where a bar was filled to at most, until it is longer ago than its mark stays. */
+function peaked(
+  before: Track | undefined,
+  { value, unknownIf, peakMs }: Extract<Drawing, { kind: 'drawBar' }>,
+  nowUs: number,
+): Track {
+  const [was = null] = before?.values ?? [];
+  const now = unknownIf === 0 ? value : null;
+  const over = !before || was === null || nowUs - before.atUs >= peakMs * 1_000;
+  return over || (now !== null && now >= was) ? { atUs: nowUs, values: [now] } : before;
 }
 
 const none: Moments['tracks'] = {};
@@ -74,6 +87,13 @@ export function atMoment(
       nextUs = Math.min(nextUs, track.atUs + drawing.everyMs * 1_000);
       return { ...drawing, ...off, values: track.values };
     }
+    if (drawing.kind === 'drawBar' && drawing.peakMs > 0) {
+      const track = peaked(before[keys[n]!], drawing, nowUs);
+      tracks[keys[n]!] = track;
+      // Where the mark lies at the end of the bar, nothing changes by itself.
+      if (track.values[0] !== drawing.value) nextUs = Math.min(nextUs, track.atUs + drawing.peakMs * 1_000);
+      return { ...drawing, ...off, values: track.values };
+    }
     return { ...drawing, ...off };
   });
   return { drawings: now, tracks, nextUs: nextUs === Infinity ? null : nextUs };
@@ -88,5 +108,8 @@ export const atRest = (drawings: readonly Drawing[]): readonly Drawing[] =>
       })
     : drawings;
 
-const goesOn = ({ kind, blinks }: Drawing): boolean =>
-  blinks !== 'steady' || kind === 'drawRunning' || kind === 'drawPlot';
+const goesOn = (drawing: Drawing): boolean =>
+  drawing.blinks !== 'steady' ||
+  drawing.kind === 'drawRunning' ||
+  drawing.kind === 'drawPlot' ||
+  (drawing.kind === 'drawBar' && drawing.peakMs > 0);

@@ -37,14 +37,14 @@ export interface Policies {
 const mostPages = 20;
 
 /** Every change that there is between values at first, least and most, on each page; as bytes of runs. */
-function changesOf(gadget: Gadget, screen: Screen, bits: number): number[][] {
+function changesOf(gadget: Gadget, screen: Screen, bus: DisplayBus): number[][] {
   const pages = gadget.pages.filter(({ outputId }) => outputId === screen.id).slice(0, mostPages);
   const stock = stockOf(gadget);
   return pages.flatMap(({ id }) => {
     const [start, least, most] = (['start', 'least', 'most'] as const).map((trying) =>
       drawnBitmap(screen, pageTried(gadget, id, trying).drawn, stock),
     ) as [Bitmap, Bitmap, Bitmap];
-    return [changedRuns(start, least, bits), changedRuns(start, most, bits), changedRuns(least, most, bits)];
+    return [changedRuns(start, least, bus), changedRuns(start, most, bus), changedRuns(least, most, bus)];
   });
 }
 
@@ -91,7 +91,7 @@ export function policiesOf(gadget: Gadget, screenId: string): Policies | null {
   const screen = gadget.outputs.find(({ id }) => id === screenId);
   const bus = displayBus(gadget, screenId);
   if (screen?.kind !== 'screen' || !bus) return null;
-  const changes = changesOf(gadget, screen, bus.bits);
+  const changes = changesOf(gadget, screen, bus);
   const all = (['blocking', 'background'] as const).flatMap((sends) =>
     (['whole', 'changed'] as const).map((update) => policy(gadget, screen, bus, changes, sends, update)),
   );

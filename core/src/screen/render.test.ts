@@ -20,6 +20,7 @@ const glassOf = (widthPx: number, heightPx: number, patch: Partial<Screen> = {})
   columns: Math.max(1, Math.floor(widthPx / 6)),
   rows: Math.max(1, Math.floor(heightPx / 8)),
   sends: 'free',
+  dims: null,
   update: 'whole',
   mostHz: 20,
   depth: 'mono',
@@ -67,7 +68,7 @@ const picture = (patch: object = {}): Drawing =>
   ({ kind: 'drawPicture', ...placed, pictureId: 'f1', frame: 0, how: 'over', ...patch }) as Drawing;
 const bar = (value: number, patch: object = {}): Drawing =>
   ({
-    kind: 'drawBar', ...placed, width: 12, height: 3, value, low: 0, high: 100, grows: 'right', framed: false, blocks: 0, ...patch,
+    kind: 'drawBar', ...placed, width: 12, height: 3, value, low: 0, high: 100, grows: 'right', framed: false, blocks: 0, peakMs: 0, unknownIf: 0, ...patch,
   }) as Drawing; // prettier-ignore
 const box = (how: string, patch: object = {}): Drawing =>
   ({ kind: 'drawBox', ...placed, width: 5, height: 4, how, ...patch }) as Drawing;
@@ -329,7 +330,7 @@ describe('a picture', () => {
 
   it('plots values from the right end on, the newest last', () => {
     const plot = (how: string, values: number[], patch: object = {}): Drawing =>
-      ({ kind: 'drawPlot', ...placed, width: 6, height: 4, low: 0, high: 3, value: 0, everyMs: 50, how, values, ...patch }) as Drawing; // prettier-ignore
+      ({ kind: 'drawPlot', ...placed, width: 6, height: 4, low: 0, high: 3, value: 0, everyMs: 50, unknownIf: 0, how, values, ...patch }) as Drawing; // prettier-ignore
     expect(drawn(6, 4, [plot('dots', [0, 1, 3])])).toEqual(['.....#', '......', '....#.', '...#..']);
     expect(drawn(6, 4, [plot('columns', [0, 1, 3])])).toEqual(['.....#', '.....#', '....##', '...###']);
     expect(drawn(6, 4, [plot('line', [0, 3])])).toEqual(['.....#', '.....#', '....#.', '....#.']);
@@ -341,6 +342,27 @@ describe('a picture', () => {
       '######',
     ]);
     expect(drawn(6, 4, [plot('columns', [3], { width: 0 })]).join('')).not.toContain('#');
+  });
+
+  it('leaves a gap in a plot where a value was none', () => {
+    const plot = (how: string): Drawing =>
+      ({ kind: 'drawPlot', ...placed, width: 5, height: 4, low: 0, high: 3, value: 0, everyMs: 50, unknownIf: 0, how, values: [1, 1, null, 3, 3] }) as Drawing; // prettier-ignore
+    expect(drawn(5, 4, [plot('line')])).toEqual(['...##', '.....', '##...', '.....']);
+    expect(drawn(5, 4, [plot('columns')])).toEqual(['...##', '...##', '##.##', '##.##']);
+    // Nothing yet: nothing stands there.
+    expect(drawn(5, 4, [{ ...plot('dots'), values: [null] }]).join('')).not.toContain('#');
+  });
+
+  it('marks how far a bar was filled at most', () => {
+    expect(drawn(12, 1, [bar(25, { height: 1, values: [75] })])).toEqual(['###.....#...']);
+    expect(drawn(12, 1, [bar(25, { height: 1, values: [75], grows: 'left' })])).toEqual(['...#.....###']);
+    expect(drawn(1, 8, [bar(25, { width: 1, height: 8, values: [75], grows: 'up' })]).join('')).toBe(
+      '..#...##',
+    );
+    // Where it stands at its most, there is nothing beyond it; a block is marked whole.
+    expect(drawn(12, 1, [bar(75, { height: 1, values: [75] })])).toEqual(['#########...']);
+    expect(drawn(12, 1, [bar(25, { height: 1, values: [75], blocks: 4 })])).toEqual(['##....##....']);
+    expect(drawn(12, 1, [bar(0, { height: 1, values: [null] })])).toEqual(['............']);
   });
 
   it('shows what stands for a value that is none, and nothing of it on bars and dials', () => {
@@ -489,7 +511,7 @@ describe('a picture', () => {
       fc.record({ x: place, y: place, width: place, rows: fc.integer({ min: 1, max: 4 }), cursor: place, lines: fc.constantFrom<string[]>(['Kä', '9', 'zz'], ['']) }).map((patch) => ({ kind: 'drawList', ...placed, font: '4x6', ...patch }) as Drawing),
       fc.record({ x: place, y: place, width: place, ranPx: fc.nat(60) }).map((patch) => ({ kind: 'drawRunning', ...placed, font: '4x6', text: 'Kä中9 more', stepMs: 50, ...patch }) as Drawing),
       fc.record({ edge: fc.constantFrom('bottom', 'top', 'left', 'right'), words: fc.constantFrom(['Go', '', 'Back'], ['much too long for it', 'x'], Array<string>(16).fill('kk')), inverted: fc.boolean() }).map((patch) => ({ kind: 'drawLegends', onlyIf: 1, blinks: 'steady', ink: 1, font: '6x8', ...patch }) as Drawing),
-      fc.record({ x: place, y: place, width: place, height: place, low: place, high: place, how: fc.constantFrom('line', 'dots', 'columns'), values: fc.array(place, { minLength: 1, maxLength: 50 }) }).map((patch) => ({ kind: 'drawPlot', ...placed, value: 0, everyMs: 50, ...patch }) as Drawing),
+      fc.record({ x: place, y: place, width: place, height: place, low: place, high: place, how: fc.constantFrom('line', 'dots', 'columns'), values: fc.array(place, { minLength: 1, maxLength: 50 }) }).map((patch) => ({ kind: 'drawPlot', ...placed, value: 0, everyMs: 50, unknownIf: 0, ...patch }) as Drawing),
       fc.tuple(place, place, place, place).map(([x, y, toX, toY]) => line(x, y, toX, toY)),
       fc.record({ x: place, y: place, frame: place, how: fc.constantFrom('over', 'whole', 'cleared', 'inverted') }).map((patch) => picture(patch)),
     ); // prettier-ignore

@@ -26,8 +26,8 @@ export interface Moment {
   off?: boolean;
   /** So many pixels has a text run to the left. */
   ranPx?: number;
-  /** How a value went, the newest last. */
-  values?: readonly number[];
+  /** How a value went, the newest last; of a bar, where it was filled to at most. null: it was none. */
+  values?: readonly (number | null)[];
 }
 
 /** What an element of a page comes to in the moment in which it is drawn. */
@@ -184,12 +184,17 @@ function draw(bitmap: Bitmap, drawing: Drawing, stock: Stock, most: number): voi
     case 'drawLegends':
       return drawLegends(bitmap, drawing, stock.font(drawing.font), ink);
     case 'drawPlot':
-      return drawPlot(bitmap, drawing, drawing.values ?? [drawing.value], ink);
+      return drawPlot(bitmap, drawing, drawing.values ?? [isUnknown(drawing) ? null : drawing.value], ink);
     case 'drawDial':
       // Of what is not known, nothing points anywhere.
       return isUnknown(drawing) ? undefined : drawDial(bitmap, drawing, ink);
     case 'drawBar':
-      return drawBar(bitmap, isUnknown(drawing) ? { ...drawing, value: drawing.low } : drawing, ink);
+      return drawBar(
+        bitmap,
+        isUnknown(drawing) ? { ...drawing, value: drawing.low } : drawing,
+        drawing.values?.[0] ?? null,
+        ink,
+      );
     case 'drawBox':
       return drawBox(bitmap, drawing, ink);
     case 'drawLine': {

@@ -1,8 +1,15 @@
 import * as z from 'zod';
 import { limits } from '../gadget/limits.ts';
-import { constant, expression, outputDocument, template, texts } from '../gadget/outputDocument.ts';
+import {
+  constant,
+  expression,
+  outputDocument,
+  template,
+  texts,
+  type PartFigures,
+} from '../gadget/outputDocument.ts';
 import { colourSchema, idSchema, lineSchema, wholeSchema } from '../gadget/primitives.schema.ts';
-import { text as characters } from './text.document.ts';
+import { idleDimSchema, text as characters } from './text.document.ts';
 
 /** By the cell that a character has, in pixels. The last has digits and what stands beside them, no letters. */
 export const fontNames = ['4x6', '6x8', '8x8', '8x16', '12x16', '18x24', '16x24'] as const;
@@ -103,6 +110,10 @@ export function usualPalette(depth: Depth): string[] {
 /** Of a display whose size nobody has said: pixels of common ones, in what a hand has room for. */
 const usualWideMm = (widthPx: number): number => Math.max(24, Math.min(56, Math.round(widthPx * 0.4)));
 
+/** How wide and high it is as it is fitted: turned by a quarter, the one is the other. */
+const asFitted = ({ widthPx = 128, heightPx = 64, turned = 0 }: PartFigures) =>
+  turned % 2 === 0 ? { widthPx, heightPx } : { widthPx: heightPx, heightPx: widthPx };
+
 /** A display of pixels. */
 export const screen = outputDocument(
   'screen',
@@ -120,6 +131,7 @@ export const screen = outputDocument(
     /** At most so many pictures a second. */
     mostHz: wholeSchema(1, 60, 'Hz'),
     depth: z.enum(depths),
+    dims: idleDimSchema.nullable(),
     /** Colours by the number of their ink: the ground, the usual one, and others. */
     palette: z
       .array(colourSchema)
@@ -194,6 +206,7 @@ export const screen = outputDocument(
       /** How long until the next is taken, ms. */
       everyMs: constant(wholeSchema(10, 60_000, 'ms')),
       how: constant(z.enum(plotKinds)),
+      ...known,
     },
     /**
      * As far round as the value lies from low to high: a needle or an arc over three quarters of a turn, from the lower
@@ -218,6 +231,8 @@ export const screen = outputDocument(
       framed: constant(z.boolean()),
       /** 0: it is filled pixel by pixel. */
       blocks: constant(wholeSchema(0, 64)),
+      /** How long a mark stays where it was filled to at most, ms; 0: there is none. */
+      peakMs: constant(wholeSchema(0, 60_000, 'ms')),
       ...known,
     },
     drawBox: { ...sized, how: constant(z.enum(boxKinds)) },
@@ -247,20 +262,27 @@ export const screen = outputDocument(
       'drawBox',
       'drawLine',
     ],
-    leaves: (action) => (action.kind === 'showPage' && action.pageId !== null ? 'lit' : null),
-    fresh: ({ widthPx = 128, heightPx = 64, depth = 0 }) => ({
-      widthPx,
-      heightPx,
-      wideMm: usualWideMm(widthPx),
-      // Six by eight pixels a character. Source: reckoning, Buses and screens.
-      columns: Math.min(limits.displayColumns, Math.max(1, Math.floor(widthPx / 6))),
-      rows: Math.min(limits.displayRows, Math.max(1, Math.floor(heightPx / 8))),
-      sends: 'blocking',
-      update: 'whole',
-      mostHz: 20,
-      depth: depths[depth]!,
-      palette: usualPalette(depths[depth]!),
-    }),
+    leaves(action) {
+      if (action.kind === 'showPage') return action.pageId === null ? null : 'lit';
+      return action.kind === 'level' && action.percent === '0' ? 'dark' : null;
+    },
+    fresh: ({ depth = 0, ...made }) => {
+      const { widthPx, heightPx } = asFitted(made);
+      return {
+        widthPx,
+        heightPx,
+        wideMm: usualWideMm(widthPx),
+        // Six by eight pixels a character. Source: reckoning, Buses and screens.
+        columns: Math.min(limits.displayColumns, Math.max(1, Math.floor(widthPx / 6))),
+        rows: Math.min(limits.displayRows, Math.max(1, Math.floor(heightPx / 8))),
+        sends: 'blocking',
+        update: 'whole',
+        mostHz: 20,
+        depth: depths[depth]!,
+        dims: null,
+        palette: usualPalette(depths[depth]!),
+      };
+    },
     follows: () => ['widthPx', 'heightPx', 'depth'],
   },
 );

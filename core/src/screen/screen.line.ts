@@ -39,6 +39,8 @@ export const screen = defineLine<'screen'>({
       case 'text':
       case 'sprite':
       case 'listRow':
+      case 'level':
+      case 'colour':
         return text.show(action, write);
       case 'drawText':
         return `text ${font(action)} ${placed(action)} ${write.template(action.text)}${onlyIf(action)}`;
@@ -77,9 +79,9 @@ export const screen = defineLine<'screen'>({
         return `dial ${how} ${placed(action)} radius ${expression(radius)} ${of}${onlyIf(action)}`;
       }
       case 'drawBar': {
-        const { value, low, high, grows, framed, blocks } = action;
+        const { value, low, high, grows, framed, blocks, peakMs } = action;
         const of = `of ${expression(value)} from ${expression(low)} to ${expression(high)}`;
-        return `bar ${grows}${framed ? ' framed' : ''}${blocks === 0 ? '' : ` blocks ${blocks}`} ${sized(action)} ${of}${onlyIf(action)}`;
+        return `bar ${grows}${framed ? ' framed' : ''}${blocks === 0 ? '' : ` blocks ${blocks}`}${peakMs === 0 ? '' : ` peak ${peakMs} ms`} ${sized(action)} ${of}${onlyIf(action)}`;
       }
       case 'drawPicture': {
         const of = `frame ${expression(action.frame)} of ${write.picture(action.pictureId)}`;

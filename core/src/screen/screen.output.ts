@@ -1,10 +1,25 @@
 import { defineOutput, noJobs, type Job, type Stage } from '../output/index.ts';
-import { displayBus, type DisplayBus } from '../parts/index.ts';
+import { displayBus, displayGlow, type DisplayBus } from '../parts/index.ts';
 import { blankBitmap, type Bitmap } from '../picture/index.ts';
 import { blankRows } from './cells/index.ts';
 import { firstPage } from './elements.ts';
 import { atMoment, atRest, type Moments } from './moments.ts';
 import { render, textsOn, type Drawing, type Drawn } from './render.ts';
+import {
+  isOfLight,
+  shinesNow,
+  shiningAfter,
+  shiningDueUs,
+  shiningEnds,
+  shiningFully,
+  shiningKept,
+  shiningLater,
+  shiningLook,
+  shiningTouched,
+  type MadeShining,
+  type Shining,
+  type ShiningEntry,
+} from './shining.ts';
 import type { TextEntry } from './text.output.ts';
 import { stockOf, type Stock } from './stock.ts';
 import { changedRuns, sendUs } from './tiles.ts';
@@ -14,6 +29,7 @@ import { rowsAfter } from './written.ts';
 export interface ShownScreen {
   kind: 'screen';
   rows: readonly string[];
+  shining: Shining;
   /** Shown by itself or told to be; null: none. */
   pageId: string | null;
   /** Nobody has said which page: it is the first that there is. */
@@ -39,10 +55,11 @@ export interface ShownScreen {
 
 export type ScreenEntry =
   | TextEntry
+  | ShiningEntry
   /** Another picture can be seen: of which page, and the texts on it in their order. */
   | { lane: 'screen'; pageId: string | null; texts: readonly string[] };
 
-export interface MadeScreen {
+export interface MadeScreen extends MadeShining {
   /** It is drawn by the loop, picture by picture; otherwise what is told is there at once. */
   readonly drawn: boolean;
   /** null: what is sent takes no time. */
@@ -61,6 +78,7 @@ const nothing: Drawn = { pageId: null, rows: [], drawings: [] };
 const undrawn = (was: ShownScreen, rows: readonly string[]): ShownScreen => ({
   kind: 'screen',
   rows,
+  shining: was.shining,
   pageId: was.pageId,
   untold: was.untold,
   glass: { pageId: null, rows, drawings: nothing.drawings },
@@ -114,7 +132,7 @@ function lastsUs(was: Drawn, is: Drawn, { output, prepared: { bus, scratch, stoc
   else render(scratch.was, output, was, stock);
   render(scratch.is, output, is, stock);
   scratch.holds = is;
-  return sendUs(bus, changedRuns(scratch.was, scratch.is, bus.bits));
+  return sendUs(bus, changedRuns(scratch.was, scratch.is, bus));
 }
 
 /** The loop comes by: values are taken, and where they look otherwise than before, a picture is on its way. */
@@ -147,14 +165,20 @@ const isShown = ({ pageId, texts }: Extract<ScreenEntry, { lane: 'screen' }>): b
 const isLit = ({ rows, drawings }: Drawn): boolean =>
   drawings.some(({ onlyIf }) => onlyIf !== 0) || rows.some((row) => row.trim() !== '');
 
+/** All of a picture is there by then. */
+const pageDueUs = ({ stale, freeUs, againUs }: ShownScreen): number | null =>
+  stale ? freeUs : againUs === null ? null : Math.max(againUs, freeUs);
+
 export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', MadeScreen>({
   kind: 'screen',
-  prepare({ id, sends, mostHz, widthPx, heightPx }, gadget) {
+  prepare({ id, sends, mostHz, widthPx, heightPx, dims }, gadget) {
     return {
       drawn: sends !== 'free' || gadget.pages.some(({ outputId }) => outputId === id),
       bus: sends === 'free' ? null : displayBus(gadget, id),
       how: sends === 'background' ? 'background' : 'blocking',
       everyUs: Math.ceil(1_000_000 / mostHz),
+      glow: displayGlow(gadget, id),
+      dims,
       stock: stockOf(gadget),
       scratch: { was: blankBitmap(widthPx, heightPx), is: blankBitmap(widthPx, heightPx), holds: null },
     };
@@ -162,6 +186,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
   dark: (output, gadget) => ({
     kind: 'screen',
     rows: blankRows(output),
+    shining: shiningFully,
     pageId: firstPage(gadget, output.id),
     untold: true,
     glass: nothing,
@@ -175,6 +200,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
     tracks: {},
   }),
   apply(was, order, on) {
+    if (isOfLight(order)) return shinesNow(was, shiningAfter(was.shining, order, on.prepared), on);
     switch (order.kind) {
       case 'text':
       case 'sprite':
@@ -200,19 +226,28 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
   due: (was, _what, on) => (was.sending === null ? was : seen(was, was.sending, on)),
   isVoid: ({ sending }) => sending === null,
   upkeep: {
-    wanted: ({ drawn }) => drawn,
-    // All of a picture is there by then.
-    dueUs: ({ stale, freeUs, againUs }) =>
-      stale ? freeUs : againUs === null ? null : Math.max(againUs, freeUs),
-    done: redrawn,
+    wanted: ({ drawn, dims }) => drawn || dims !== null,
+    dueUs(was, { drawn, dims }) {
+      const pageUs = drawn ? pageDueUs(was) : null;
+      const lightUs = shiningDueUs(was.shining, dims);
+      return pageUs === null || lightUs === null ? (pageUs ?? lightUs) : Math.min(pageUs, lightUs);
+    },
+    done(was, on) {
+      const { shining } = was;
+      const shines = shinesNow(was, shiningKept(shining, on.prepared, on.nowUs), on);
+      const pageUs = on.prepared.drawn ? pageDueUs(was) : null;
+      return pageUs !== null && pageUs <= on.nowUs ? redrawn(shines, on) : shines;
+    },
   },
+  touched: (was, on) => shinesNow(was, shiningTouched(was.shining, on.prepared, on.nowUs), on),
   stirred: (was) => (was.stale ? was : { ...was, stale: true }),
-  powerOff({ rows, glass }, on) {
+  powerOff({ rows, glass, shining }, on) {
     rows.forEach((stood, row) => {
       if (stood !== '') on.trace({ atUs: on.nowUs, lane: 'text', id: on.id, row, text: '' });
     });
     if (glass.pageId !== null || textsOn(glass).length > 0)
       on.trace({ atUs: on.nowUs, lane: 'screen', id: on.id, pageId: null, texts: [] });
+    shiningEnds(shining, on);
   },
   adopt(was, dark, { pages }) {
     const there = was.pageId === null || pages.some(({ id, over }) => id === was.pageId && over === null);
@@ -226,6 +261,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
   },
   later: (was, byUs) => ({
     ...was,
+    shining: shiningLater(was.shining, byUs),
     freeUs: was.freeUs + byUs,
     sentFromUs: was.sentFromUs + byUs,
     sinceUs: was.sinceUs + byUs,
@@ -235,11 +271,14 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
     ),
   }),
   loads: () => false,
-  // Any of it: what is drawn where does not flash, what comes and goes does.
+  // Any of it: what is drawn where does not flash, what comes and goes does; and so does its light.
   lit: {
-    now: ({ glass }) => [isLit(glass)],
-    by: (entry) => [[0, entry.lane === 'text' ? entry.text.trim() !== '' : isShown(entry)]],
+    now: ({ glass, shining }) => [isLit(glass), shining.told > 0],
+    by: (entry) => {
+      if (entry.lane === 'text') return [[0, entry.text.trim() !== '']];
+      return [entry.lane === 'screen' ? [0, isShown(entry)] : [1, entry.percent > 0]];
+    },
   },
   held: null,
-  look: ({ glass }) => [glass.pageId, glass.rows, atRest(glass.drawings)],
+  look: ({ glass, shining }) => [glass.pageId, glass.rows, atRest(glass.drawings), ...shiningLook(shining)],
 });

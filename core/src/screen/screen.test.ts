@@ -159,7 +159,7 @@ describe('a display of pixels', () => {
   it('plots a value every so often, as many as there is room for, and begins anew with its page', () => {
     const plot = {
       kind: 'drawPlot', outputId: 'o1', onlyIf: '1', blinks: 'steady', ink: '1', x: '0', y: '0', width: '4', height: '8',
-      value: 'v1', low: '0', high: '9', everyMs: 200, how: 'line',
+      value: 'v1', low: '0', high: '9', everyMs: 200, how: 'line', unknownIf: '0',
     } as const; // prettier-ignore
     const gadget = counting({ sends: 'free' });
     const plotted: Gadget = { ...gadget, pages: [pageOf([plot])] };
@@ -172,6 +172,25 @@ describe('a display of pixels', () => {
     expect(values(250)).toEqual([0, 1]);
     expect(values(700)).toEqual([0, 1, 1, 2]);
     expect(values(900)).toEqual([1, 1, 2, 2]);
+  });
+
+  it('marks how far a bar was filled at most, for as long as it says', () => {
+    const bar = {
+      kind: 'drawBar', outputId: 'o1', onlyIf: '1', blinks: 'steady', ink: '1', x: '0', y: '0', width: '10', height: '2',
+      value: 'v1 % 3', low: '0', high: '9', grows: 'right', framed: false, blocks: 0, peakMs: 500, unknownIf: '0',
+    } as const; // prettier-ignore
+    const gadget: Gadget = { ...counting({ sends: 'free' }), pages: [pageOf([bar])] };
+    const most = (untilMs: number) => {
+      const [drawing] = glassOf(
+        play(gadget, [...press(100), ...press(300), ...press(500)], untilMs).machine,
+      ).drawings;
+      return drawing && 'values' in drawing ? drawing.values : null;
+    };
+    // 1, 2, and 0 again with the third press, at about 503 ms: the 2 is marked until 803.
+    expect(most(250)).toEqual([1]);
+    expect(most(400)).toEqual([2]);
+    expect(most(700)).toEqual([2]);
+    expect(most(900)).toEqual([0]);
   });
 
   it('looks the same whenever one looks, as far as it goes on by itself', () => {

@@ -38,7 +38,8 @@ function fillAlong(
   }
 }
 
-export function drawBar(bitmap: Bitmap, bar: OrderOf<'drawBar'>, ink: number): void {
+/** @param peak where it was filled to at most: marked by a pixel, or by its block; null: nowhere */
+export function drawBar(bitmap: Bitmap, bar: OrderOf<'drawBar'>, peak: number | null, ink: number): void {
   const left = near(bar.x);
   const top = near(bar.y);
   const right = left + near(bar.width);
@@ -51,10 +52,15 @@ export function drawBar(bitmap: Bitmap, bar: OrderOf<'drawBar'>, ink: number): v
   const length = across ? r - l : b - t;
   if (bar.blocks === 0) {
     const lit = filledPx(bar.value, bar.low, bar.high, length);
-    return fillAlong(bitmap, [l, t, r, b], bar.grows, 0, lit, ink);
+    fillAlong(bitmap, [l, t, r, b], bar.grows, 0, lit, ink);
+    const marked = peak === null ? 0 : filledPx(peak, bar.low, bar.high, length);
+    if (marked > lit) fillAlong(bitmap, [l, t, r, b], bar.grows, marked - 1, marked, ink);
+    return;
   }
   const lit = filledPx(bar.value, bar.low, bar.high, bar.blocks);
-  for (let n = 0; n < lit; n += 1) {
+  const marked = peak === null ? 0 : filledPx(peak, bar.low, bar.high, bar.blocks);
+  for (let n = 0; n < Math.max(lit, marked); n += 1) {
+    if (n >= lit && n < marked - 1) continue;
     const from = Math.floor((n * length) / bar.blocks);
     const to = Math.floor(((n + 1) * length) / bar.blocks);
     // A pixel between them, where they are wider than that.
@@ -152,11 +158,11 @@ export function drawDial(bitmap: Bitmap, dial: OrderOf<'drawDial'>, ink: number)
     }
 }
 
-/** @param values the newest last */
+/** @param values the newest last; where one was none, there is a gap */
 export function drawPlot(
   bitmap: Bitmap,
   plot: OrderOf<'drawPlot'>,
-  values: readonly number[],
+  values: readonly (number | null)[],
   ink: number,
 ): void {
   const { low, high, how } = plot;
@@ -168,7 +174,12 @@ export function drawPlot(
   let before: number | null = null;
   for (let n = 0; n < seen.length; n += 1) {
     const x = from + n;
-    const y = bottom - 1 - filledPx(seen[n]!, low, high, height - 1);
+    const value = seen[n]!;
+    if (value === null) {
+      before = null;
+      continue;
+    }
+    const y = bottom - 1 - filledPx(value, low, high, height - 1);
     if (how === 'columns') fillRect(bitmap, x, y, x + 1, bottom, ink);
     else if (how === 'line' && before !== null) straightLine(bitmap, x - 1, before, x, y, ink);
     else fillRect(bitmap, x, y, x + 1, y + 1, ink);

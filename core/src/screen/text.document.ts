@@ -1,10 +1,21 @@
 import * as z from 'zod';
 import { limits } from '../gadget/limits.ts';
 import { constant, expression, list, outputDocument, template } from '../gadget/outputDocument.ts';
-import { colourSchema, lineSchema, wholeSchema } from '../gadget/primitives.schema.ts';
+import { light } from '../light/light.document.ts';
+import { colourSchema, durationUsSchema, lineSchema, wholeSchema } from '../gadget/primitives.schema.ts';
 
 /** Row counted from 0; one beyond the display is shown nowhere, and is a snag. */
 const row = constant(wholeSchema(0, limits.displayRows - 1));
+
+/** How far it dims where nobody touches anything for so long: never dark, which would leave a hand without an answer. */
+export const idleDimSchema = z.strictObject({
+  afterUs: durationUsSchema(1_000_000),
+  percent: wholeSchema(1, 99, '%'),
+});
+export type IdleDim = z.infer<typeof idleDimSchema>;
+
+/** How its light is told, as other lights are. */
+const lightActions = { level: light.actions.level, colour: light.actions.colour };
 
 /** What a character is made of: five by eight dots, or segments. */
 export const cellKinds = ['dots', 'seven', 'fourteen'] as const;
@@ -38,6 +49,7 @@ export const text = outputDocument(
     palette: z.array(colourSchema).length(2, 'expected two colours: the ground, and what is on'),
     /** Where its trim stands, in hundredths of its way. */
     contrast: wholeSchema(0, 100, '%'),
+    dims: idleDimSchema.nullable(),
     ownCharacters: z
       .array(ownCharacterSchema)
       .max(mostOwnCharacters, `expected at most ${mostOwnCharacters} characters of its own`)
@@ -50,6 +62,7 @@ export const text = outputDocument(
     text: { row, text: template },
     /** A few characters at a place of their own; what falls outside the display is not seen. */
     sprite: { row: expression, column: expression, text: template },
+    ...lightActions,
     /** A list as one row: each place shows the glyph of its number; beyond the last, the last. */
     listRow: {
       row,
@@ -59,12 +72,16 @@ export const text = outputDocument(
   },
   {
     reaches: 'eyes',
-    leaves: (action) => (action.kind === 'text' ? (action.text.trim() === '' ? 'dark' : 'lit') : null),
+    leaves(action) {
+      if (action.kind === 'text') return action.text.trim() === '' ? 'dark' : 'lit';
+      return action.kind === 'level' && action.percent === '0' ? 'dark' : null;
+    },
     fresh: ({ digits, segments = 0 }) => ({
       ...(digits === undefined ? { columns: 16, rows: 2 } : { columns: digits, rows: 1 }),
       cells: digits === undefined ? 'dots' : segments === 0 ? 'seven' : 'fourteen',
       palette: digits === undefined ? ['#bcd06a', '#1c2a12'] : ['#1b1211', '#ff5a3c'],
       contrast: 50,
+      dims: null,
       ownCharacters: [] as z.infer<typeof ownCharacterSchema>[],
     }),
     // How many digits there are, its part says; rows and columns of dots are the maker's.

@@ -1,3 +1,4 @@
+import { lightColours } from '../light/light.document.ts';
 import { defineLine } from '../flow/line/outputLine.ts';
 
 export const text = defineLine<'text'>({
@@ -9,6 +10,8 @@ export const text = defineLine<'text'>({
       const variableId = line.id('variables');
       return { kind: 'listRow', outputId, row, variableId, glyphs: line.plain() };
     },
+    level: (line, outputId) => ({ kind: 'level', outputId, percent: line.expression() }),
+    colour: (line, outputId) => ({ kind: 'colour', outputId, colour: line.oneOf(lightColours) }),
     at: (line, outputId) => {
       const row = line.expression();
       line.must(',');
@@ -21,6 +24,10 @@ export const text = defineLine<'text'>({
         return `row ${action.row + 1} ${write.template(action.text)}`;
       case 'listRow':
         return `row ${action.row + 1} lane ${write.variable(action.variableId)} ${write.plain(action.glyphs)}`;
+      case 'level':
+        return `level ${write.expression(action.percent)}`;
+      case 'colour':
+        return `colour ${action.colour}`;
       case 'sprite': {
         const [row, column] = [write.expression(action.row), write.expression(action.column)];
         return `at ${row}, ${column} ${write.template(action.text)}`;

@@ -1,6 +1,9 @@
 import { columnBytes, type DisplayBus } from '../parts/index.ts';
 import type { Bitmap } from '../picture/index.ts';
 
+/** What of the way to a display tells how many bytes there are, and in which order. */
+export type Sent = Pick<DisplayBus, 'bits'> & { pixels: Pick<DisplayBus['pixels'], 'turned'> };
+
 /** Of eight by eight pixels; of one bit each, a byte for each column. */
 const tilePx = 8;
 
@@ -10,40 +13,66 @@ function words({ widthPx, pixels }: Bitmap): Uint32Array | null {
   return whole ? new Uint32Array(pixels.buffer, pixels.byteOffset, pixels.length >> 2) : null;
 }
 
-/** Whether any of `count` items from `left` on, in rows that are `width` apart, is another. */
+/**
+ * How to come by the pixels of a display in the order in which it was made, whichever way it is fitted: where its first
+ * one is, and how far it is from one to the next along its own width and its own height.
+ */
+interface Walk {
+  from: number;
+  along: number;
+  down: number;
+  wide: number;
+  high: number;
+}
+function walkOf({ widthPx, heightPx }: Pick<Bitmap, 'widthPx' | 'heightPx'>, turned: number): Walk {
+  const upright = { wide: widthPx, high: heightPx };
+  const lying = { wide: heightPx, high: widthPx };
+  switch (turned) {
+    case 1:
+      return { from: widthPx - 1, along: widthPx, down: -1, ...lying };
+    case 2:
+      return { from: widthPx * heightPx - 1, along: -1, down: -widthPx, ...upright };
+    case 3:
+      return { from: widthPx * (heightPx - 1), along: -widthPx, down: 1, ...lying };
+    default:
+      return { from: 0, along: 1, down: widthPx, ...upright };
+  }
+}
+
+/** Whether any of `wide` items from there on, in `rows` rows, is another. */
 function differs(
   was: ArrayLike<number>,
   is: ArrayLike<number>,
-  left: number,
-  count: number,
-  width: number,
+  from: number,
+  wide: number,
   rows: number,
+  { along, down }: Walk,
 ): boolean {
-  for (let row = 0, from = left; row < rows; row += 1, from += width)
-    for (let at = from; at < from + count; at += 1) if (was[at] !== is[at]) return true;
+  for (let row = 0, first = from; row < rows; row += 1, first += down)
+    for (let n = 0, at = first; n < wide; n += 1, at += along) if (was[at] !== is[at]) return true;
   return false;
 }
 
 /**
  * Bytes of each run of tiles that lie side by side and look otherwise than before: what has to be sent where only that
- * is sent. In the order of the display, row by row.
+ * is sent. In the order of the display as it was made, row by row.
  * @param was of the same size
- * @param bits of a pixel over the bus
  */
-export function changedRuns(was: Bitmap, is: Bitmap, bits: number): number[] {
-  const { widthPx, heightPx } = is;
-  const [wasWords, isWords] = [words(was), words(is)];
+export function changedRuns(was: Bitmap, is: Bitmap, { bits, pixels: { turned } }: Sent): number[] {
+  const walk = walkOf(is, turned);
+  const [wasWords, isWords] = turned === 0 ? [words(was), words(is)] : [null, null];
   const by = wasWords && isWords ? 4 : 1;
   const [before, after] = by === 4 ? [wasWords!, isWords!] : [was.pixels, is.pixels];
-  const width = widthPx / by;
+  const steps = by === 4 ? { ...walk, down: walk.down / by } : walk;
   const runs: number[] = [];
-  for (let top = 0; top < heightPx; top += tilePx) {
-    const rows = Math.min(tilePx, heightPx - top);
+  for (let top = 0; top < walk.high; top += tilePx) {
+    const rows = Math.min(tilePx, walk.high - top);
     const high = columnBytes(rows, bits);
     let open = false;
-    for (let left = 0; left < widthPx; left += tilePx) {
-      const wide = Math.min(tilePx, widthPx - left);
-      const changed = differs(before, after, top * width + left / by, wide / by, width, rows);
+    for (let left = 0; left < walk.wide; left += tilePx) {
+      const wide = Math.min(tilePx, walk.wide - left);
+      const at = walk.from + top * steps.down + (left / by) * walk.along;
+      const changed = differs(before, after, at, wide / by, rows, steps);
       if (changed && open) runs[runs.length - 1]! += wide * high;
       else if (changed) runs.push(wide * high);
       open = changed;
@@ -65,23 +94,23 @@ export function partlySent(
   is: Bitmap,
   thousandths: number,
   whole: boolean,
-  bits: number,
+  sent: Sent,
 ): void {
-  const { widthPx, heightPx } = is;
+  const walk = walkOf(is, sent.pixels.turned);
   into.pixels.set(was.pixels);
-  const runs = whole ? allChangedRuns(is, bits) : changedRuns(was, is, bits);
+  const runs = whole ? allChangedRuns(is, sent) : changedRuns(was, is, sent);
   let left = Math.floor((runs.reduce((sum, bytes) => sum + bytes, 0) * thousandths) / 1_000);
-  for (let top = 0; top < heightPx; top += tilePx) {
-    const rows = Math.min(tilePx, heightPx - top);
-    const high = columnBytes(rows, bits);
-    for (let x = 0; x < widthPx; x += 1) {
+  for (let top = 0; top < walk.high; top += tilePx) {
+    const rows = Math.min(tilePx, walk.high - top);
+    const high = columnBytes(rows, sent.bits);
+    for (let x = 0; x < walk.wide; x += 1) {
       const tile = x - (x % tilePx);
-      const from = top * widthPx + tile;
-      const wide = Math.min(tilePx, widthPx - tile);
-      if (!whole && !differs(was.pixels, is.pixels, from, wide, widthPx, rows)) continue;
+      const row = walk.from + top * walk.down;
+      const wide = Math.min(tilePx, walk.wide - tile);
+      if (!whole && !differs(was.pixels, is.pixels, row + tile * walk.along, wide, rows, walk)) continue;
       if (left < high) return;
       left -= high;
-      for (let at = top * widthPx + x, row = 0; row < rows; row += 1, at += widthPx)
+      for (let at = row + x * walk.along, n = 0; n < rows; n += 1, at += walk.down)
         into.pixels[at] = is.pixels[at]!;
     }
   }
@@ -89,20 +118,22 @@ export function partlySent(
 
 /** The same where every tile is another: a run for each row of tiles. */
 export const allChangedRuns = (
-  { widthPx, heightPx }: Pick<Bitmap, 'widthPx' | 'heightPx'>,
-  bits: number,
-): number[] =>
-  Array.from(
-    { length: Math.ceil(heightPx / tilePx) },
-    (_, n) => widthPx * columnBytes(Math.min(tilePx, heightPx - n * tilePx), bits),
+  screen: Pick<Bitmap, 'widthPx' | 'heightPx'>,
+  { bits, pixels: { turned } }: Sent,
+): number[] => {
+  const { wide, high } = walkOf(screen, turned);
+  return Array.from(
+    { length: Math.ceil(high / tilePx) },
+    (_, n) => wide * columnBytes(Math.min(tilePx, high - n * tilePx), bits),
   );
+};
 
 /** The longest that a picture takes over the bus, µs: all of it, or every tile of it. */
 export const mostUs = (
   bus: DisplayBus,
   screen: Pick<Bitmap, 'widthPx' | 'heightPx'>,
   update: 'whole' | 'changed',
-): number => (update === 'whole' ? bus.us(bus.frameBytes) : sendUs(bus, allChangedRuns(screen, bus.bits)));
+): number => (update === 'whole' ? bus.us(bus.frameBytes) : sendUs(bus, allChangedRuns(screen, bus)));
 
 /** How long those take over the bus, each with the way to its place in front, µs. */
 export const sendUs = (bus: DisplayBus, runs: readonly number[]): number =>

@@ -263,6 +263,7 @@ export const actionOf = {
     high: fc.constantFrom('50', 'v1'),
     everyMs: fc.constantFrom(50, 1_000),
     how: fc.constantFrom(...plotKinds),
+    ...unknown,
   }),
   drawDial: fc.record({
     ...drawnAt,
@@ -281,6 +282,7 @@ export const actionOf = {
     grows: fc.constantFrom(...growths),
     framed: fc.boolean(),
     blocks: fc.constantFrom(0, 5),
+    peakMs: fc.constantFrom(0, 500),
     ...unknown,
   }),
   drawPicture: fc.record({
@@ -529,7 +531,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       { id: 'o8', kind: 'line', name: 'Bell', switches: 'bell', inverted: false, powerUp: 'off' },
       { id: 'o9', kind: 'serial', name: 'Panel', baud: 9_600, longest: 20, queueBytes: 30, ends: 'crlf' },
       { id: 'o10', kind: 'setting', name: 'Tuner', unit: '', low: -5, high: 90, start: 1, tellUs: 700 },
-      { id: 'o11', kind: 'screen', name: 'Glass', widthPx: 128, heightPx: 64, wideMm: 51, columns: 21, rows: 8, sends: 'blocking', update: 'changed', mostHz: 20, depth: 'colour', palette: ['#000000', '#ffffff', '#cc3300'] },
+      { id: 'o11', kind: 'screen', name: 'Glass', widthPx: 128, heightPx: 64, wideMm: 51, columns: 21, rows: 8, sends: 'blocking', update: 'changed', mostHz: 20, depth: 'colour', dims: { afterUs: 30_000_000, percent: 20 }, palette: ['#000000', '#ffffff', '#cc3300'] },
     ], // prettier-ignore
     pages: elements.map((drawn, n) => ({
       id: `n${n + 1}`,

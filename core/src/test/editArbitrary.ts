@@ -132,8 +132,8 @@ const menuScheme = fc.constantFrom<MenuScheme[]>(
 const menuItem = fc.constantFrom<Args<'addMenuItem'>[2][]>(
   { kind: 'submenu', name: 'More', use: 1 },
   { kind: 'factory', name: 'As new', use: 0, asks: 'confirm' },
-  { kind: 'reading', name: 'Heat', use: 2, variableId: 'v1' },
-  { kind: 'value', name: 'Heat', use: 2, variableId: 'v1', step: 2, low: null, high: null, typical: null, wraps: true, live: true },
+  { kind: 'reading', name: 'Heat', use: 2, variableId: 'v1', format: 'tenths' },
+  { kind: 'value', name: 'Heat', use: 2, variableId: 'v1', step: 2, low: null, high: null, typical: null, format: 'plain', wraps: true, live: true },
   { kind: 'text', name: 'Word', use: 2, variableId: 'v4', characters: 'ab' },
   { kind: 'pick', name: 'One of', use: 2, variableId: 'v5', chosenId: 'v2', countId: null },
 ); // prettier-ignore
@@ -395,7 +395,7 @@ export const furnished = (gadget: Gadget): Gadget =>
       ...['i1', 'i1', null, null, null].map(
         (parentId): Edit => ({
           name: 'addMenuItem',
-          args: ['u1', parentId, { kind: 'reading', name: 'Now', use: 1, variableId: 'v1' }],
+          args: ['u1', parentId, { kind: 'reading', name: 'Now', use: 1, variableId: 'v1', format: 'plain' }],
         }),
       ),
       { name: 'addMenu', args: ['By hand', { kind: 'fourKeys', keys: {} }, { stateId: 's1' }] },

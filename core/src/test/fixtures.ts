@@ -92,6 +92,7 @@ export const dotted = {
   cells: 'dots',
   palette: ['#bcd06a', '#1c2a12'],
   contrast: 50,
+  dims: null,
   ownCharacters: [],
 } satisfies Partial<TextDisplay>;
 

@@ -117,6 +117,7 @@ export const item = {
     low: null,
     high: null,
     typical: null,
+    format: 'plain',
     wraps: false,
     live: false,
     ...patch,
@@ -162,6 +163,7 @@ export const item = {
     ...place(id, name, parentId),
     kind: 'reading',
     variableId: 'v8',
+    format: 'plain',
   }),
 };
 

@@ -1,5 +1,5 @@
 import type { Gadget, OutputAction, Snag } from '../gadget/index.ts';
-import { numberVariable } from './fixtures.ts';
+import { numberVariable, part } from './fixtures.ts';
 import { outputOf, pageOf, textAt, toldGadget } from './toldGadget.ts';
 
 type Glass = Extract<Gadget['outputs'][number], { kind: 'screen' }>;
@@ -50,6 +50,12 @@ export const legendsAt = (edge: 'bottom' | 'right', words: string[]): OutputActi
   edge,
   words,
   inverted: false,
+});
+
+/** The same, fed by a cell. */
+export const onACell = (gadget: Gadget): Gadget => ({
+  ...gadget,
+  parts: [...gadget.parts, { ...part('p9', 'cell', []), name: 'Cell' }],
 });
 
 const withKey = (gadget: Gadget, control: Gadget['controls'][number]): Gadget => ({
@@ -152,6 +158,25 @@ export const screenCases = (key: Gadget['controls'][number]): [string, string, G
     toldGadget({ ...outputOf('text', 'Rows'), contrast: 0 } as Gadget['outputs'][number], []),
     { place: { kind: 'output', id: 'o1' }, values: { display: 'Rows', reason: 'faint', contrast: 0 } },
     true,
+  ],
+  [
+    'S06',
+    'pixels that glow as bright as ever while a cell empties',
+    onACell(paged([textAt('Ready')])),
+    {
+      level: 'likely',
+      place: { kind: 'output', id: 'o1' },
+      // 850 mAh through 24 mA.
+      values: { display: 'Glass', from: 'pixels', how: 'dimmed', litUa: 24_000, cell: 'Cell', hours: 35 },
+    },
+    true,
+  ],
+  [
+    'S06',
+    'a light behind a display that is always on',
+    onACell(toldGadget(outputOf('text', 'Rows'), [])),
+    { values: { display: 'Rows', from: 'behind', how: 'always', litUa: 20_000, cell: 'Cell', hours: 42 } },
+    false,
   ],
   ['S12', 'a page that nothing shows', paged([]), { place: { kind: 'page', id: 'n2' }, values: { page: 'Score', display: 'Glass' } }, false],
 ]; // prettier-ignore

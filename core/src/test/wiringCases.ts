@@ -1,6 +1,7 @@
 import { applyEdit, type Gadget, type Snag, blankState, emptyFlow } from '../gadget/index.ts';
 import { fitted } from '../wiring/index.ts';
 import { numberVariable } from './fixtures.ts';
+import { outputOf, toldGadget } from './toldGadget.ts';
 import { edited, gadgetOf, pinOf, to, wired, type Piece } from './wiringFixtures.ts';
 
 /** Rule, what is wrong, a gadget that has the snag, part of what it says, and whether its mend must clear it. */
@@ -426,7 +427,18 @@ export const wiringCases: Case[] = [
     'X02',
     'a light of one colour that is told another',
     toldRed('light'),
-    { level: 'stop', place: { kind: 'part', id: 'p1' }, values: { name: 'o1', own: 'amber', asked: 'red' } },
+    {
+      level: 'stop',
+      place: { kind: 'part', id: 'p1' },
+      values: { name: 'o1', reason: 'colour', own: 'amber', asked: 'red' },
+    },
+    false,
+  ],
+  [
+    'X02',
+    'a light behind a display that is always on, and told to be dim',
+    toldGadget(outputOf('text', 'Rows'), [[100, 'Rows level 20']]),
+    { level: 'stop', place: { kind: 'output', id: 'o1' }, values: { name: 'Rows', reason: 'always' } },
     false,
   ],
   [

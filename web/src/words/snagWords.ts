@@ -1,5 +1,5 @@
 import type { SchemeName, SchemeRole, Snag, Vision } from '@hum-lever/core';
-import { count, showBytes, showDuration } from '../shared/units.ts';
+import { count, showBytes, showCurrent, showDuration } from '../shared/units.ts';
 import { feelMendWords, feelSnagWords } from './feelSnagWords.ts';
 import { flowMendWords, flowSnagWords } from './flowSnagWords.ts';
 import { roleWords, schemeWords } from './menuWords.ts';
@@ -104,6 +104,21 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
       return `Setting ${v.item} as usual takes ${count(Number(v.presses), 'press', 'presses')} and ${showDuration(Number(v.timeUs))} from where ${v.menu} begins; the task “${v.task}” allows ${allowed}.`;
     },
   },
+  S06: {
+    title: 'Bright while nobody looks',
+    say: (v) => {
+      const light =
+        v.from === 'behind'
+          ? `The light behind ${v.display} draws ${showCurrent(Number(v.litUa))}, whatever it shows`
+          : `${v.display} draws up to ${showCurrent(Number(v.litUa))} by its lit pixels`;
+      const mend = {
+        always: 'It is always on: Parts has how it is led to a pin.',
+        switched:
+          'It can only be switched: let a state that is entered after a while of nothing turn it off.',
+      }[String(v.how)];
+      return `${light}, and nothing makes it darker while nobody touches the gadget. By itself that would empty ${v.cell} in ${v.hours} hours.${mend === undefined ? '' : ` ${mend}`}`;
+    },
+  },
   S09: {
     title: 'The contrast is not trimmed',
     say: (v) =>
@@ -163,6 +178,7 @@ export const mendWords: Record<string, (v: Values) => string> = {
   hearAs: () => 'Wait for the key that it is heard as',
   removeRule: () => 'Remove the rule',
   widerDisplay: (v) => `Make the display ${v.columns} wide`,
+  dimIdle: (v) => `Dim it to ${v.percent} % after ${v.seconds} s untouched`,
   trimContrast: (v) => `Turn the trim to ${v.contrast} %`,
   byTiles: (v) => `Draw it a tile at a time, in ${showBytes(Number(v.bytes))}`,
   fewerPictures: (v) => `Send at most ${v.hz} a second`,

@@ -183,6 +183,9 @@ describe('words', () => {
     ['S01', { reason: 'legends', page: 'Gate', text: 'Go', font: '6x8', takes: 8, room: 4, display: 'Sign' }],
     ['S04', { font: '', cells: 'dots', characters: '♥', count: 1, display: 'Rows' }],
     ['S04', { font: '', cells: 'seven', characters: 'W', count: 1, display: 'Digits' }],
+    ['S06', { display: 'Rows', from: 'behind', how: 'always', litUa: 20_000, cell: 'Cell', hours: 42 }],
+    ['S06', { display: 'Rows', from: 'behind', how: 'switched', litUa: 20_000, cell: 'Cell', hours: 42 }],
+    ['S06', { display: 'Glass', from: 'pixels', how: 'dimmed', litUa: 24_000, cell: 'Cell', hours: 35 }],
     ['S09', { display: 'Rows', reason: 'faint', contrast: 0 }],
     ['S09', { display: 'Rows', reason: 'blocks', contrast: 100 }],
     ['X01', { text: 'a +', message: 'cannot be read' }],
@@ -289,7 +292,10 @@ describe('words', () => {
     ['K03', { name: 'Keys', keys: 6, gapTenths: -35, noiseCounts: 3, tolerancePerMille: 200 }],
     ['K03', { name: 'Keys', keys: 6, gapTenths: 35, noiseCounts: 3, tolerancePerMille: 10 }],
     ['N04', { name: 'Bell', pitches: 2, ownHz: 2_400 }],
-    ['X02', { name: 'Lamp', own: 'amber', asked: 'red' }],
+    ['X02', { name: 'Lamp', reason: 'colour', own: 'amber', asked: 'red' }],
+    ['X02', { name: 'Rows', reason: 'always' }],
+    ['X02', { name: 'Rows', reason: 'switched' }],
+    ['X02', { name: 'Rows', reason: 'oneColour' }],
     [
       'N07',
       {

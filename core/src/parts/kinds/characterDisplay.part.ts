@@ -1,6 +1,15 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
-import { aModule, definePart, listens, powerEnds, supplied } from '../kind.ts';
+import {
+  aModule,
+  backlightEnds,
+  backlightFigures,
+  backlit,
+  definePart,
+  listens,
+  powerEnds,
+  supplied,
+} from '../kind.ts';
 import { parallelRowsUs } from '../redraw.ts';
 
 export const characterDisplay = definePart({
@@ -8,15 +17,25 @@ export const characterDisplay = definePart({
   title: 'Character display, parallel',
   doc: 'Rows of letters, told over six lines; wants 5 V and a trimmed contrast before anything can be seen.',
   group: 'displays',
-  figures: z.strictObject(supplied),
-  defaults: { supplyMinMv: 4_700, supplyMaxMv: 5_300, typicalUa: 22_000, worstUa: 35_000 },
+  figures: z.strictObject({ ...supplied, ...backlightFigures }),
+  defaults: {
+    supplyMinMv: 4_700,
+    supplyMaxMv: 5_300,
+    typicalUa: 22_000,
+    worstUa: 35_000,
+    darkUa: 2_000,
+    litUa: 20_000,
+    backlight: 0,
+  },
   priceCents: 450,
   plays: () => ['text'],
   terminals: (figures) => [
     ...['rs', 'en', 'd4', 'd5', 'd6', 'd7'].map((name) => signal(name, 'out', listens)),
+    ...backlightEnds(figures),
     ...powerEnds(figures),
   ],
   ...aModule,
+  glow: backlit,
   readings: () => [{ id: 'rows', value: parallelRowsUs(), unit: 'µs' }],
   memory: () => ({ ram: 80, flash: 900 }),
 });

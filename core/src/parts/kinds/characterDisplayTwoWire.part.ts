@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { definePart, twoWireFigures, twoWireModule } from '../kind.ts';
+import { definePart, lightFigures, twoWireFigures, twoWireModule } from '../kind.ts';
 import { chipRowsUs } from '../redraw.ts';
 
 export const characterDisplayTwoWire = definePart({
@@ -7,12 +7,14 @@ export const characterDisplayTwoWire = definePart({
   title: 'Character display, two-wire',
   doc: 'Rows of letters behind a small bus chip; two lines, a little slower.',
   group: 'displays',
-  figures: z.strictObject(twoWireFigures),
+  figures: z.strictObject({ ...twoWireFigures, ...lightFigures }),
   defaults: {
     supplyMinMv: 4_700,
     supplyMaxMv: 5_300,
     typicalUa: 25_000,
     worstUa: 40_000,
+    darkUa: 5_000,
+    litUa: 20_000,
     address: 39,
     busBaud: 100_000,
     busPullOhms: 4_700,
@@ -20,6 +22,8 @@ export const characterDisplayTwoWire = definePart({
   priceCents: 600,
   plays: () => ['text'],
   ...twoWireModule,
+  // The bus chip has a line for it.
+  glow: ({ darkUa, litUa }) => ({ from: 'behind', how: 'switched', darkUa, litUa }),
   addresses: [32, 33, 34, 35, 36, 37, 38, 39],
   readings: ({ busBaud }) => [{ id: 'rows', value: chipRowsUs(busBaud), unit: 'µs' }],
   memory: () => ({ ram: 112, flash: 2_600 }),

@@ -1,6 +1,14 @@
 import * as z from 'zod';
-import { count, definePart, twoWireFigures, twoWireModule, type DisplayBus, type Pixels } from '../kind.ts';
-import { bufferBytes, pictureReadings, pixelBus, pixelFigures, twoWireUs } from '../redraw.ts';
+import {
+  count,
+  definePart,
+  lightFigures,
+  twoWireFigures,
+  twoWireModule,
+  type DisplayBus,
+  type Pixels,
+} from '../kind.ts';
+import { bufferBytes, ownLight, pictureReadings, pixelBus, pixelFigures, twoWireUs } from '../redraw.ts';
 
 interface TwoWire extends Pixels {
   pieceBytes: number;
@@ -18,6 +26,7 @@ export const graphicDisplayTwoWire = definePart({
   figures: z.strictObject({
     ...twoWireFigures,
     ...pixelFigures,
+    ...lightFigures,
     pieceBytes: count('Bytes sent in one piece', 1, 256),
   }),
   defaults: {
@@ -25,8 +34,11 @@ export const graphicDisplayTwoWire = definePart({
     supplyMaxMv: 5_500,
     typicalUa: 9_000,
     worstUa: 25_000,
+    darkUa: 1_000,
+    litUa: 24_000,
     widthPx: 128,
     heightPx: 64,
+    turned: 0,
     depth: 0,
     buffer: 0,
     pieceBytes: 16,
@@ -40,6 +52,7 @@ export const graphicDisplayTwoWire = definePart({
   ...twoWireModule,
   addresses: [60, 61],
   bus,
+  glow: ownLight,
   readings: (figures) => pictureReadings(bus(figures)),
   memory: (figures) => ({ ram: bufferBytes(figures), flash: 2_200 }),
 });

@@ -1,4 +1,11 @@
-import { blankCells, renderCells, shownCells, type Bitmap, type TextDisplay } from '@hum-lever/core';
+import {
+  blankCells,
+  renderCells,
+  shownCells,
+  type Bitmap,
+  type Colour,
+  type TextDisplay,
+} from '@hum-lever/core';
 import { useCallback, useMemo, useRef } from 'react';
 import { Pixels } from './Pixels.tsx';
 
@@ -6,10 +13,13 @@ import { Pixels } from './Pixels.tsx';
 export function Cells({
   display,
   rows,
+  inks,
   label,
 }: {
   display: TextDisplay;
   rows: readonly string[];
+  /** Kept the same (`useMemo`); without: its own. */
+  inks?: readonly Colour[];
   label?: string;
 }) {
   const kept = useRef<Bitmap | null>(null);
@@ -20,6 +30,6 @@ export function Cells({
     renderCells(kept.current, display, rows);
     return kept.current;
   }, [display, rows, widthPx, heightPx]);
-  const inks = useMemo(() => shownCells(display), [display]);
-  return <Pixels widthPx={widthPx} heightPx={heightPx} bitmap={bitmap} inks={inks} label={label} />;
+  const own = useMemo(() => shownCells(display), [display]);
+  return <Pixels widthPx={widthPx} heightPx={heightPx} bitmap={bitmap} inks={inks ?? own} label={label} />;
 }

@@ -1,19 +1,32 @@
-import { blankCells, type TextDisplay } from '@hum-lever/core';
+import { blankCells, shinesAt, shiningFully, shownCells, type TextDisplay } from '@hum-lever/core';
+import { useMemo } from 'react';
 import { useOutput } from '../useOutput.ts';
 import { Cells } from './Cells.tsx';
 import { DisplayInCase } from './DisplayInCase.tsx';
+import { brightness, cssOf, inLight } from './inks.ts';
+import { useGlow } from './useGlow.ts';
 
 /** Millimetres of a dot, or a part of a segment, of a common small display. */
 const dotMm = { dots: 0.56, seven: 0.7, fourteen: 0.7 } as const;
 const none: readonly string[] = [];
 
 export function Display({ output }: { output: TextDisplay }) {
-  const { id, name, cells, palette } = output;
-  const rows = useOutput('text', id)?.rows ?? none;
+  const { id, name, cells } = output;
+  const shown = useOutput('text', id);
+  const rows = shown?.rows ?? none;
+  const { colour } = shown?.shining ?? shiningFully;
+  const glow = useGlow(id);
+  const inks = useMemo(() => inLight(shownCells(output), colour), [output, colour]);
   const said = Array.from({ length: output.rows }, (_, row) => (rows[row] ?? '').trim()).join(' / ');
   return (
-    <DisplayInCase id={id} name={name} wideMm={blankCells(output).widthPx * dotMm[cells]} ground={palette[0]}>
-      <Cells display={output} rows={rows} label={`${name}: ${said}`} />
+    <DisplayInCase
+      id={id}
+      name={name}
+      wideMm={blankCells(output).widthPx * dotMm[cells]}
+      ground={cssOf(inks[0]!)}
+      bright={brightness(shinesAt(shown?.shining ?? shiningFully, { glow, dims: output.dims }), glow)}
+    >
+      <Cells display={output} rows={rows} inks={inks} label={`${name}: ${said}`} />
     </DisplayInCase>
   );
 }

@@ -11,6 +11,7 @@ export function DisplayInCase({
   name,
   wideMm,
   ground,
+  bright = 1,
   children,
 }: {
   id: string;
@@ -18,13 +19,22 @@ export function DisplayInCase({
   wideMm: number;
   /** Colour of what lies around its pixels. */
   ground: string | undefined;
+  /** 1: as usual. */
+  bright?: number;
   children: ReactNode;
 }) {
   const pointed = useIsLit(id);
   const scale = Math.min(1, roomMm / wideMm);
   return (
     <figure className={classes.display} data-lit={pointed}>
-      <div className={classes.glass} style={{ width: `${wideMm * scale}mm`, background: ground }}>
+      <div
+        className={classes.glass}
+        style={{
+          width: `${wideMm * scale}mm`,
+          background: ground,
+          ...(bright < 1 && { filter: `brightness(${bright})` }),
+        }}
+      >
         {children}
       </div>
       <figcaption>

@@ -4,6 +4,8 @@ import {
   render,
   shownInks,
   type Bitmap,
+  type Colour,
+  type DisplayBus,
   type Drawn,
   type Screen,
 } from '@hum-lever/core';
@@ -15,8 +17,7 @@ import { Pixels } from './Pixels.tsx';
 export interface Coming {
   drawn: Drawn;
   thousandths: number;
-  /** Of a pixel over the bus. */
-  bits: number;
+  bus: DisplayBus;
 }
 
 /** What a display shows, at its own pixels; as large as its place has it. */
@@ -24,12 +25,15 @@ export function Glass({
   screen,
   drawn,
   coming = null,
+  inks,
   label,
 }: {
   screen: Screen;
   drawn: Drawn;
   /** Kept the same (`useMemo`) as long as no more of it has come. */
   coming?: Coming | null;
+  /** Kept the same (`useMemo`); without: its own. */
+  inks?: readonly Colour[];
   label?: string;
 }) {
   const { widthPx, heightPx } = screen;
@@ -46,9 +50,9 @@ export function Glass({
     if (!coming) return was;
     const [is, mixed] = [blank(1), blank(2)];
     render(is, screen, coming.drawn, stock);
-    partlySent(mixed, was, is, coming.thousandths, screen.update === 'whole', coming.bits);
+    partlySent(mixed, was, is, coming.thousandths, screen.update === 'whole', coming.bus);
     return mixed;
   }, [screen, drawn, coming, stock, widthPx, heightPx]);
-  const inks = useMemo(() => shownInks(screen), [screen]);
-  return <Pixels widthPx={widthPx} heightPx={heightPx} bitmap={bitmap} inks={inks} label={label} />;
+  const own = useMemo(() => shownInks(screen), [screen]);
+  return <Pixels widthPx={widthPx} heightPx={heightPx} bitmap={bitmap} inks={inks ?? own} label={label} />;
 }

@@ -1,10 +1,21 @@
-import { displayBus, readOn, type Drawn, type OutputStateOf, type Screen } from '@hum-lever/core';
+import {
+  displayBus,
+  readOn,
+  shinesAt,
+  shiningFully,
+  shownInks,
+  type Drawn,
+  type OutputStateOf,
+  type Screen,
+} from '@hum-lever/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useGadget } from '../../client/index.ts';
 import { useOutput } from '../useOutput.ts';
 import { usePlayer, virtualNowUs } from '../../workers/index.ts';
 import { DisplayInCase } from './DisplayInCase.tsx';
 import { Glass, type Coming } from './Glass.tsx';
+import { brightness, cssOf, inLight } from './inks.ts';
+import { useGlow } from './useGlow.ts';
 
 const blank: Drawn = { pageId: null, rows: [], drawings: [] };
 
@@ -36,23 +47,38 @@ function useComing(id: string, shown: OutputStateOf<'screen'> | undefined): Comi
   const sending = shown?.sending ?? null;
   const nowUs = useNowUs(sending ? shown!.lastsUs : null);
   const parts = useGadget(({ document }) => document?.parts);
-  const bits = useMemo(() => (parts && displayBus({ parts }, id)?.bits) ?? 1, [parts, id]);
+  const bus = useMemo(() => (parts ? displayBus({ parts }, id) : null), [parts, id]);
   const share = shown && sending ? (nowUs - shown.sentFromUs) / Math.max(1, shown.lastsUs) : 0;
   const thousandths = Math.round(1_000 * Math.min(1, Math.max(0, share)));
   return useMemo(
-    () => (sending && thousandths > 0 ? { drawn: sending, thousandths, bits } : null),
-    [sending, thousandths, bits],
+    () => (sending && bus && thousandths > 0 ? { drawn: sending, thousandths, bus } : null),
+    [sending, thousandths, bus],
   );
 }
 
 export function ScreenInHand({ output }: { output: Screen }) {
-  const { id, name, wideMm, palette } = output;
+  const { id, name, wideMm } = output;
   const shown = useOutput('screen', id);
   const drawn = shown?.glass ?? blank;
   const coming = useComing(id, shown);
+  const { colour } = shown?.shining ?? shiningFully;
+  const glow = useGlow(id);
+  const inks = useMemo(() => inLight(shownInks(output), colour), [output, colour]);
   return (
-    <DisplayInCase id={id} name={name} wideMm={wideMm} ground={palette[0]}>
-      <Glass screen={output} drawn={drawn} coming={coming} label={`${name}: ${readOn(drawn).join(' / ')}`} />
+    <DisplayInCase
+      id={id}
+      name={name}
+      wideMm={wideMm}
+      ground={cssOf(inks[0]!)}
+      bright={brightness(shinesAt(shown?.shining ?? shiningFully, { glow, dims: output.dims }), glow)}
+    >
+      <Glass
+        screen={output}
+        drawn={drawn}
+        coming={coming}
+        inks={inks}
+        label={`${name}: ${readOn(drawn).join(' / ')}`}
+      />
     </DisplayInCase>
   );
 }

@@ -1,9 +1,10 @@
 import { Button } from '@mantine/core';
-import { inksOf, sendings, usualPalette, type TextDisplay } from '@hum-lever/core';
+import { inksOf, sendings, usualPalette, type IdleDim, type TextDisplay } from '@hum-lever/core';
 import { Choice, NumberField } from '../../shared/index.ts';
 import { useEffect, useRef } from 'react';
 import type { FiguresOf } from '../figuresOf.ts';
 import { OwnCharacters } from './OwnCharacters.tsx';
+import { useGlow } from './useGlow.ts';
 import classes from './Swatches.module.css';
 
 const field = { label: '', min: 1, width: 110 } as const;
@@ -42,6 +43,59 @@ const cellWords: Record<TextDisplay['cells'], string> = {
   fourteen: 'letters of fourteen segments',
 };
 
+const usualDim = { afterUs: 30_000_000, percent: 20 } as const;
+
+/** When it dims by itself, and how far; of one whose light cannot be dimmed, nothing. */
+function Dims({
+  of: { id, dims },
+  change,
+}: {
+  of: { id: string; dims: IdleDim | null };
+  change: (patch: { dims: IdleDim | null }) => string | null;
+}) {
+  const how = useGlow(id)?.how;
+  if (dims === null && how !== 'dimmed' && how !== 'mixed') return null;
+  return (
+    <span role="group" aria-label="Dims" className={classes.dims}>
+      <Choice
+        label="Where nobody touches anything"
+        data={[
+          { value: 'stays', label: 'stays as bright as it is' },
+          { value: 'dims', label: 'dims by itself' },
+        ]}
+        value={dims === null ? 'stays' : 'dims'}
+        choose={(does) => change({ dims: does === 'stays' ? null : usualDim })}
+      />
+      {dims && (
+        <>
+          to
+          <NumberField
+            label=""
+            aria-label="Dims to"
+            width={84}
+            unit="%"
+            min={1}
+            max={99}
+            value={dims.percent}
+            commit={(percent) => change({ dims: { ...dims, percent } })}
+          />
+          after
+          <NumberField
+            label=""
+            aria-label="Dims after"
+            width={150}
+            unit="s untouched"
+            min={1}
+            max={3_600}
+            value={dims.afterUs / 1_000_000}
+            commit={(seconds) => change({ dims: { ...dims, afterUs: Math.round(seconds * 1_000_000) } })}
+          />
+        </>
+      )}
+    </span>
+  );
+}
+
 export const text: FiguresOf<'text'> = ({ output, change }) => {
   const { cells, contrast, palette } = output;
   const putColour = (at: number) => (colour: string) =>
@@ -70,6 +124,7 @@ export const text: FiguresOf<'text'> = ({ output, change }) => {
           on <InkColour label="What is on" value={palette[1]!} commit={putColour(1)} />
         </label>
       </span>
+      <Dims of={output} change={change} />
       {cells === 'dots' && <OwnCharacters display={output} change={change} />}
     </>
   );
@@ -158,6 +213,7 @@ export const screen: FiguresOf<'screen'> = ({ output, change }) => (
       commit={(value) => change({ wideMm: value })}
     />
     <Palette output={output} change={change} />
+    <Dims of={output} change={change} />
     <NumberField
       {...field}
       aria-label="At most"

@@ -1,4 +1,15 @@
-import { inksOf, shownInks, usualPalette, type Colour, type Depth, type Gadget } from '@hum-lever/core';
+import {
+  inksOf,
+  readColour,
+  rgbOf,
+  shownInks,
+  usualPalette,
+  type Colour,
+  type Depth,
+  type Gadget,
+  type Glow,
+  type LightColour,
+} from '@hum-lever/core';
 
 export const depthWords: Readonly<Record<Depth, string>> = {
   mono: 'lit or dark',
@@ -21,4 +32,26 @@ export function pictureInks({ outputs }: Pick<Gadget, 'outputs'>): { inks: Colou
   const inks = richest === undefined ? shownInks({ depth: 'mono', palette }) : shownInks(richest);
   const others = shownInks({ depth: 'colour', palette: usualPalette('colour') });
   return { inks: [...inks, ...others.slice(inks.length)], count: inks.length };
+}
+
+const sum = ([red, green, blue]: Colour): number => red + green + blue;
+
+/** The same inks where the light is of that colour: what shines of them, the brighter of two, has it. */
+export function inLight(inks: readonly Colour[], colour: LightColour | null): readonly Colour[] {
+  if (colour === null || inks.length !== 2) return inks;
+  const bright = sum(inks[1]!) > sum(inks[0]!) ? 1 : 0;
+  const seen = readColour(`#${rgbOf(colour).toString(16).padStart(6, '0')}`);
+  return inks.map((ink, n) => (n === bright ? seen : ink));
+}
+
+/** Some of the light of the room comes back from what is lit from behind; pixels that glow by themselves go out. */
+const unlit = { behind: 0.4, pixels: 0.06 } as const;
+
+/** Screens and eyes make more of a little light. Source: the exponent that displays of computers are made for. */
+const gamma = 2.2;
+
+/** How bright what can be seen of it is, 1: as usual. */
+export function brightness(percent: number, glow: Glow | null): number {
+  const least = unlit[glow?.from ?? 'behind'];
+  return least + (1 - least) * (percent / 100) ** (1 / gamma);
 }

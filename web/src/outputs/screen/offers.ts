@@ -1,10 +1,10 @@
-import type { Gadget } from '@hum-lever/core';
-import { firstOf, type Offer } from '../offer.ts';
+import { displayGlow, type Gadget } from '@hum-lever/core';
+import { firstOf, whileHere, type Offer } from '../offer.ts';
 import { shownPages } from './pages.ts';
 
 export function text(gadget: Gadget): Offer[] {
   const outputId = firstOf(gadget, 'text');
-  return outputId === undefined ? [] : inCharacters(gadget, outputId);
+  return outputId === undefined ? [] : [...inCharacters(gadget, outputId), ...ofLight(gadget, 'text')];
 }
 
 export function screen(gadget: Gadget): Offer[] {
@@ -15,7 +15,21 @@ export function screen(gadget: Gadget): Offer[] {
     label: `Show page ${page.name}`,
     action: { kind: 'showPage', outputId: page.outputId, pageId: page.id },
   }));
-  return [...shown, ...(firstOf(gadget, 'text') === undefined ? inCharacters(gadget, outputId) : [])];
+  return [
+    ...shown,
+    ...(firstOf(gadget, 'text') === undefined ? inCharacters(gadget, outputId) : []),
+    ...ofLight(gadget, 'screen'),
+  ];
+}
+
+/** Of displays that give light: while a state lasts, or from now on. */
+function ofLight(gadget: Gadget, kind: 'text' | 'screen'): Offer[] {
+  const lit = { ...gadget, outputs: gadget.outputs.filter(({ id }) => displayGlow(gadget, id) !== null) };
+  return whileHere(lit, kind, (name, outputId) => ({
+    label: `${name} dimmed`,
+    action: { kind: 'level', outputId, percent: '20' },
+    until: { kind: 'level', outputId, percent: '100' },
+  }));
 }
 
 /** What can be written where there are rows of characters. */

@@ -1,11 +1,15 @@
 import {
   changedRuns,
   displayBus,
+  displayGlow,
+  displayUa,
   drawnBitmap,
   fontMemory,
   fontUses,
+  litShare,
   pictureUs,
   sendUs,
+  shownInks,
   stockOf,
   type Drawn,
   type Gadget,
@@ -13,14 +17,14 @@ import {
 } from '@hum-lever/core';
 import type { ReactNode } from 'react';
 import { depthWords } from '../../outputs/screen/inks.ts';
-import { showBytes, showDuration } from '../../shared/index.ts';
+import { showBytes, showCurrent, showDuration } from '../../shared/index.ts';
 import classes from './Screen.module.css';
 
 /** How long it takes to go from one picture to another where only changed tiles are sent; null: not known. */
 function changeUs(gadget: Gadget, screen: Screen, between: readonly [Drawn, Drawn]): number | null {
   const bus = displayBus(gadget, screen.id);
   const [was, is] = between.map((drawn) => drawnBitmap(screen, drawn, stockOf(gadget)));
-  return bus && sendUs(bus, changedRuns(was!, is!, bus.bits));
+  return bus && sendUs(bus, changedRuns(was!, is!, bus));
 }
 
 /** From so far a letter of a millimetre is just read. Source: reckoning, Displays, more. */
@@ -40,6 +44,30 @@ function legible(gadget: Gadget, screen: Screen): ReactNode {
     <>
       Capitals of its smallest letters are <span className="number">{mm.toFixed(1)} mm</span> high, read from
       up to about <span className="number">{Math.round((mm * readsPerMm) / 10)} cm</span>.{' '}
+    </>
+  );
+}
+
+/** What it draws while it shows that, and what of that is its light. */
+function draws(gadget: Gadget, screen: Screen, drawn: Drawn | undefined): ReactNode {
+  const glow = displayGlow(gadget, screen.id);
+  if (!glow || !drawn) return null;
+  const share = litShare(drawnBitmap(screen, drawn, stockOf(gadget)), shownInks(screen));
+  return (
+    <>
+      Draws about <span className="number">{showCurrent(displayUa(glow, share, 100))}</span> while it shows
+      this,{' '}
+      {glow.from === 'pixels' ? (
+        <>
+          with <span className="number">{Math.round(share * 100)} %</span> of its light on
+        </>
+      ) : (
+        <>
+          whatever it shows; <span className="number">{showCurrent(glow.litUa)}</span> of that is the light
+          behind it
+        </>
+      )}
+      .{' '}
     </>
   );
 }
@@ -96,6 +124,7 @@ export function Cost({
           <span className="number">{showBytes(bus.bufferBytes)}</span> of memory.{' '}
         </>
       )}
+      {draws(gadget, screen, between?.[1])}
       {legible(gadget, screen)}Fonts take about{' '}
       <span className="number">{showBytes(fontMemory(gadget, screen.id))}</span>.
     </p>

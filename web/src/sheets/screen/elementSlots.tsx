@@ -101,7 +101,7 @@ function Ink<A extends Element>({ action, put }: { action: A; put: Put<A> }) {
 }
 
 const never = '0';
-type Known = OutputActionOf<'drawNumber' | 'drawWord' | 'drawBar' | 'drawDial'>;
+type Known = OutputActionOf<'drawNumber' | 'drawWord' | 'drawBar' | 'drawDial' | 'drawPlot'>;
 
 /** When its value is none, and what stands there then; where it always is one, nothing is said of it while it is read. */
 function Unknown<A extends Known>({ action, put }: { action: A; put: Put<A> }) {
@@ -125,6 +125,35 @@ function Unknown<A extends Known>({ action, put }: { action: A; put: Put<A> }) {
             commit={(instead) => put({ ...action, instead })}
           />
         </>
+      )}
+    </>
+  );
+}
+
+const usualPeakMs = 1_500;
+
+/** How long a mark stays where a bar was filled to at most; where there is none, nothing is said of it while it is read. */
+function Peak({ action, put }: { action: OutputActionOf<'drawBar'>; put: Put<OutputActionOf<'drawBar'>> }) {
+  const { peakMs } = action;
+  if (useAsProse() && peakMs === 0) return null;
+  return (
+    <>
+      {' '}
+      <Choice
+        label="Mark of the most"
+        data={[
+          { value: 'none', label: 'without a mark of the most' },
+          { value: 'marked', label: 'with a mark of the most, for' },
+        ]}
+        value={peakMs === 0 ? 'none' : 'marked'}
+        choose={(mark) => put({ ...action, peakMs: mark === 'none' ? 0 : usualPeakMs })}
+      />
+      {peakMs > 0 && (
+        <MillisecondsSlot
+          label="How long the mark stays"
+          value={peakMs}
+          commit={(value) => put({ ...action, peakMs: value })}
+        />
       )}
     </>
   );
@@ -491,6 +520,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
       />
       <Place action={action} put={put} />
       <Size action={action} put={put} />
+      <Unknown action={action} put={put} />
       <Seen action={action} put={put} />
     </>
   ),
@@ -543,6 +573,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
         value={String(action.blocks)}
         choose={(blocks) => put({ ...action, blocks: Number(blocks) })}
       />
+      <Peak action={action} put={put} />
       <Unknown action={action} put={put} />
       <Seen action={action} put={put} />
     </>

@@ -119,7 +119,7 @@ export function freshElement(
       };
     case 'plot': {
       const size = { width: String(Math.min(64, screen.widthPx)), height: '24' };
-      return { kind: 'drawPlot', ...placed, ...size, value, ...ends, everyMs: 250, how: 'line' };
+      return { kind: 'drawPlot', ...placed, ...size, value, ...ends, everyMs: 250, how: 'line', ...known };
     }
     case 'dial': {
       const middle = { x: String(screen.widthPx >> 1), y: String(screen.heightPx >> 1) };
@@ -137,6 +137,7 @@ export function freshElement(
         grows: 'right',
         framed: true,
         blocks: 0,
+        peakMs: 0,
         ...known,
       };
     }

@@ -1,4 +1,12 @@
-import { variablesFor, type Menu, type MenuItem, type MenuItemOf, type Variable } from '@hum-lever/core';
+import {
+  menuFormats,
+  variablesFor,
+  type Menu,
+  type MenuFormat,
+  type MenuItem,
+  type MenuItemOf,
+  type Variable,
+} from '@hum-lever/core';
 import { edit, useDocument } from '../../../client/index.ts';
 import { Choice, NumberField, TextField, WhileWriting } from '../../../shared/index.ts';
 import { NamedSlot, PlainSlot, VariableSlot } from '../../../slots/index.ts';
@@ -101,6 +109,7 @@ function About({ item, change }: { item: MenuItem; change: Change }) {
         <>
           shows
           <VariableOf item={item} change={change} />
+          <Written item={item} change={change} />
         </>
       );
     case 'factory':
@@ -146,6 +155,7 @@ function ValueSlots({ item, change }: { item: MenuItemOf<'value'>; change: Chang
       to
       {number('Highest', item.high ?? max, (high) => change({ high: high >= max ? null : high }))}
       {unit}
+      <Written item={item} change={change} />
       <WhileWriting>
         , mostly to
         {number('Set to most often', item.typical ?? initial + item.step, (typical) => change({ typical }))}
@@ -154,6 +164,31 @@ function ValueSlots({ item, change }: { item: MenuItemOf<'value'>; change: Chang
       <Round item={item} change={change} />
     </>
   );
+}
+
+const formatWords: Record<MenuFormat, string> = {
+  plain: 'written as it is',
+  tenths: 'written as tenths: 4.2',
+  hundredths: 'written as hundredths: 0.42',
+  clock: 'written as minutes and seconds: 0:42',
+};
+
+/** How its number is written; as it is, nothing is said of it while it is read. Texts are always what they are. */
+function Written({ item, change }: { item: MenuItemOf<'value' | 'reading'>; change: Change }) {
+  const variable = useDocument().flow.variables.find(({ id }) => id === item.variableId);
+  if (variable?.kind !== 'number') return null;
+  const choice = (
+    <>
+      ,{' '}
+      <Choice
+        label="How it is written"
+        data={menuFormats.map((value) => ({ value, label: formatWords[value] }))}
+        value={item.format}
+        choose={(format) => change({ format })}
+      />
+    </>
+  );
+  return item.format === 'plain' ? <WhileWriting>{choice}</WhileWriting> : choice;
 }
 
 function PickSlots({ item, change }: { item: MenuItemOf<'pick'>; change: Change }) {

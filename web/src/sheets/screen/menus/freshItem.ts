@@ -134,6 +134,7 @@ export function addItemEdit(
             low: null,
             high: null,
             typical: null,
+            format: 'plain',
             wraps: false,
             live: true,
           });
@@ -141,6 +142,8 @@ export function addItemEdit(
           return add({ kind, ...about, wraps: true, live: true });
         case 'text':
           return add({ kind, ...about, characters: 'abcdefghijklmnopqrstuvwxyz 0123456789' });
+        case 'reading':
+          return add({ kind, ...about, format: 'plain' });
         default:
           return add({ kind, ...about });
       }

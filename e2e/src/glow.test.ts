@@ -1,0 +1,70 @@
+import { By, Key } from 'selenium-webdriver';
+import { Bench } from './test/bench.ts';
+
+jest.setTimeout(180_000);
+
+let bench: Bench;
+beforeAll(async () => {
+  bench = await Bench.open({ demo: false });
+});
+afterAll(() => bench.close());
+
+/** How bright a display in hand is, 1: as usual. */
+const bright = async () => {
+  const [glass] = await bench.driver.findElements(By.css('[role=application] figure > div'));
+  const filter = await glass!.getCssValue('filter');
+  return filter === 'none' ? 1 : Number(/brightness\(([\d.]+)\)/.exec(filter)![1]);
+};
+const shines = (what: string, probe: (bright: number) => boolean) =>
+  bench.until(what, async () => probe(await bright()));
+
+describe('a display on a cell, from nothing', () => {
+  it('is told of for staying bright, and dims by itself once that is mended', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.click('Parts');
+    await bench.addParts('Small graphic display, two-wire', 'Push button');
+    await bench.click('Screen');
+    await bench.click('Add a page');
+    await bench.click('Text');
+    // Without a cell there is nothing to spare.
+    await bench.shows('while it shows this, with');
+    await bench.click('Parts');
+    await bench.addParts('Lithium cell');
+    await bench.click('1 snag');
+    await bench.shows('Bright while nobody looks');
+    await bench.shows('By itself that would empty Lithium cell in 35 hours');
+    await bench.click('Dim it to 20 % after 30 s untouched');
+    await bench.shows('No snags');
+    await bench.driver.findElement(By.css('body')).sendKeys(Key.ESCAPE);
+    await bench.click('Screen');
+    expect(await (await bench.label('Dims after')).getAttribute('value')).toMatch(/^30\s/);
+  });
+
+  it('is bright again at a touch', async () => {
+    await bench.fill(await bench.label('Dims after'), '2');
+    await bench.clickLabel('Switch off and on');
+    await shines('it dims', (is) => is > 0.4 && is < 0.7);
+    await bench.press('Push button');
+    await shines('it is bright', (is) => is === 1);
+    await shines('it dims again', (is) => is < 0.7);
+    // As it was: nothing dims.
+    await bench.pick(await bench.label('Where nobody touches anything'), 'stays as bright as it is');
+    await shines('it stays bright', (is) => is === 1);
+    await bench.shows('1 snag');
+    await bench.pick(await bench.label('Where nobody touches anything'), 'dims by itself');
+    await bench.shows('No snags');
+  });
+
+  it('is as high as it was wide where it is fitted a quarter turned', async () => {
+    await bench.click('Parts');
+    await (await bench.css('[aria-label^="Small graphic display, two-wire: figures of"]')).click();
+    const fitted = await bench.driver.findElement(
+      By.xpath('//main//label[normalize-space()="Fitted"]/following::select[1]'),
+    );
+    await bench.pick(fitted, 'a quarter turn clockwise');
+    await bench.click('Screen');
+    await bench.shows('64 × 128 pixels');
+    await bench.shows('A picture takes 26.2 ms over its bus');
+  });
+});
