@@ -67,4 +67,37 @@ describe('a display on a cell, from nothing', () => {
     await bench.shows('64 × 128 pixels');
     await bench.shows('A picture takes 26.2 ms over its bus');
   });
+
+  it('is seen state by state, and its pages with the values that they have there', async () => {
+    await bench.click('Flow');
+    await bench.fill(await bench.label('Name of the first state'), 'Cold', Key.ENTER);
+    await bench.clickLabel('Add a rule to Cold');
+    await bench.leads('Cold', 1, 'Warm');
+    await bench.choose('On entering Warm: add something that happens', 'Show text');
+    await bench.fill(await bench.label('Text, with expressions in braces'), 'Steam', Key.ENTER);
+    await bench.click('Screen');
+    await bench.shows('What it shows, state by state');
+    await bench.driver.executeScript(
+      `for (const summary of document.querySelectorAll('summary'))
+         if (summary.textContent === 'What it shows, state by state') summary.click();`,
+    );
+    const names = () =>
+      bench.driver.executeScript<string[]>(
+        `return [...document.querySelectorAll('ul[aria-label$=" shows"] > li')].map((one) => one.textContent)`,
+      );
+    await bench.until('both pictures', async () => (await names()).join() === 'Cold,Warm');
+    // As it is in that state, though the gadget in hand is in another.
+    await bench.pick(await bench.label('Values as in'), 'Warm');
+    const rows = () =>
+      bench.driver.executeScript<number>(
+        `const canvas = document.querySelector('main [role=group] canvas');
+         const { data } = canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height);
+         let lit = 0;
+         for (let at = 0; at < data.length; at += 4) if (data[at] > 128) lit += 1;
+         return lit;`,
+      );
+    const warm = await rows();
+    await bench.segment('at first');
+    await bench.until('the text is not there', async () => (await rows()) < warm);
+  });
 });

@@ -38,3 +38,5 @@ export {
 export { wayInto } from './wayInto.ts';
 export { reactionUs, type Player, type PolicyLine } from './hand.ts';
 export { degreesBetween, startingAt } from './degrees.ts';
+export { displaysShown, type DisplayShown } from './displaysShown.ts';
+export { StatesLooked } from './statesLooked.ts';

@@ -2,7 +2,10 @@ import type { Action, Gadget, LightColour, State } from '../gadget/index.ts';
 import { checkGadget } from '../snag/index.ts';
 import { rule, state } from '../test/fixtures.ts';
 import { coloured } from '../test/flowCases.ts';
-import { lightCodes } from './lightCodes.ts';
+import { lightCodes as codesIn } from './lightCodes.ts';
+import { StatesLooked } from './statesLooked.ts';
+
+const lightCodes = (gadget: Gadget) => codesIn(gadget, new StatesLooked(gadget).all());
 
 const press = { kind: 'gesture', controlId: 'b1', gesture: 'press' } as const;
 const lit = (light: Extract<Action, { kind: 'light' }>['light'], colour: LightColour = 'red'): Action[] => [

@@ -1,9 +1,7 @@
 import { canonicalJson, flashingCentiHz, type Gadget, type Output, type Paint } from '../gadget/index.ts';
-import { asMeant } from '../gesture/index.ts';
 import { blinksOf, nameOf, restingPicture } from '../lights/index.ts';
 import { looksOf, type OutputState } from '../machine/index.ts';
-import { Explorer } from './explorer.ts';
-import { nameOfSettled, settledStates, type Settled } from './settled.ts';
+import { nameOfSettled, type Settled } from './settled.ts';
 
 /** What one light, or several in a row, tells in a state: how it is lit, and in which colours. */
 export interface Code {
@@ -170,9 +168,6 @@ function alikeIn(settled: readonly Settled[]): string[][] {
   return [...new Map(groups.map((names) => [JSON.stringify(names), names])).values()];
 }
 
-/** Asked for by itself, it may look farther than checks do at every edit: a second or two. */
-const looked = { states: 24_000, edges: 400_000, work: 1_500_000_000 };
-
 /** What all lights of a gadget tell. */
 export interface LightCodes {
   lights: readonly CodedLight[];
@@ -182,18 +177,18 @@ export interface LightCodes {
   missing: readonly Meaning[];
 }
 
-/** What every light of a gadget tells, and in which states; menus are played, and not listed. */
-export function lightCodes(gadget: Gadget): LightCodes {
-  const explorer = new Explorer(asMeant(gadget), looked);
-  explorer.advance(looked.states);
+/**
+ * What every light of a gadget tells, and in which states; menus are played, and not listed.
+ * @param found what can be seen in its states
+ */
+export function lightCodes(gadget: Gadget, found: readonly Settled[]): LightCodes {
   const own = new Set(gadget.flow.states.map(({ id }) => id));
-  const settled = settledStates(explorer, new Set(), { left: looked.work }).filter(({ states }) =>
-    states.every(({ id }) => own.has(id)),
-  );
-  const found = new Set(settled.flatMap(({ states }) => states.map(({ id }) => id)));
+  const settled = found.filter(({ states }) => states.every(({ id }) => own.has(id)));
+  // A state that a menu is in is seen in all of its places.
+  const seen = new Set(found.flatMap(({ stateIds }) => stateIds));
   const outer = new Set(gadget.flow.states.map(({ parentId }) => parentId));
   const missing = gadget.flow.states.filter(
-    ({ id, kind }) => kind === 'plain' && !outer.has(id) && !found.has(id),
+    ({ id, kind }) => kind === 'plain' && !outer.has(id) && !seen.has(id),
   );
   return {
     lights: lightCodesIn(gadget, settled),

@@ -1,5 +1,5 @@
 import type { Effort, State } from '../gadget/index.ts';
-import { Machine, type OutputState } from '../machine/index.ts';
+import { Machine, type OutputState, type Shown } from '../machine/index.ts';
 import type { Explorer } from './explorer.ts';
 import { sameStatesAs, scriptOf } from './script.ts';
 
@@ -16,6 +16,10 @@ export interface Settled {
   /** The innermost ones, of which several are active together where regions are. */
   states: readonly State[];
   outputs: Readonly<Record<string, OutputState>>;
+  /** What variables were then, by id. */
+  variables: Shown['variables'];
+  /** All that were active, outer ones too. */
+  stateIds: readonly string[];
   /** Left alone it was there still; otherwise this could be seen and heard a moment after it was come to. */
   stays: boolean;
 }
@@ -42,30 +46,44 @@ function settledAt(explorer: Explorer, id: number, effort: Effort): Omit<Settled
   const there = play(endUs);
   const glanced = there !== null && play(endUs + glanceUs) === there;
   // Kept: the machine goes on.
-  const glance = glanced ? { outputs: { ...machine.shown.outputs }, stays: false } : null;
+  const now = () => {
+    const { outputs, variables, stateIds } = machine.shown;
+    return { outputs: { ...outputs }, variables: { ...variables }, stateIds };
+  };
+  const glance = glanced ? { ...now(), stays: false } : null;
   const stays = glanced && play(endUs + settleUs) === there;
   effort.left -= machine.work;
-  return stays ? { outputs: machine.shown.outputs, stays } : glance;
+  return stays ? { ...now(), stays } : glance;
 }
 
 /**
  * What can be seen and heard in every state, as far as it was explored and as the effort reaches; each state
- * as it was first come to.
+ * as it was first come to. One after the other, so that whoever asks can rest in between.
  * @param left states that nothing is in yet, to be left out
+ * @param most states, or such that are active together, that are looked at
+ * @returns null for each in which nothing could be seen
  */
-export function settledStates(explorer: Explorer, left: ReadonlySet<string>, effort: Effort): Settled[] {
-  const { outputs, flow } = explorer.gadget;
-  if (outputs.length === 0 || flow.states.length > mostCompared) return [];
-  const byId = new Map(flow.states.map((state) => [state.id, state]));
+export function* settling(
+  explorer: Explorer,
+  left: ReadonlySet<string>,
+  effort: Effort,
+  most: number,
+): Generator<Settled | null> {
+  const byId = new Map(explorer.gadget.flow.states.map((state) => [state.id, state]));
   const seen = new Set<string>();
-  const found: Settled[] = [];
-  for (let id = 0; id < explorer.count && seen.size < mostCompared; id += 1) {
+  for (let id = 0; id < explorer.count && seen.size < most; id += 1) {
     const states = explorer.innermostIn(id).map((one) => byId.get(one)!);
     const key = states.map((state) => state.id).join();
     if (seen.has(key) || states.length === 0 || states.every((state) => left.has(state.id))) continue;
     seen.add(key);
     const settled = settledAt(explorer, id, effort);
-    if (settled) found.push({ states, ...settled });
+    yield settled && { states, ...settled };
   }
-  return found;
+}
+
+/** All of them at once, as checks want it at every edit: of small gadgets. */
+export function settledStates(explorer: Explorer, left: ReadonlySet<string>, effort: Effort): Settled[] {
+  const { outputs, flow } = explorer.gadget;
+  if (outputs.length === 0 || flow.states.length > mostCompared) return [];
+  return [...settling(explorer, left, effort, mostCompared)].filter((one) => one !== null);
 }

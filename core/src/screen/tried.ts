@@ -5,9 +5,10 @@ import type { Drawing, Drawn } from './render.ts';
 
 /** With which values a page is looked at. */
 export type Trying =
-  /** As the gadget begins, with all values at their least, or at their most. */
+  /** As the gadget begins, with all numbers at their least, half-way between, or at their most. */
   | 'start'
   | 'least'
+  | 'middle'
   | 'most'
   /**
    * As they are somewhere: of variables by id, which states are active, and where hands have put controls (a knob in
@@ -18,6 +19,9 @@ export type Trying =
       stateIds: readonly string[];
       places: Readonly<Record<string, number>>;
     };
+
+/** Two numbers of 32 bits may lie farther apart than one of them holds. */
+const halfway = (low: number, high: number): number => Math.floor((low + high) / 2);
 
 function controlAt(control: Control, trying: Trying): number {
   if (typeof trying === 'object') {
@@ -30,8 +34,10 @@ function controlAt(control: Control, trying: Trying): number {
   switch (control.kind) {
     case 'button':
       return most ? 1 : 0;
-    case 'knob':
-      return Math[most ? 'max' : 'min'](control.reading.low, control.reading.high);
+    case 'knob': {
+      const { low, high } = control.reading;
+      return trying === 'middle' ? halfway(low, high) : Math[most ? 'max' : 'min'](low, high);
+    }
     case 'encoder':
       return 0;
     case 'codes':
@@ -43,11 +49,15 @@ function valuesTried(tables: FlowTables, trying: Trying): number[] {
   if (typeof trying === 'object') return valuesNow(tables, trying.variables);
   const values = [...tables.initialValues];
   if (trying === 'start') return values;
-  const ends = trying === 'least' ? tables.low : tables.high;
+  const valueOf = (variable: number): number => {
+    const [low, high] = [tables.low[variable]!, tables.high[variable]!];
+    if (trying === 'middle') return halfway(low, high);
+    return trying === 'least' ? low : high;
+  };
   tables.slot.forEach((from, variable) => {
     // Texts are tried as they begin.
     if (tables.characters[variable] !== 0) return;
-    values.fill(ends[variable]!, from, from + tables.size[variable]!);
+    values.fill(valueOf(variable), from, from + tables.size[variable]!);
   });
   return values;
 }

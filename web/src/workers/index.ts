@@ -3,6 +3,7 @@ export { useReading } from './reading.ts';
 export type { PlayedTrial } from './lab.worker.ts';
 export { player, thinNow, traceNow, usePlayer, virtualNowUs } from './player.ts';
 export { mostAheadUs } from './protocol.ts';
+export { useStates, type StatesAnswer } from './useStates.ts';
 export { useAnswer } from './useAnswer.ts';
 export { firstAt } from './firstAt.ts';
 export { exploring } from './exploring.ts';

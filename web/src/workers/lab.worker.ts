@@ -23,6 +23,8 @@ import {
   triedSeed,
   tryTaps,
   tryTogether,
+  StatesLooked,
+  displaysShown,
   lightCodes,
   menuAdvice,
   policiesOf,
@@ -34,6 +36,8 @@ import {
   type Chord,
   type Clash,
   type DebounceSetting,
+  type DisplayShown,
+  type LightCodes,
   type Encoder,
   type Gadget,
   type GestureSetting,
@@ -72,6 +76,12 @@ export interface PlayedTrial {
   result: TrialResult;
   trace: TraceEntry[];
 }
+/** What can be seen in the states of a gadget. */
+export interface StatesShown {
+  codes: LightCodes;
+  displays: DisplayShown[];
+}
+let statesAsked = 0;
 /** Counts sweeps; one that is not the newest stops. */
 let sweeping = 0;
 
@@ -135,7 +145,24 @@ const lab = {
   },
   wayInto,
   taskVerdicts,
-  lightCodes,
+  /**
+   * What lights and displays show in every state, telling how much of it is done; null where it was asked again
+   * meanwhile, or for nothing (without a gadget).
+   */
+  async states(gadget: Gadget | null, tell: (share: number) => void): Promise<StatesShown | null> {
+    const mine = (statesAsked += 1);
+    if (!gadget) return null;
+    const looked = new StatesLooked(gadget);
+    let sinceMs = performance.now();
+    while (!looked.advance()) {
+      if (performance.now() - sinceMs < sliceMs) continue;
+      tell(looked.share);
+      await new Promise((resolve) => setTimeout(resolve));
+      if (statesAsked !== mine) return null;
+      sinceMs = performance.now();
+    }
+    return { codes: lightCodes(gadget, looked.found), displays: displaysShown(gadget, looked.found) };
+  },
   menuAdvice,
   policiesOf,
   recordedTrial,

@@ -1,6 +1,6 @@
 import { ActionIcon, Menu } from '@mantine/core';
 import { IconDots } from '@tabler/icons-react';
-import { firstPage, type Page, type Screen } from '@hum-lever/core';
+import { firstPage, type DisplayShown, type Page, type Screen } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
 import { Glass } from '../../outputs/screen/Glass.tsx';
 import { TextField, usePlace } from '../../shared/index.ts';
@@ -9,15 +9,18 @@ import { usePlayer } from '../../workers/index.ts';
 import { useTried } from './useTried.ts';
 import classes from './Screen.module.css';
 
-/** Pages of a display as they come out at first, to be chosen, named, ordered. */
+/** Pages of a display as they are first seen in the flow, or come out at first where they are not, to be chosen, named, ordered. */
 export function PageList({
   screen,
   pages,
+  moments,
   chosen,
   choose,
 }: {
   screen: Screen;
   pages: readonly Page[];
+  /** In the flow, in which its display shows something. */
+  moments: readonly DisplayShown[];
   chosen: string;
   choose: (pageId: string) => void;
 }) {
@@ -28,6 +31,7 @@ export function PageList({
           key={page.id}
           screen={screen}
           page={page}
+          moment={momentOf(moments, page)}
           at={at}
           last={at === pages.length - 1}
           chosen={page.id === chosen}
@@ -38,9 +42,14 @@ export function PageList({
   );
 }
 
+/** The first in which it is seen. */
+export const momentOf = (moments: readonly DisplayShown[], { id }: Page): DisplayShown | undefined =>
+  moments.find(({ shows }) => shows.kind === 'screen' && shows.glass.pageId === id);
+
 function PageItem({
   screen,
   page,
+  moment,
   at,
   last,
   chosen,
@@ -48,12 +57,13 @@ function PageItem({
 }: {
   screen: Screen;
   page: Page;
+  moment: DisplayShown | undefined;
   at: number;
   last: boolean;
   chosen: boolean;
   choose: () => void;
 }) {
-  const { drawn } = useTried(page, 'start');
+  const { drawn } = useTried(page, moment ?? 'start');
   const { id, className } = usePlace(page.id);
   const seen = usePlayer(({ shown }) => {
     const output = shown?.outputs[screen.id];

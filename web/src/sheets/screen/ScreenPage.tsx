@@ -8,6 +8,7 @@ import {
   nextId,
   shownInks,
   stockOf,
+  type DisplayShown,
   type Page,
   type Place,
   type Screen,
@@ -17,14 +18,16 @@ import { useSearchParams } from 'react-router';
 import { edit, useDocument } from '../../client/index.ts';
 import { OutputFigures } from '../../outputs/figures.tsx';
 import { pagesOf } from '../../outputs/screen/pages.ts';
-import { FirstStep, onDemand, saveFile, SheetFrame, useFound } from '../../shared/index.ts';
+import { Choice, FirstStep, onDemand, saveFile, SheetFrame, useFound } from '../../shared/index.ts';
 import { Cost } from './Cost.tsx';
 import { DrawingBoard } from './Drawing.tsx';
 import { InCharacters } from './InCharacters.tsx';
 import { Elements } from './Elements.tsx';
 import { PageList } from './PageList.tsx';
+import { StateByState } from './StateByState.tsx';
 import { Ways } from './Ways.tsx';
 import { tryings, useTried, type TryingId } from './useTried.ts';
+import { useStates } from '../../workers/index.ts';
 import classes from './Screen.module.css';
 
 const viewIds = ['pages', 'menus', 'pictures', 'fonts', 'lights'] as const;
@@ -108,6 +111,9 @@ function PagesView({ views }: { views: ReactNode }) {
     displays.find(({ kind }) => kind === 'screen') ??
     displays[0];
   const screen = display?.kind === 'screen' ? display : null;
+  const states = useStates(gadget);
+  const moments = states.shown?.displays.filter(({ outputId }) => outputId === display?.id) ?? none;
+  const missing = states.shown?.codes.missing.map(({ name }) => name) ?? [];
   const pages = screen ? pagesOf(gadget, screen.id) : [];
   const page = pages.find(({ id }) => id === askedPage?.id) ?? pages[0];
   const choose = (id: string) => setParams({ page: id }, { replace: true });
@@ -158,12 +164,13 @@ function PagesView({ views }: { views: ReactNode }) {
     return (
       <SheetFrame title="Screen" about={viewWords.pages.about} tools={tools}>
         <InCharacters display={display} />
+        <StateByState display={display} moments={moments} missing={missing} share={states.share} />
       </SheetFrame>
     );
   return (
     <SheetFrame title="Screen" about={viewWords.pages.about} tools={tools}>
       {page && screen ? (
-        <Workplace screen={screen} pages={pages} page={page} choose={choose} />
+        <Workplace screen={screen} pages={pages} page={page} moments={moments} choose={choose} />
       ) : (
         <FirstStep>
           {display.name} has no page yet: it shows what rules write on it in characters. Add a page, and draw
@@ -173,6 +180,7 @@ function PagesView({ views }: { views: ReactNode }) {
       <div className={classes.below}>
         {!page && screen && <Cost gadget={gadget} screen={screen} />}
         {screen && <Ways screen={screen} />}
+        {screen && <StateByState display={screen} moments={moments} missing={missing} share={states.share} />}
         <div className={classes.figures}>
           <OutputFigures output={display} />
         </div>
@@ -181,19 +189,29 @@ function PagesView({ views }: { views: ReactNode }) {
   );
 }
 
+const none: readonly DisplayShown[] = [];
+const nameOf = ({ names }: DisplayShown): string => names[0]!;
+const momentNamed = (moments: readonly DisplayShown[], name: unknown): DisplayShown | undefined =>
+  moments.find((moment) => nameOf(moment) === name);
+
 function Workplace({
   screen,
   pages,
   page,
+  moments,
   choose,
 }: {
   screen: Screen;
   pages: readonly Page[];
   page: Page;
+  moments: readonly DisplayShown[];
   choose: (id: string) => void;
 }) {
   const gadget = useDocument();
-  const [trying, setTrying] = useState<TryingId>('hand');
+  const [asked, setTrying] = useState<TryingId | string>('hand');
+  // Of a moment its states are kept: an edit may have made another of it, or taken it away.
+  const seen = moments.filter(({ shows }) => shows.kind === 'screen' && shows.glass.pageId === page.id);
+  const trying = tryings.find(({ value }) => value === asked)?.value ?? momentNamed(seen, asked) ?? 'hand';
   const [marked, mark] = useState<{ pageId: string; at: readonly number[] }>({ pageId: page.id, at: [] });
   const chosen = useMemo(
     () => (marked.pageId === page.id ? marked.at.filter((at) => at in page.elements) : []),
@@ -215,7 +233,7 @@ function Workplace({
   };
   return (
     <div className={classes.place}>
-      <PageList screen={screen} pages={pages} chosen={page.id} choose={choose} />
+      <PageList screen={screen} pages={pages} moments={moments} chosen={page.id} choose={choose} />
       <div className={classes.work}>
         <div className={classes.values}>
           <span id="screen-values">Values</span>
@@ -223,9 +241,20 @@ function Workplace({
             size="xs"
             aria-labelledby="screen-values"
             data={tryings.map(({ value, label }) => ({ value, label }))}
-            value={trying}
-            onChange={(value) => setTrying(value as TryingId)}
+            value={typeof trying === 'string' ? trying : ''}
+            onChange={setTrying}
           />
+          {seen.length > 0 && (
+            <Choice
+              label="Values as in"
+              data={[
+                { value: '', label: 'as in …' },
+                ...seen.map((moment) => ({ value: nameOf(moment), label: nameOf(moment) })),
+              ]}
+              value={typeof trying === 'object' ? nameOf(trying) : ''}
+              choose={(name) => setTrying(name === '' ? 'hand' : name)}
+            />
+          )}
           <Button size="compact-xs" variant="subtle" onClick={save}>
             {inMono ? 'Save as PBM' : 'Save as PNG'}
           </Button>

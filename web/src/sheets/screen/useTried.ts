@@ -1,4 +1,4 @@
-import { outputStateOf, pageTried, type Page, type Tried } from '@hum-lever/core';
+import { outputStateOf, pageTried, type DisplayShown, type Page, type Tried } from '@hum-lever/core';
 import { useMemo } from 'react';
 import { usePlayed } from '../../client/index.ts';
 import { usePlayer } from '../../workers/index.ts';
@@ -8,9 +8,14 @@ export const tryings = [
   { value: 'hand', label: 'in hand' },
   { value: 'start', label: 'at first' },
   { value: 'least', label: 'least' },
+  { value: 'middle', label: 'middle' },
   { value: 'most', label: 'most' },
 ] as const;
-export type TryingId = (typeof tryings)[number]['value'];
+/** One of these, or a moment in the flow in which it is shown. */
+export type TryingId = (typeof tryings)[number]['value'] | DisplayShown;
+
+/** Nothing was touched there, as far as pages know. */
+const untouched = {};
 
 /** A page as it comes out with those values; with those in hand, where it is shown there, just what is seen there. */
 export function useTried({ id, outputId }: Page, trying: TryingId): Tried {
@@ -23,6 +28,12 @@ export function useTried({ id, outputId }: Page, trying: TryingId): Tried {
   const stateIds = usePlayer(({ shown }) => (hand ? shown?.stateIds : undefined));
   const places = usePlayer((state) => (hand ? state.places : undefined));
   return useMemo(() => {
+    if (typeof trying === 'object') {
+      const { shows, at } = trying;
+      const tried = pageTried(gadget, id, { ...at, places: untouched });
+      const rows = shows.kind === 'screen' ? shows.glass.rows : [];
+      return { ...tried, drawn: { ...tried.drawn, rows } };
+    }
     if (trying !== 'hand') return pageTried(gadget, id, trying);
     const known = variables && stateIds && places;
     const tried = pageTried(gadget, id, known ? { variables, stateIds, places } : 'start');

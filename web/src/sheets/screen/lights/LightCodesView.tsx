@@ -9,12 +9,11 @@ import {
   type LightPattern,
   type Meaning,
 } from '@hum-lever/core';
-import { useCallback } from 'react';
 import { useNavigate } from 'react-router';
 import { useDocument } from '../../../client/index.ts';
 import { FirstStep, goTo, showDuration, showHz } from '../../../shared/index.ts';
 import { visionWords } from '../../../words/index.ts';
-import { lab, useAnswer } from '../../../workers/index.ts';
+import { useStates } from '../../../workers/index.ts';
 import classes from './LightCodes.module.css';
 
 /** Who looks at a light for longer to know what it means looks for something else. */
@@ -25,8 +24,7 @@ const mostShown = 12;
 /** What every light tells, and in which states. */
 export function LightCodesView() {
   const gadget = useDocument();
-  const ask = useCallback(() => lab().lightCodes(gadget), [gadget]);
-  const found = useAnswer(ask, false);
+  const { shown, share } = useStates(gadget);
   if (!gadget.outputs.some(({ kind }) => kind === 'light' || kind === 'lights'))
     return (
       <FirstStep>
@@ -34,7 +32,8 @@ export function LightCodesView() {
         patterns and colours means, which of them mean two things, and to whose eyes they look alike.
       </FirstStep>
     );
-  if (found === null) return <p role="status">Playing to every state…</p>;
+  if (shown === null) return <p role="status">Playing to every state… {Math.round(100 * (share ?? 0))} %</p>;
+  const found = shown.codes;
   const told = found.lights.filter(({ codes }) => codes.length > 0);
   if (told.length === 0) return <p>No state was found: there is nothing yet that a light could tell.</p>;
   return (
