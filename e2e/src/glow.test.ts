@@ -101,3 +101,35 @@ describe('a display on a cell, from nothing', () => {
     await bench.until('the text is not there', async () => (await rows()) < warm);
   });
 });
+
+describe('a number that a press changes', () => {
+  it('is told of while nobody notices it, and while it is shown faster than it can be read', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.click('Parts');
+    await bench.addParts('Push button', 'Character display, two-wire');
+    await bench.click('Flow');
+    await bench.shows('No variables');
+    await bench.driver.findElement(By.xpath('//summary[contains(., "No variables")]')).click();
+    await bench.click('Add a variable');
+    await bench.fill(await bench.label('Name of number1'), 'laps');
+    await bench.fill(await bench.label('Name of the first state'), 'On', Key.ENTER);
+    const typed = async (rule: number, line: string) => {
+      await bench.clickLabel(`Rule ${rule} of On as text`);
+      await bench.fill(await bench.label('The rule as text'), line, Key.ENTER);
+    };
+    await bench.clickLabel('Add a rule to On');
+    await typed(1, 'when "Push button" press do laps = laps + 1');
+    await bench.click('1 snag');
+    await bench.shows('Hands make laps more or less, but nothing shows it');
+    await bench.driver.findElement(By.css('body')).sendKeys(Key.ESCAPE);
+    await bench.clickLabel('Add a rule to On');
+    await typed(2, 'when every 100 ms do laps = 1 - laps; "Character display" row 1 "{laps} of 8"');
+    await bench.click('1 snag');
+    await bench.shows('“0 of 8” and “1 of 8” change places 10 times a second in On');
+    // Once a second is read.
+    await bench.driver.findElement(By.css('body')).sendKeys(Key.ESCAPE);
+    await typed(2, 'when every 1 s do laps = 1 - laps; "Character display" row 1 "{laps} of 8"');
+    await bench.shows('No snags');
+  });
+});

@@ -1,5 +1,6 @@
 import type { Effort, State } from '../gadget/index.ts';
 import { Machine, type OutputState, type Shown } from '../machine/index.ts';
+import { alternatingIn, type Alternating } from './alternating.ts';
 import type { Explorer } from './explorer.ts';
 import { sameStatesAs, scriptOf } from './script.ts';
 
@@ -22,6 +23,8 @@ export interface Settled {
   stateIds: readonly string[];
   /** Left alone it was there still; otherwise this could be seen and heard a moment after it was come to. */
   stays: boolean;
+  /** Texts that changed places meanwhile, over and over. */
+  alternating: readonly Alternating[];
 }
 
 /** As people call it. */
@@ -44,16 +47,18 @@ function settledAt(explorer: Explorer, id: number, effort: Effort): Omit<Settled
     return done ? machine.shown.stateIds.join() : null;
   };
   const there = play(endUs);
+  machine.takeTrace();
   const glanced = there !== null && play(endUs + glanceUs) === there;
   // Kept: the machine goes on.
   const now = () => {
     const { outputs, variables, stateIds } = machine.shown;
     return { outputs: { ...outputs }, variables: { ...variables }, stateIds };
   };
-  const glance = glanced ? { ...now(), stays: false } : null;
+  const glance = glanced ? { ...now(), stays: false, alternating: [] } : null;
   const stays = glanced && play(endUs + settleUs) === there;
   effort.left -= machine.work;
-  return stays ? { ...now(), stays } : glance;
+  const alternating = alternatingIn(machine.takeTrace());
+  return stays ? { ...now(), stays, alternating } : glance;
 }
 
 /**

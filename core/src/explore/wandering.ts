@@ -92,6 +92,7 @@ export class Wandering {
       variables: { ...variables },
       // Nobody waited to see whether it is left by itself.
       stays: false,
+      alternating: [],
     });
   }
 

@@ -15,6 +15,7 @@ import { button, numberVariable, partsFor, pressToLight, rule, state } from './f
 
 const press: Trigger = { kind: 'gesture', controlId: 'b1', gesture: 'press' };
 const set = (value: string, variableId = 'v1'): Action => ({ kind: 'set', variableId, index: null, value });
+const line = (text: string): Action => ({ kind: 'text', outputId: 'o2', row: 0, text });
 const light = (mode: 'on' | 'off'): Action => ({ kind: 'light', outputId: 'o1', light: { mode } });
 const to = (id: string, trigger: Trigger, targetIds: string[], patch: Partial<Rule> = {}): Rule =>
   rule(id, { trigger, targetIds, ...patch });
@@ -381,6 +382,43 @@ export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
         ...{ name: 's2', twin: 's1', here: 'green', there: 'red' },
         alikeFor: 'protanopia deuteranopia',
       }),
+    },
+    false,
+  ],
+  [
+    'S11',
+    'a number that an encoder turns, and of which nothing is ever noticed',
+    dialled(
+      [
+        state('s1', {
+          rules: [
+            to('r1', { kind: 'gesture', controlId: 'b2', gesture: 'up' }, [], { actions: [set('v1 + 1')] }),
+          ],
+        }),
+      ],
+      {},
+    ),
+    { level: 'note', place: { kind: 'variable', id: 'v1' }, values: { variable: 'count' } },
+    false,
+  ],
+  [
+    'S07',
+    'a text that is one and another ten times a second',
+    game([
+      state('s1', {
+        name: 'Ready',
+        entry: [line('Steady')],
+        rules: [
+          to('r1', { kind: 'every', delay: 100_000 }, [], { actions: [set('1 - v1'), line('{v1} of 8')] }),
+          to('r2', press, ['s2']),
+        ],
+      }),
+      state('s2', { entry: [line('Still')] }),
+    ]),
+    {
+      level: 'likely',
+      place: { kind: 'state', id: 's1' },
+      values: { display: 'Screen', one: '0 of 8', other: '1 of 8', perSecond: 10, state: 'Ready' },
     },
     false,
   ],

@@ -119,6 +119,11 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
       return `${light}, and nothing makes it darker while nobody touches the gadget. By itself that would empty ${v.cell} in ${v.hours} hours.${mend === undefined ? '' : ` ${mend}`}`;
     },
   },
+  S07: {
+    title: 'A text that flickers',
+    say: (v) =>
+      `On ${v.display}, “${v.one}” and “${v.other}” change places ${v.perSecond} times a second in ${v.state}, while nobody does anything: neither can be read.`,
+  },
   S09: {
     title: 'The contrast is not trimmed',
     say: (v) =>
@@ -133,6 +138,11 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
       const alike = eyes.map((vision) => visionWords[vision]).join(' and ');
       return `Only the colour of ${v.light} tells ${v.name} (${v.here}) from ${v.twin} (${v.there}).${alike === '' ? '' : ` To ${alike} the two look the same.`} Say it in another way, too: a rhythm, a text, a sound.`;
     },
+  },
+  S11: {
+    title: 'Set, and never shown',
+    say: (v) =>
+      `Hands make ${v.variable} more or less, but nothing shows it, and nothing happens because of it: nobody notices how far it has come.`,
   },
   S12: {
     title: 'A page that nobody sees',

@@ -186,6 +186,8 @@ describe('words', () => {
     ['S06', { display: 'Rows', from: 'behind', how: 'always', litUa: 20_000, cell: 'Cell', hours: 42 }],
     ['S06', { display: 'Rows', from: 'behind', how: 'switched', litUa: 20_000, cell: 'Cell', hours: 42 }],
     ['S06', { display: 'Glass', from: 'pixels', how: 'dimmed', litUa: 24_000, cell: 'Cell', hours: 35 }],
+    ['S07', { display: 'Rows', one: '41', other: '42', perSecond: 20, state: 'Ready' }],
+    ['S11', { variable: 'speed' }],
     ['S09', { display: 'Rows', reason: 'faint', contrast: 0 }],
     ['S09', { display: 'Rows', reason: 'blocks', contrast: 100 }],
     ['X01', { text: 'a +', message: 'cannot be read' }],
