@@ -120,3 +120,35 @@ describe('a menu from nothing', () => {
     expect(await bench.complaints()).toEqual([]);
   });
 });
+
+describe('an interval', () => {
+  it('follows what is set of it in hand, and is told with its rounding', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.shows('A task is something a user wants done');
+    await bench.click('Parts');
+    await bench.addParts('Rotary encoder with push', 'Small graphic display, two-wire');
+    await bench.click('Screen');
+    await bench.segment('Menus');
+    await bench.click('Begin a menu');
+    await bench.clickLabel('More for Settings');
+    await bench.click('An interval from span, length and rate');
+    await bench.shows('192 pictures, one every 30.0 s, which comes out even');
+    await inHand('Settings / Span / 96:00 / 8 s / 24 /s / =30.0 s');
+    // Length: two seconds more.
+    await turn(1);
+    await push();
+    await inHand('Length / 8 s');
+    await turn(2);
+    await push();
+    await inHand('Settings / Length / 96:00 / 10 s / 24 /s / =24.0 s');
+    // The interval itself: half a second more, and the length gives way.
+    await turn(2);
+    await push();
+    await turn(1);
+    await push();
+    await inHand('Settings / Interval / 96:00 / =10 s / 24 /s / 24.5 s');
+    await bench.pick(await bench.label('Parts of the interval'), 'milliseconds');
+    await bench.shows('It begins with 0.300 s until one of them is set');
+  });
+});

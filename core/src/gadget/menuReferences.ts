@@ -41,6 +41,12 @@ function neededBy(item: MenuItem): [field: string, id: string, kinds: readonly s
   return own;
 }
 
+/** Ids of the values of its interval, by the field that names them. */
+const termsOf = ({ interval }: Menu): [field: string, id: string][] =>
+  interval
+    ? (['spanId', 'lengthId', 'rateId', 'intervalId'] as const).map((field) => [field, interval[field]])
+    : [];
+
 /** References of menus that lead nowhere or to the wrong kind of thing, and outlines that lie in themselves. */
 export function menuFaults(gadget: Referring, accuse: (path: Path, message: string) => void): void {
   const { controls, outputs, flow, menus } = gadget;
@@ -67,6 +73,9 @@ export function menuFaults(gadget: Referring, accuse: (path: Path, message: stri
       if (!controls.some((control) => control.id === controlId && control.kind === kind))
         accuse([...base, 'scheme', 'keys', role], `expected the id of a ${kind}, got "${controlId}"`);
     }
+    for (const [field, id] of termsOf(menu))
+      if (variables.get(id) !== 'number')
+        accuse([...base, 'interval', field], `expected the id of a variable (number), got "${id}"`);
     const levels = new Map<string | null, number>();
     const submenus = new Set<string>();
     menu.items.forEach((item, i) => {
@@ -134,7 +143,10 @@ export function withoutLost<G extends Referring>(gadget: G): G {
           item.kind === 'pick' && item.countId !== known(item.countId) ? { ...item, countId: null } : item,
         ),
     );
+    // Without one of its four there is none.
+    const interval = termsOf(menu).every(([, id]) => there.has(id)) ? menu.interval : null;
     const same =
+      interval === menu.interval &&
       stateId === known(stateId) &&
       leaveId === known(leaveId) &&
       outputId === known(outputId) &&
@@ -149,6 +161,7 @@ export function withoutLost<G extends Referring>(gadget: G): G {
       leaveId: known(leaveId),
       outputId: known(outputId),
       scheme: { ...scheme, keys },
+      interval,
       items,
     };
   });

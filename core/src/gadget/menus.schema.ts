@@ -178,6 +178,25 @@ export const menuSchema = z.strictObject({
   /** When what was set is written down, where a variable waits to be asked. */
   saves: z.enum(['never', 'done', 'leaving']),
   words: wordsSchema,
+  /**
+   * An interval among what it sets, in so many parts of a second: span (s) = interval × length (s) × rate (1/s). Where
+   * one of them is set, the interval follows; where that is set itself, `instead` does. null: there is none.
+   */
+  interval: z
+    .strictObject({
+      spanId: idSchema,
+      lengthId: idSchema,
+      rateId: idSchema,
+      intervalId: idSchema,
+      perSecond: z.union([z.literal(1), z.literal(10), z.literal(100), z.literal(1_000)]),
+      instead: z.enum(['spanId', 'lengthId', 'rateId']),
+    })
+    .refine(
+      ({ spanId, lengthId, rateId, intervalId }) =>
+        new Set([spanId, lengthId, rateId, intervalId]).size === 4,
+      'expected four values of their own',
+    )
+    .nullable(),
   /** It stands in the flow as rules kept by hand, and is not worked out any more. */
   openedOut: z.boolean(),
   items: z

@@ -451,7 +451,7 @@ function toInks(document: Raw): Raw {
   };
 }
 
-/* --- 11 to 12: displays may dim by themselves, and none did; numbers of menus have a format, bars may show how far
+/* --- 11 to 12: displays may dim by themselves, and none did; numbers of menus have a format, menus an interval, bars may show how far
        they were, plots may have gaps --- */
 
 const dimless = (output: Raw): Raw =>
@@ -476,6 +476,7 @@ function toGlow(document: Raw): Raw {
     })),
     menus: (menus as Raw[]).map((menu) => ({
       ...menu,
+      interval: null,
       items: Array.isArray(menu.items)
         ? menu.items.map((item: unknown) =>
             isRecord(item) && (item.kind === 'value' || item.kind === 'reading')

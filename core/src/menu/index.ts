@@ -17,3 +17,13 @@ export { Outline, type Entry } from './outline.ts';
 export { budgetsOf, type Budget } from './S05.snag.ts';
 export { missingRoles, schemeOf, schemes, type Scheme } from './scheme.ts';
 export { effortOf, stepsTo, Ways, type Effort, type Stroke } from './ways.ts';
+export {
+  addIntervalEdit,
+  fitsInterval,
+  intervalSums,
+  intervalTerms,
+  termOf,
+  type Interval,
+  type IntervalSums,
+  type IntervalTerm,
+} from './interval.ts';

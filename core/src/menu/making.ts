@@ -8,6 +8,7 @@ import {
   type Trigger,
   type Variable,
 } from '../gadget/index.ts';
+import { fitsInterval, following, followsId, intervalTerms } from './interval.ts';
 import type { Entry, Outline } from './outline.ts';
 import { gestureOf, type Command, type Saying } from './scheme.ts';
 import { valueText, writerOf, type Shown, type ValueText, type Writer } from './shown.ts';
@@ -20,6 +21,18 @@ export interface NewRule {
   /** null: it stays where it is. */
   to: string | null;
 }
+
+const plainCounter = (id: string, name: string, max: number) => ({
+  id,
+  kind: 'number' as const,
+  name,
+  saved: null,
+  initial: 0,
+  min: 0,
+  max: Math.max(0, max),
+  overflow: 'hold' as const,
+  unit: '',
+});
 
 /** Everything that one menu comes to, being collected. */
 export class Making {
@@ -37,6 +50,14 @@ export class Making {
     this.menu = outline.menu;
     this.writer = writerOf(outline);
     const { keys } = outline.menu.scheme;
+    if (this.menu.interval && fitsInterval(outline.gadget, this.menu.interval)) {
+      const last = intervalTerms.length - 1;
+      // To begin with it is the interval that follows.
+      this.add({
+        ...plainCounter(followsId(this.menu), `${wordOf(this.menu.name)}_follows`, last),
+        initial: last,
+      });
+    }
     this.heldToo = new Set([...outline.heldRoles].flatMap((role) => keys[role] ?? []));
   }
 
@@ -81,17 +102,7 @@ export class Making {
   }
 
   counter(id: string, name: string, max: number, wraps: boolean): void {
-    this.add({
-      id,
-      kind: 'number',
-      name,
-      saved: null,
-      initial: 0,
-      min: 0,
-      max: Math.max(0, max),
-      overflow: wraps ? 'wrap' : 'hold',
-      unit: '',
-    });
+    this.add({ ...plainCounter(id, name, max), overflow: wraps ? 'wrap' : 'hold' });
   }
 
   /** Any press tells that somebody is there. */
@@ -151,6 +162,17 @@ export class Making {
 
   setting(variableId: string, value: string): Action {
     return { kind: 'set', variableId, index: null, value };
+  }
+
+  /** What else changes where that value was set. */
+  followed(variableId: string): Action[] {
+    return following(this.menu, this.outline.gadget, variableId);
+  }
+
+  /** As it is when the gadget is new. */
+  get followsAnew(): Action[] {
+    const last = intervalTerms.length - 1;
+    return this.variables.has(followsId(this.menu)) ? [this.setting(followsId(this.menu), String(last))] : [];
   }
 
   /** What being done with a setting means. */

@@ -27,7 +27,7 @@ export function deed(m: Making, item: MenuItem): Action[] {
         return [];
     }
   });
-  return [...anew, ...m.settled];
+  return [...anew, ...m.followsAnew, ...m.settled];
 }
 
 /** Whether it is meant: one stands on the answer that does nothing. Held instead, it needs no cursor. */

@@ -44,8 +44,16 @@ function settingInRing(m: Making, entry: Entry): (NewRule | null)[] {
   switch (item.kind) {
     case 'value':
       return [
-        ...m.stepping(`${item.id}_more`, more, [stepped(m, item, item.variableId, 1), ...m.settled]),
-        ...m.stepping(`${item.id}_less`, less, [stepped(m, item, item.variableId, -1), ...m.settled]),
+        ...m.stepping(`${item.id}_more`, more, [
+          stepped(m, item, item.variableId, 1),
+          ...m.followed(item.variableId),
+          ...m.settled,
+        ]),
+        ...m.stepping(`${item.id}_less`, less, [
+          stepped(m, item, item.variableId, -1),
+          ...m.followed(item.variableId),
+          ...m.settled,
+        ]),
       ];
     case 'choice':
       return [

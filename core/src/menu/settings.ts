@@ -42,7 +42,9 @@ export function makeChoosing(m: Making, item: MenuItemOf<'choice'>): void {
 export function makeEdit(m: Making, item: MenuItemOf<'value' | 'pick'>): void {
   const { outline } = m;
   const target = item.kind === 'pick' ? item.chosenId : item.variableId;
-  const live = item.kind === 'value' && item.live;
+  // What others follow takes effect once it is confirmed: taking it back would not bring them back.
+  const followed = m.followed(target);
+  const live = item.kind === 'value' && item.live && followed.length === 0;
   const copy = madeId(item, 'v');
   m.add({ ...copyOf(m, target), id: copy, name: `${wordOf(item.name)}_new_${item.id}`, saved: null });
   const [shownId, enter, done, cancel] = live
@@ -59,7 +61,15 @@ export function makeEdit(m: Making, item: MenuItemOf<'value' | 'pick'>): void {
     's',
     m.pathOf(item),
     m.withValue(value, shown),
-    editing(m, item, [step(1)], [step(-1)], [...done, ...m.settled, fresh], [...cancel, fresh], home),
+    editing(
+      m,
+      item,
+      [step(1)],
+      [step(-1)],
+      [...done, ...followed, ...m.settled, fresh],
+      [...cancel, fresh],
+      home,
+    ),
     enter,
   );
 }

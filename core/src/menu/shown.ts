@@ -8,6 +8,7 @@ import {
   type Page,
   type Variable,
 } from '../gadget/index.ts';
+import { fitsInterval, followsId, intervalTerms, termOf } from './interval.ts';
 import { madeId, type Outline } from './outline.ts';
 
 /** What a place of a menu shows: done on coming there and after each change there, with what that takes. */
@@ -46,6 +47,20 @@ export const namesVariable = (id: string, name: string, texts: readonly string[]
 /** A text as it is, where texts have gaps: braces are characters by their number. */
 export const literal = (text: string): string =>
   text.replace(/[{}]/g, (brace) => `{char(${brace.codePointAt(0)})}`);
+
+/** Stands before the value that follows from the others now; null: it is none of those. */
+function followMark(
+  { menu, gadget }: Outline,
+  variableId: string,
+): { template: string; variable: Variable } | null {
+  const term = termOf(menu.interval, variableId);
+  if (term === null || !fitsInterval(gadget, menu.interval!)) return null;
+  const marks = namesVariable(`${menu.id}q`, `${menu.id}_follows`, ['', '=']);
+  return {
+    template: `{${marks.id}[${followsId(menu)} == ${intervalTerms.indexOf(term)}]}`,
+    variable: marks,
+  };
+}
 
 /** What an item's value looks like as a text with gaps; null: it has none. */
 export interface ValueText {
@@ -104,10 +119,11 @@ export function valueText(outline: Outline, item: MenuItem, id?: string): ValueT
       const { low, high } = item.kind === 'value' ? outline.rangeOf(item) : variableRange(variable);
       const unit = variable.unit === '' ? '' : ` ${literal(variable.unit)}`;
       const written = numberWritten(item, of, [low, high]);
+      const mark = followMark(outline, variable.id);
       return {
-        ...written,
-        template: `${written.template}${unit}`,
-        longest: written.longest + [...unit].length,
+        template: `${mark?.template ?? ''}${written.template}${unit}`,
+        longest: written.longest + [...unit].length + (mark ? 1 : 0),
+        variables: [...written.variables, ...(mark ? [mark.variable] : [])],
       };
     }
     case 'flag': {

@@ -212,6 +212,7 @@ export function menuGadget(scheme: MenuScheme, items: readonly MenuItem[], choic
         idle: null,
         saves: 'never',
         words: menuWords,
+        interval: null,
         openedOut: false,
         items: [...items],
         ...choices.menu,

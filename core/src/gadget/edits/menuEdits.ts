@@ -54,6 +54,7 @@ export const menuEdits = {
         idle: null,
         saves: 'never',
         words: menuWords,
+        interval: null,
         openedOut: false,
         items: [],
       });

@@ -10,6 +10,7 @@ import {
 import { edit, useDocument } from '../../../client/index.ts';
 import { Choice, NumberField, TextField, WhileWriting } from '../../../shared/index.ts';
 import { NamedSlot, PlainSlot, VariableSlot } from '../../../slots/index.ts';
+import { Stop } from './Stop.tsx';
 
 type Change = (
   patch: Partial<Omit<MenuItem, 'id' | 'kind' | 'parentId'>> & Record<string, unknown>,
@@ -179,7 +180,7 @@ function Written({ item, change }: { item: MenuItemOf<'value' | 'reading'>; chan
   if (variable?.kind !== 'number') return null;
   const choice = (
     <>
-      ,{' '}
+      <Stop>,</Stop>{' '}
       <Choice
         label="How it is written"
         data={menuFormats.map((value) => ({ value, label: formatWords[value] }))}

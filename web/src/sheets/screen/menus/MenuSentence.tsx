@@ -1,8 +1,10 @@
 import { ActionIcon, Menu as Dropdown } from '@mantine/core';
 import { IconDots } from '@tabler/icons-react';
 import {
+  addIntervalEdit,
   controlKindOf,
   idleLeads,
+  intervalTerms,
   limits,
   menuSchemes,
   menuWords,
@@ -15,16 +17,13 @@ import {
   type Menu,
   type SchemeRole,
 } from '@hum-lever/core';
-import type { ReactNode } from 'react';
 import { edit, useDocument } from '../../../client/index.ts';
-import { Choice, Prose, TextField, useAsProse, usePlace } from '../../../shared/index.ts';
+import { Choice, Prose, TextField, usePlace } from '../../../shared/index.ts';
 import { TimeSlot } from '../../../slots/index.ts';
 import { roleWords, schemeWords } from '../../../words/index.ts';
+import { IntervalSentence } from './IntervalSentence.tsx';
+import { Stop } from './Stop.tsx';
 import classes from './Menus.module.css';
-
-/** Stands close behind the word before it, where that is read. */
-const Stop = ({ children }: { children: ReactNode }) =>
-  useAsProse() ? <span className={classes.stop}>{children}</span> : children;
 
 const none = { value: '', label: 'nothing' };
 const leadWords: Record<(typeof idleLeads)[number], string> = {
@@ -184,6 +183,7 @@ export function MenuSentence({ menu, another }: { menu: Menu; another: () => voi
         )}
         <Stop>.</Stop>
       </Prose>
+      {menu.interval && <IntervalSentence menu={menu} interval={menu.interval} />}
       {missing.length > 0 && (
         <p className={classes.missing} role="status">
           It cannot be worked yet: no control is its {missing.map((role) => roleWords[role]).join(', ')}.
@@ -215,6 +215,14 @@ function MenuTools({ menu, another }: { menu: Menu; another: () => void }) {
         <Dropdown.Item disabled={gadget.menus.length >= limits.menus} onClick={another}>
           Another menu
         </Dropdown.Item>
+        {menu.interval === null && (
+          <Dropdown.Item
+            disabled={menu.items.length + intervalTerms.length > limits.menuItems}
+            onClick={() => edit(addIntervalEdit(gadget, menu))}
+          >
+            An interval from span, length and rate
+          </Dropdown.Item>
+        )}
         {!menu.openedOut && (
           <Dropdown.Item
             onClick={() => edit({ name: 'openMenuOut', args: [menu.id, openedOut(gadget, menu)] })}
