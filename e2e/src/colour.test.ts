@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { bitmapPng, type Gadget } from '@hum-lever/core';
 import { By, Key } from 'selenium-webdriver';
 import { Bench } from './test/bench.ts';
 
@@ -116,6 +117,27 @@ describe('a display of colours from nothing', () => {
     await bench.saved();
     await bench.driver.navigate().refresh();
     await bench.until('begun anew', green);
+  });
+
+  it('takes pictures from files in the nearest of its inks', async () => {
+    await bench.segment('Pictures');
+    const pixels = { widthPx: 2, heightPx: 1, pixels: Uint8Array.from([0, 1]) };
+    const path = join(tmpdir(), `lantern-${process.pid}.png`);
+    // A lamp and a leaf: inks 3 and 4 come nearest.
+    writeFileSync(path, bitmapPng(pixels, [[250, 190, 60], [110, 190, 90]])); // prettier-ignore
+    await (await bench.css('main input[type=file][accept*=".png"]')).sendKeys(path);
+    await bench.shows('2 × 1 pixels in the file');
+    await bench.shows('the 8 inks of the display');
+    await bench.click('Keep it as a picture');
+    await bench.until('it is kept', async () => {
+      await bench.saved();
+      const { url } = await bench.driver.executeScript<{ url: string }>('return { url: location.pathname }');
+      const id = /\/g\/([^/]+)/.exec(url)![1]!;
+      const { document } = (await bench.server.ask('GET', `/gadgets/${id}`)).body as { document: Gadget };
+      return document.pictures[0]?.frames[0]?.join() === '34';
+    });
+    await bench.segment('Pages');
+    await bench.driver.findElement(By.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
   });
 
   it('shows pictures in inks of their own', async () => {

@@ -1,6 +1,7 @@
 import { limits, type Frame } from '../gadget/index.ts';
 import { bitsOf, type Bits } from './dither.ts';
 import { PictureFileError, scaledImage } from './image.ts';
+import { inkedBitmap } from './inked.ts';
 import { bitmapFrame } from './raster.ts';
 import { readPicture } from './read.ts';
 
@@ -15,6 +16,8 @@ export interface BringWish {
   size: Size | null;
   most: Size;
   bits: Bits;
+  /** In these inks, by their number, instead of in lit and dark; null: in lit and dark. */
+  inks: readonly (readonly [number, number, number])[] | null;
 }
 
 export type Brought =
@@ -35,16 +38,17 @@ export function fittedSize({ widthPx, heightPx }: Size, most: Size): Size {
 const bounded = (px: number): number => Math.max(1, Math.min(limits.displayPx, Math.trunc(px)));
 
 /** The frames that a file comes to, at the size and in the way that is wished; several are all brought to one size. */
-export function bringPicture(bytes: Uint8Array, { size, most, bits }: BringWish): Brought {
+export function bringPicture(bytes: Uint8Array, { size, most, bits, inks }: BringWish): Brought {
   try {
     const images = readPicture(bytes);
     const { widthPx, heightPx } = images[0]!;
     const from = { widthPx, heightPx };
     const asked = size ?? fittedSize(from, most);
     const to = { widthPx: bounded(asked.widthPx), heightPx: bounded(asked.heightPx) };
-    const frames = images.map((image) =>
-      bitmapFrame(bitsOf(scaledImage(image, to.widthPx, to.heightPx), bits)),
-    );
+    const frames = images.map((image) => {
+      const scaled = scaledImage(image, to.widthPx, to.heightPx);
+      return bitmapFrame(inks ? inkedBitmap(scaled, inks, bits.dithering) : bitsOf(scaled, bits));
+    });
     return { outcome: 'read', from, size: to, frames };
   } catch (error) {
     if (!(error instanceof PictureFileError)) throw error;

@@ -37,25 +37,51 @@ const pattern: readonly number[] = (() => {
  */
 const shares = { right: 7, belowLeft: 3, below: 5, belowRight: 1 };
 
-function diffused({ widthPx, heightPx, light }: GreyImage, threshold: number, pixels: Uint8Array): void {
-  // Of this row and of the next, with one place on either side: what was passed on, in sixteenths.
+/** What was lost of a row, and goes on to its own next pixels and to the row below. */
+export interface PassedOn {
+  /** What came to a pixel of this row. */
+  at(x: number): number;
+  /** So much was lost there. */
+  pass(x: number, lost: number): void;
+  nextRow(): void;
+}
+export function passedOn(widthPx: number): PassedOn {
+  // Of this row and of the next, with one place on either side: in sixteenths.
   let here = new Int32Array(widthPx + 2);
   let below = new Int32Array(widthPx + 2);
-  for (let y = 0; y < heightPx; y += 1) {
-    for (let x = 0; x < widthPx; x += 1) {
-      const value = light[y * widthPx + x]! + Math.trunc(here[x + 1]! / 16);
-      const isLit = value >= threshold;
-      pixels[y * widthPx + x] = isLit ? 1 : 0;
-      const lost = value - (isLit ? 255 : 0);
+  return {
+    at: (x) => Math.trunc(here[x + 1]! / 16),
+    pass(x, lost) {
       here[x + 2]! += lost * shares.right;
       below[x]! += lost * shares.belowLeft;
       below[x + 1]! += lost * shares.below;
       below[x + 2]! += lost * shares.belowRight;
+    },
+    nextRow() {
+      [here, below] = [below, here];
+      below.fill(0);
+    },
+  };
+}
+
+function diffused({ widthPx, heightPx, light }: GreyImage, threshold: number, pixels: Uint8Array): void {
+  const lost = passedOn(widthPx);
+  for (let y = 0; y < heightPx; y += 1) {
+    for (let x = 0; x < widthPx; x += 1) {
+      const value = light[y * widthPx + x]! + lost.at(x);
+      const isLit = value >= threshold;
+      pixels[y * widthPx + x] = isLit ? 1 : 0;
+      lost.pass(x, value - (isLit ? 255 : 0));
     }
-    [here, below] = [below, here];
-    below.fill(0);
+    lost.nextRow();
   }
 }
+
+/** What a pixel's place in the pattern adds to its light, from about minus half of `reach` to half of it. */
+export const orderedLimit = (at: number, widthPx: number, reach: number): number => {
+  const cell = pattern[(Math.floor(at / widthPx) % 8) * 8 + ((at % widthPx) % 8)]!;
+  return Math.trunc(((cell - 32) * reach) / 64);
+};
 
 /** A picture of lit and dark pixels. The same picture and settings always give the same pixels. */
 export function bitsOf(image: GreyImage, { dithering, threshold, inverted }: Bits): Bitmap {

@@ -4,6 +4,8 @@ export interface GreyImage {
   readonly heightPx: number;
   /** 0 is dark, 255 is as light as it goes. */
   readonly light: Uint8Array;
+  /** Of one with colours: red, green and blue as their light. */
+  readonly colours?: readonly [Uint8Array, Uint8Array, Uint8Array];
 }
 
 /** What stops the reading of a picture: says what was expected and what came. */
@@ -35,7 +37,15 @@ export function checkedSize(widthPx: number, heightPx: number): void {
  */
 export function scaledImage(image: GreyImage, widthPx: number, heightPx: number): GreyImage {
   if (widthPx === image.widthPx && heightPx === image.heightPx) return image;
-  return turned(alongRows(turned(alongRows(image, widthPx)), heightPx));
+  const scaled = (light: Uint8Array) =>
+    turned(alongRows(turned(alongRows({ ...image, light }, widthPx)), heightPx)).light;
+  const { light, colours } = image;
+  return {
+    widthPx,
+    heightPx,
+    light: scaled(light),
+    ...(colours && { colours: [scaled(colours[0]), scaled(colours[1]), scaled(colours[2])] }),
+  };
 }
 
 /** Rows become columns. */

@@ -10,6 +10,7 @@ export {
 export { bringPicture, fittedSize, type BringWish, type Brought, type Size } from './bring.ts';
 export { packings, packedBytes, rasterC, type Packing } from './cArray.ts';
 export { bitsOf, ditherings, type Bits, type Dithering } from './dither.ts';
+export { inkedBitmap } from './inked.ts';
 export { importLimits, PictureFileError, scaledImage, type GreyImage } from './image.ts';
 export { bitmapPbm } from './pbm.ts';
 export { bitmapPng } from './png.ts';

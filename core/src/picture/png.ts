@@ -114,14 +114,17 @@ function lightOf(png: ReturnType<typeof decode>): GreyImage {
   };
   const coloured = channels >= 3;
   const seeThrough = channels === 2 || channels === 4;
+  const empty = () => new Uint8Array(light.length);
+  const colours = coloured ? ([empty(), empty(), empty()] as const) : undefined;
   for (let pixel = 0; pixel < light.length; pixel += 1) {
-    const value = coloured
-      ? (299 * at(pixel, 0) + 587 * at(pixel, 1) + 114 * at(pixel, 2)) / 1_000
-      : at(pixel, 0);
     const opaque = seeThrough ? at(pixel, channels - 1) / most : 1;
-    light[pixel] = Math.round((255 * value * opaque) / most);
+    const seen = (value: number) => Math.round((255 * value * opaque) / most);
+    colours?.forEach((one, channel) => (one[pixel] = seen(at(pixel, channel))));
+    light[pixel] = seen(
+      coloured ? (299 * at(pixel, 0) + 587 * at(pixel, 1) + 114 * at(pixel, 2)) / 1_000 : at(pixel, 0),
+    );
   }
-  return { widthPx, heightPx, light };
+  return { widthPx, heightPx, light, ...(colours && { colours }) };
 }
 
 /**

@@ -11,10 +11,11 @@ import {
   type Dithering,
   type Frame,
 } from '@hum-lever/core';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { useDocument } from '../../../client/index.ts';
 import { count, ReadingNow, PickFile } from '../../../shared/index.ts';
 import { useAnswer, useReading } from '../../../workers/index.ts';
+import { usePictureInks } from '../usePictureInks.ts';
 import { FramePixels } from './FramePixels.tsx';
 import { SizeFields } from './SizeFields.tsx';
 import classes from './Pictures.module.css';
@@ -87,10 +88,19 @@ function Wishes({
   const { reading, run, stop } = useReading();
   const most = screen ?? usualPx;
   const { widthPx, heightPx } = most;
+  const display = usePictureInks();
+  const inks = useMemo(() => display.inks.slice(0, display.count), [display]);
+  const manyInks = inks.length > 2;
+  const [inInks, setInInks] = useState(manyInks);
   const ask = useCallback(() => {
-    const wish: BringWish = { size, most: { widthPx, heightPx }, bits: { dithering, threshold, inverted } };
+    const wish: BringWish = {
+      size,
+      most: { widthPx, heightPx },
+      bits: { dithering, threshold, inverted },
+      inks: inInks ? inks : null,
+    };
     return run((reader) => reader.picture(chosen.bytes, wish));
-  }, [chosen, size, widthPx, heightPx, dithering, threshold, inverted, run]);
+  }, [chosen, size, widthPx, heightPx, dithering, threshold, inverted, inInks, inks, run]);
   const brought = useAnswer(ask, false);
   if (!brought) return <ReadingNow reading={reading} stop={stop} />;
   if (brought.outcome === 'refused') return <p role="alert">{brought.message}</p>;
@@ -113,29 +123,48 @@ function Wishes({
           }}
         />
       </p>
+      {manyInks && (
+        <SegmentedControl
+          size="xs"
+          aria-label="What it is brought to"
+          data={[
+            { value: 'inks', label: `the ${inks.length} inks of the display` },
+            { value: 'lit', label: 'lit and dark' },
+          ]}
+          value={inInks ? 'inks' : 'lit'}
+          onChange={(value) => setInInks(value === 'inks')}
+        />
+      )}
       <SegmentedControl
         size="xs"
-        aria-label="How light becomes lit or dark"
-        data={ditherings.map((value) => ({ value, label: ditheringWords[value] }))}
+        aria-label={inInks ? 'How colours become inks' : 'How light becomes lit or dark'}
+        data={ditherings.map((value) => ({
+          value,
+          label: inInks && value === 'threshold' ? 'the nearest' : ditheringWords[value],
+        }))}
         value={dithering}
         onChange={(value) => setDithering(value as Dithering)}
       />
-      <label className={classes.threshold}>
-        Lit from this light on
-        <Slider
-          min={1}
-          max={255}
-          value={threshold}
-          onChange={setThreshold}
-          thumbLabel="Lit from this light on"
-        />
-      </label>
-      <Checkbox
-        size="xs"
-        label="Dark becomes lit"
-        checked={inverted}
-        onChange={({ currentTarget: { checked } }) => setInverted(checked)}
-      />
+      {!inInks && (
+        <>
+          <label className={classes.threshold}>
+            Lit from this light on
+            <Slider
+              min={1}
+              max={255}
+              value={threshold}
+              onChange={setThreshold}
+              thumbLabel="Lit from this light on"
+            />
+          </label>
+          <Checkbox
+            size="xs"
+            label="Dark becomes lit"
+            checked={inverted}
+            onChange={({ currentTarget: { checked } }) => setInverted(checked)}
+          />
+        </>
+      )}
       <div className={classes.brought}>
         <FramePixels rows={frames[0]!} label="As it comes in" />
       </div>
