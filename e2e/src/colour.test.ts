@@ -136,8 +136,6 @@ describe('a display of colours from nothing', () => {
       const { document } = (await bench.server.ask('GET', `/gadgets/${id}`)).body as { document: Gadget };
       return document.pictures[0]?.frames[0]?.join() === '34';
     });
-    await bench.segment('Pages');
-    await bench.driver.findElement(By.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
   });
 
   it('shows pictures in inks of their own', async () => {
