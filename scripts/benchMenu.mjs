@@ -15,7 +15,7 @@ function largeMenu(core) {
       ? { ...common(n + 1, `Group ${n / 10}`, null), kind: 'submenu' }
       : {
           ...common(n + 1, `Value ${n}`, `i${n - (n % 10) + 1}`),
-          kind: 'value', variableId: `v${(n % 90) + 1}`, step: 1, low: null, high: null, typical: 40, wraps: false, live: false,
+          kind: 'value', variableId: `v${(n % 90) + 1}`, step: 1, low: null, high: null, typical: 40, format: 'plain', wraps: false, live: false,
         },
   ); // prettier-ignore
   let gadget = core.emptyGadget('Bench');

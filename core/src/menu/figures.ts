@@ -8,7 +8,6 @@ import { Ways, type Effort, type Stroke } from './ways.ts';
 export interface Setting extends Effort {
   /** What it is set to. */
   to: number;
-  strokes: readonly Stroke[];
 }
 
 /** What stands beside an item. */
@@ -46,8 +45,8 @@ const setOf = (
   item: MenuItemOf<'value' | 'choice' | 'pick'>,
   to: number,
 ): Setting | null => {
-  const strokes = ways.set(item, beginOf(outline, item), to);
-  return strokes && { to, strokes, ...ways.effort(strokes) };
+  const effort = ways.setEffort(item, beginOf(outline, item), to);
+  return effort && { to, presses: effort.presses, timeUs: effort.timeUs };
 };
 
 /** What an item's number is when the gadget is new, inside what it can be set to. */
@@ -69,7 +68,7 @@ function typicalOf(outline: Outline, item: MenuItemOf<'value' | 'choice' | 'pick
 }
 
 function figuresOfItem(outline: Outline, ways: Ways, item: MenuItem): ItemFigures {
-  const reach = ways.effort(ways.reach(item));
+  const reach = ways.reachEffort(item);
   const whole = (strokes: readonly Stroke[]) => ({ ...ways.effort(strokes), to: null });
   switch (item.kind) {
     case 'value':

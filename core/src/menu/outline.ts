@@ -137,7 +137,11 @@ export class Outline {
     return new Set(held.map(({ role }) => role));
   }
   /** What says what while something is being set. */
-  get editCommands(): Partial<Record<'more' | 'less' | 'done' | 'cancel', Saying>> {
+  get editCommands(): EditCommands {
+    return (this.knownEditCommands ??= this.editCommandsNow());
+  }
+  private knownEditCommands: EditCommands | null = null;
+  private editCommandsNow(): EditCommands {
     if (this.scheme.style !== 'labelled') return this.commands;
     const keys = labelledRoles(this.menu.scheme).map((role): Saying => ({ role, how: 'tap' }));
     const [less, more, third] = keys;
@@ -176,6 +180,8 @@ export class Outline {
     );
   }
 }
+
+type EditCommands = Partial<Record<'more' | 'less' | 'done' | 'cancel', Saying>>;
 
 /** Ids of what is made for a menu or an item: the owner's, and a word. Nothing else has such ids. */
 export const madeId = (owner: { id: string }, what: string): string => `${owner.id}${what}`;

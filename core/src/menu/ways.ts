@@ -24,11 +24,21 @@ export interface Effort {
 
 const isTurn = ({ how }: Saying) => how === 'up' || how === 'down';
 
+/** What was done so far, with the last of it: doing that once more takes no new decision. */
+interface Sum extends Effort {
+  last: Stroke | null;
+}
+const nothingDone: Sum = { presses: 0, timeUs: 0, last: null };
+
 /** @returns what the strokes cost one after the other */
 export function effortOf(strokes: readonly Stroke[], means: Means): Effort {
-  let presses = 0;
-  let timeUs = 0;
-  let last: Stroke | null = null;
+  const { presses, timeUs } = sumOf(strokes, means, nothingDone);
+  return { presses, timeUs };
+}
+
+/** What it comes to with these behind what was done before. */
+function sumOf(strokes: readonly Stroke[], means: Means, before: Sum): Sum {
+  let { presses, timeUs, last } = before;
   for (const stroke of strokes) {
     const { role, how, times, gapUs, keptDown } = stroke;
     if (times === 0) continue;
@@ -40,12 +50,13 @@ export function effortOf(strokes: readonly Stroke[], means: Means): Effort {
     else if (how === 'hold') timeUs += times * (means.holdUs(role) + strokeUs.afterHold);
     else timeUs += times * strokeUs.press;
   }
-  return { presses, timeUs };
+  return { presses, timeUs, last };
 }
 /** Detents that are to count one step each come no quicker than that. */
 const slowest = ({ quick }: Means): number => quick?.slowUs ?? 0;
 
-const stroke = (saying: Saying, times = 1): Stroke[] => (times > 0 ? [{ ...saying, times }] : []);
+// Written out: it is made thousands of times for a large menu.
+const stroke = ({ role, how }: Saying, times = 1): Stroke[] => (times > 0 ? [{ role, how, times }] : []);
 
 /** How to say one thing so many times: kept down or turned quickly where that takes fewer presses. */
 function run(saying: Saying, times: number, means: Means, waits: boolean): Stroke[] {
@@ -143,6 +154,8 @@ export class Ways {
   private readonly means: Means;
   private readonly heldToo: ReadonlySet<SchemeRole>;
   private readonly ways = new Map<string, readonly Stroke[]>();
+  /** What it takes until an item can be set. */
+  private readonly opened = new Map<string, Sum>();
   constructor(outline: Outline, means: Means) {
     this.outline = outline;
     this.means = means;
@@ -202,15 +215,46 @@ export class Ways {
 
   /** Until the item is open, or, where choosing it is doing it, until it would be chosen. */
   reach(item: MenuItem): readonly Stroke[] {
-    const done = item.kind === 'toggle' || item.kind === 'action' || item.kind === 'factory';
+    return this.isDoneThere(item) ? this.upTo(item) : [...this.upTo(item), ...this.choice(item)];
+  }
+  /** What that costs. */
+  reachEffort(item: MenuItem): Effort {
     const ring = this.outline.scheme.style === 'ring';
-    return done || (ring && item.kind !== 'text')
-      ? this.upTo(item)
-      : [...this.upTo(item), ...this.choice(item)];
+    const alike = this.isDoneThere(item) === ring;
+    const { presses, timeUs } = alike ? this.openSum(item) : this.effort(this.reach(item));
+    return { presses, timeUs };
+  }
+  /** Being on it is all: nothing opens. */
+  private isDoneThere({ kind }: MenuItem): boolean {
+    const done = kind === 'toggle' || kind === 'action' || kind === 'factory';
+    return done || (this.outline.scheme.style === 'ring' && kind !== 'text');
   }
 
   /** Until a number is set and confirmed; null: this scheme cannot set it to that. */
   set(item: MenuItemOf<'value' | 'choice' | 'pick'>, from: number, to: number): Stroke[] | null {
+    const setting = this.setting(item, from, to);
+    return setting && [...this.toOpen(item), ...setting];
+  }
+  /** What that costs. The way to the item is the same whatever it is set to. */
+  setEffort(item: MenuItemOf<'value' | 'choice' | 'pick'>, from: number, to: number): Effort | null {
+    const setting = this.setting(item, from, to);
+    if (!setting) return null;
+    return sumOf(setting, this.means, this.openSum(item));
+  }
+  private openSum(item: MenuItem): Sum {
+    let open = this.opened.get(item.id);
+    if (!open) {
+      open = sumOf(this.toOpen(item), this.means, nothingDone);
+      this.opened.set(item.id, open);
+    }
+    return open;
+  }
+  /** Until an item can be set. */
+  private toOpen(item: MenuItem): readonly Stroke[] {
+    const ring = this.outline.scheme.style === 'ring';
+    return ring ? this.upTo(item) : [...this.upTo(item), ...this.choice(item)];
+  }
+  private setting(item: MenuItemOf<'value' | 'choice' | 'pick'>, from: number, to: number): Stroke[] | null {
     const { outline } = this;
     const { editCommands: commands } = outline;
     const ring = outline.scheme.style === 'ring';
@@ -223,8 +267,6 @@ export class Ways {
     const more = this.times(commands.more, steps.more);
     const less = this.times(commands.less, steps.less);
     return [
-      ...this.upTo(item),
-      ...(ring ? [] : this.choice(item)),
       ...(steps.first === 'more' ? [...more, ...less] : [...less, ...more]),
       ...(ring ? [] : stroke(commands.done!)),
     ];
