@@ -133,3 +133,37 @@ describe('a number that a press changes', () => {
     await bench.shows('No snags');
   });
 });
+
+describe('a picture that a small memory has no room for', () => {
+  it('is told of, and made a tile at a time by a click', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.click('Parts');
+    await bench.addParts('Small colour display, SPI');
+    const board = await bench.driver.findElement(
+      By.xpath('//select[./option[contains(., "11 pins, native USB")]]'),
+    );
+    await bench.pick(board, '32-bit board, 11 pins, native USB, 3.3 V');
+    await (await bench.css('[aria-label^="Small colour display, SPI: figures of"]')).click();
+    const made = await bench.until('how pictures are made', async () => {
+      const path = By.xpath('//main//label[normalize-space()="Pictures are made"]/following::select[1]');
+      return (await bench.driver.findElements(path))[0];
+    });
+    await bench.pick(made, 'whole in the memory');
+    // 160 × 128 pixels of two bytes.
+    await bench.shows('A picture that is kept takes 40 KiB of the chip’s memory.');
+    const snags = By.xpath('//button[contains(., " snag")]');
+    await (await bench.until('a snag', async () => (await bench.driver.findElements(snags))[0])).click();
+    await bench.shows('Small colour display is drawn in 40 KiB of memory');
+    const mend = await bench.until(
+      'the mend',
+      async () =>
+        (await bench.driver.findElements(By.xpath('//button[contains(., "Draw it a tile at a time")]')))[0],
+    );
+    await mend.click();
+    await bench.until(
+      'it is gone',
+      async () => !(await bench.text('body')).includes('is drawn in 40 KiB of memory'),
+    );
+  });
+});

@@ -7,7 +7,7 @@ import { OwnCharacters } from './OwnCharacters.tsx';
 import { useGlow } from './useGlow.ts';
 import classes from './Swatches.module.css';
 
-const field = { label: '', min: 1, width: 110 } as const;
+const field = { label: '', min: 1, width: 124 } as const;
 
 /** Rows of characters, and how many stand in one. */
 const Cells = ({

@@ -42,7 +42,7 @@ export function StateByState({
         {moments.map((moment) => (
           <li key={moment.names[0]}>
             <Shown display={display} moment={moment} />
-            <span>{namesOf(moment)}</span>
+            <span title={namesOf(moment)}>{namesOf(moment)}</span>
           </li>
         ))}
       </ul>
