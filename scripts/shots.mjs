@@ -89,6 +89,11 @@ try {
   await sleep(900);
   await shot('flow');
   await open('screen?page=n2');
+  // Its pages are first seen where they are shown.
+  await driver.wait(
+    async () => (await driver.findElements(By.css('[aria-label="Values as in"]'))).length > 0,
+    30_000,
+  );
   await press();
   await sleep(3_200);
   await shot('screen');
@@ -97,6 +102,16 @@ try {
   await shot('pictures');
   await driver.get(`${url}/g/${idOf('Cue Lantern')}/screen`);
   await labelled('Press GO');
+  await sleep(1_500);
+  // Every place, menus too, as it is first seen.
+  await driver.executeScript(
+    `for (const summary of document.querySelectorAll('summary'))
+       if (summary.textContent === 'What it shows, state by state') summary.click();`,
+  );
+  await driver.wait(
+    async () => (await driver.findElements(By.css('ul[aria-label$=" shows"] > li'))).length > 5,
+    20_000,
+  );
   await sleep(1_500);
   await shot('characters');
   await driver.get(`${url}/g/${idOf('Cue Lantern')}/screen?view=menus`);
@@ -173,7 +188,7 @@ try {
   await shot('wiring-clash-dark');
   await open('flow');
   await theme('light');
-  await (await named('16 snags')).click();
+  await (await driver.findElement(By.xpath('//button[contains(., " snags")]'))).click();
   await sleep(600);
   await shot('snags');
 } finally {
