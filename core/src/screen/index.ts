@@ -2,7 +2,7 @@ export { blankCells, blankRows, renderCells, rowCells, shownCells } from './cell
 export { firstPage, type Element, type ElementKind } from './elements.ts';
 export { policiesOf, type Policies, type Policy } from './policies.ts';
 export { elementProblem } from './problem.ts';
-export { fontMemory } from './said.ts';
+export { fontMemory, storedBytes } from './said.ts';
 export { inksOf, mixed, readColour, shownInks, type Colour } from './palette.ts';
 export { specimen } from './glyphs.ts';
 export { FontFileError, fontFileLimits, readBdf, type FontWish, type ReadFont } from './bdf.ts';

@@ -1,4 +1,5 @@
 import type { Gadget } from '../gadget/index.ts';
+import { rasterBytes } from '../picture/index.ts';
 import type { Element } from './elements.ts';
 import { fontBytes } from './fonts.ts';
 import { stockOf } from './stock.ts';
@@ -74,4 +75,25 @@ export function fontMemory(gadget: Gadget, screenId: string): number {
     (sum, ref) => sum + fontBytes(stock.font(ref), charactersOf(gadget, ref, screenId).size),
     0,
   );
+}
+
+/**
+ * Bytes of the program in which all pages find what they are drawn with: fonts, each once and trimmed to the characters
+ * that may be written in it, and the pictures that pages show. What is drawn with nothing of that costs nothing here.
+ */
+export function storedBytes(gadget: Gadget): number {
+  const stock = stockOf(gadget);
+  const fonts = fontUses(gadget).reduce(
+    (sum, ref) => sum + fontBytes(stock.font(ref), charactersOf(gadget, ref).size),
+    0,
+  );
+  const shown = new Set(
+    gadget.pages.flatMap(({ elements }) =>
+      elements.flatMap((element) => (element.kind === 'drawPicture' ? [element.pictureId] : [])),
+    ),
+  );
+  return [...shown].reduce((sum, id) => {
+    const raster = stock.rasters.get(id);
+    return sum + (raster ? rasterBytes(raster) : 0);
+  }, fonts);
 }

@@ -1,5 +1,6 @@
 import { variableRange, variableSize, type Board, type Gadget } from '../gadget/index.ts';
 import { figuresOf, kindOf, priceOf } from '../parts/index.ts';
+import { storedBytes } from '../screen/index.ts';
 import { boardOf, openPins } from './boards.ts';
 import { companionRoles } from './companions.ts';
 import { wiringProblem } from './demands.ts';
@@ -142,7 +143,11 @@ export function gaugesOf(gadget: Gadget, board: Board | null = boardOf(gadget)):
       used: 4 * sum(gadget.flow.variables.map(variableSize)) + sum(memory.map(({ ram }) => ram)),
       of: board?.ramBytes ?? null,
     },
-    { id: 'flash', used: sum(memory.map(({ flash }) => flash)), of: board?.flashBytes ?? null },
+    {
+      id: 'flash',
+      used: sum(memory.map(({ flash }) => flash)) + storedBytes(gadget),
+      of: board?.flashBytes ?? null,
+    },
     { id: 'settings', used: settingsBytes(gadget), of: board ? board.settingsBytes + extra : null },
   ];
 }

@@ -320,6 +320,38 @@ describe('comparing', () => {
   });
 });
 
+describe('the program’s memory', () => {
+  it('has fonts, trimmed to what is written in them, and the pictures that pages show', () => {
+    const plain = gadgetOf('board-8bit-20', ['graphic-display-spi']);
+    const outputId = plain.outputs[0]!.id;
+    const used = (gadget: Gadget) => gaugesOf(gadget).find(({ id }) => id === 'flash')!.used;
+    const frame = Array.from({ length: 10 }, () => '##########');
+    const pictures = [
+      { id: 'f1', name: 'Lamp', frames: [frame, frame] },
+      { id: 'f2', name: 'Never shown', frames: [frame] },
+    ];
+    const seen = { outputId, onlyIf: '1', blinks: 'steady', ink: '1', x: '0', y: '0' } as const;
+    const written = { ...seen, font: '6x8', align: 'left', inverted: false } as const;
+    const pages = [
+      {
+        id: 'n1',
+        name: 'First',
+        outputId,
+        over: null,
+        elements: [
+          { kind: 'drawText', ...written, text: 'ABBA' } as const,
+          { kind: 'drawPicture', ...seen, pictureId: 'f1', frame: '0', how: 'over' } as const,
+        ],
+      },
+    ];
+    // A and B of five columns each; two frames of ten columns of two bytes.
+    expect(used({ ...plain, pages, pictures }) - used(plain)).toBe(2 * 5 + 2 * 20);
+    // The same font on another page costs nothing more.
+    const twice = [...pages, { ...pages[0]!, id: 'n2' }];
+    expect(used({ ...plain, pages: twice, pictures }) - used(plain)).toBe(50);
+  });
+});
+
 describe('the order of wiring', () => {
   it('begins with supply and ground, and leaves no wire out', () => {
     const gadget = wired(

@@ -14,10 +14,14 @@ export interface StatesAnswer {
   share: number | null;
 }
 
-/** What lights and displays show in every state, looked for as long as whoever asks is there. */
-export function useStates(gadget: Gadget): StatesAnswer {
+/**
+ * What lights and displays show in every state, looked for as long as whoever asks is there.
+ * @param gadget null: there is nothing to look for
+ */
+export function useStates(gadget: Gadget | null): StatesAnswer {
   const [answer, setAnswer] = useState<StatesAnswer>({ shown: null, share: 0 });
   useEffect(() => {
+    if (!gadget) return;
     let current = true;
     const tell = (share: number) => current && setAnswer(({ shown }) => ({ shown, share }));
     const rest = setTimeout(() => {

@@ -111,7 +111,7 @@ function PagesView({ views }: { views: ReactNode }) {
     displays.find(({ kind }) => kind === 'screen') ??
     displays[0];
   const screen = display?.kind === 'screen' ? display : null;
-  const states = useStates(gadget);
+  const states = useStates(display ? gadget : null);
   const moments = states.shown?.displays.filter(({ outputId }) => outputId === display?.id) ?? none;
   const missing = states.shown?.codes.missing.map(({ name }) => name) ?? [];
   const pages = screen ? pagesOf(gadget, screen.id) : [];

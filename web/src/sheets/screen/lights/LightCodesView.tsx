@@ -24,8 +24,9 @@ const mostShown = 12;
 /** What every light tells, and in which states. */
 export function LightCodesView() {
   const gadget = useDocument();
-  const { shown, share } = useStates(gadget);
-  if (!gadget.outputs.some(({ kind }) => kind === 'light' || kind === 'lights'))
+  const lit = gadget.outputs.some(({ kind }) => kind === 'light' || kind === 'lights');
+  const { shown, share } = useStates(lit ? gadget : null);
+  if (!lit)
     return (
       <FirstStep>
         There is no light yet. Add one in Parts and let states switch it: here stands what each of its
