@@ -288,7 +288,7 @@ describe('snags', () => {
     );
     await bench.click('Bring back');
     await (await bench.label('Close revisions')).click();
-    await bench.click('16 snags');
+    await bench.click('17 snags');
     await bench.shows('One press counts twice');
     await bench.click('Set Fire, then ignore, 11.5\u202fms');
     await bench.click('Stop listening for a double tap');
@@ -298,7 +298,7 @@ describe('snags', () => {
       async () => !(await bench.text('[role=dialog]')).includes('counts twice'),
     );
     await (await bench.label('Close snags')).click();
-    await bench.click('13 snags');
+    await bench.click('14 snags');
     await bench.until('a place to go to', async () => {
       await bench.click('Show where');
       return true;
