@@ -430,6 +430,7 @@ export {
   litShare,
   shinesAt,
   shiningFully,
+  type Shining,
   drawnBitmap,
   elementProblem,
   firstPage,

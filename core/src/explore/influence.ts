@@ -38,5 +38,7 @@ export function influencing(tables: FlowTables, asked: Iterable<number> = []): R
 }
 
 /** Ids of the variables that an expression over ids names. */
-export const variablesIn = ({ flow }: Gadget, text: string): string[] =>
-  flow.variables.flatMap(({ id }) => (new RegExp(`\\b${id}\\b`).test(text) ? [id] : []));
+export function variablesIn({ flow }: Gadget, text: string): string[] {
+  const words = new Set(text.match(/\w+/g));
+  return flow.variables.flatMap(({ id }) => (words.has(id) ? [id] : []));
+}

@@ -1,7 +1,7 @@
 import { canonicalJson, flashingCentiHz, type Gadget, type Output, type Paint } from '../gadget/index.ts';
 import { blinksOf, nameOf, restingPicture } from '../lights/index.ts';
 import { looksOf, type OutputState } from '../machine/index.ts';
-import { nameOfSettled, type Settled } from './settled.ts';
+import { nameOfSettled, unseenIn, type Settled } from './settled.ts';
 
 /** What one light, or several in a row, tells in a state: how it is lit, and in which colours. */
 export interface Code {
@@ -185,11 +185,7 @@ export function lightCodes(gadget: Gadget, found: readonly Settled[]): LightCode
   const own = new Set(gadget.flow.states.map(({ id }) => id));
   const settled = found.filter(({ states }) => states.every(({ id }) => own.has(id)));
   // A state that a menu is in is seen in all of its places.
-  const seen = new Set(found.flatMap(({ stateIds }) => stateIds));
-  const outer = new Set(gadget.flow.states.map(({ parentId }) => parentId));
-  const missing = gadget.flow.states.filter(
-    ({ id, kind }) => kind === 'plain' && !outer.has(id) && !seen.has(id),
-  );
+  const missing = unseenIn(gadget.flow.states, found).filter(({ kind }) => kind === 'plain');
   return {
     lights: lightCodesIn(gadget, settled),
     alike: alikeIn(settled),

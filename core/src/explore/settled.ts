@@ -10,7 +10,7 @@ const mostCompared = 60;
 const settleUs = 1_500_000;
 
 /** What entering tells has been told by then, however long a turn of the loop is. */
-const glanceUs = 100_000;
+export const glanceUs = 100_000;
 
 /** What a gadget shows in a state, once that has settled. */
 export interface Settled {
@@ -29,6 +29,19 @@ export interface Settled {
 
 /** As people call it. */
 export const nameOfSettled = ({ states }: Settled): string => states.map(({ name }) => name).join(' with ');
+
+/** What can be seen just now, kept while the machine goes on. */
+export function seenNow({ shown }: Machine): Pick<Settled, 'outputs' | 'variables' | 'stateIds'> {
+  const { outputs, variables, stateIds } = shown;
+  return { outputs: { ...outputs }, variables: { ...variables }, stateIds };
+}
+
+/** Innermost states in which nothing was seen. */
+export function unseenIn(states: readonly State[], found: readonly Settled[]): State[] {
+  const seen = new Set(found.flatMap(({ stateIds }) => stateIds));
+  const outer = new Set(states.map(({ parentId }) => parentId));
+  return states.filter(({ id }) => !outer.has(id) && !seen.has(id));
+}
 
 /** Played to it and left alone; null: no run came there, or it was left within a moment. */
 function settledAt(explorer: Explorer, id: number, effort: Effort): Omit<Settled, 'states'> | null {
@@ -50,15 +63,10 @@ function settledAt(explorer: Explorer, id: number, effort: Effort): Omit<Settled
   machine.takeTrace();
   const glanced = there !== null && play(endUs + glanceUs) === there;
   // Kept: the machine goes on.
-  const now = () => {
-    const { outputs, variables, stateIds } = machine.shown;
-    return { outputs: { ...outputs }, variables: { ...variables }, stateIds };
-  };
-  const glance = glanced ? { ...now(), stays: false, alternating: [] } : null;
+  const glance = glanced ? { ...seenNow(machine), stays: false, alternating: [] } : null;
   const stays = glanced && play(endUs + settleUs) === there;
   effort.left -= machine.work;
-  const alternating = alternatingIn(machine.takeTrace());
-  return stays ? { ...now(), stays, alternating } : glance;
+  return stays ? { ...seenNow(machine), stays, alternating: alternatingIn(machine.takeTrace()) } : glance;
 }
 
 /**

@@ -1,7 +1,7 @@
 import type { Gadget } from '../gadget/index.ts';
 import { asMeant } from '../gesture/index.ts';
 import { Explorer } from './explorer.ts';
-import { settling, type Settled } from './settled.ts';
+import { settling, unseenIn, type Settled } from './settled.ts';
 import { Wandering } from './wandering.ts';
 
 /** Asked for by itself, it may look farther than checks do at every edit: a second or two. */
@@ -45,7 +45,15 @@ export class StatesLooked {
     const next = this.states.next();
     if (next.value) this.settled.push(next.value);
     this.came += 1;
-    if (next.done) this.wandering = new Wandering(this.explorer.gadget, this.missing());
+    if (next.done) {
+      const { gadget } = this.explorer;
+      const missing = unseenIn(gadget.flow.states, this.settled);
+      const stayable = missing.filter(({ kind }) => kind === 'plain' || kind === 'final');
+      this.wandering = new Wandering(
+        gadget,
+        stayable.map(({ id }) => id),
+      );
+    }
     return false;
   }
 
@@ -62,15 +70,5 @@ export class StatesLooked {
   all(): readonly Settled[] {
     while (!this.advance());
     return this.found;
-  }
-
-  /** Innermost states in which nothing was seen. */
-  private missing(): string[] {
-    const { states } = this.explorer.gadget.flow;
-    const seen = new Set(this.settled.flatMap(({ stateIds }) => stateIds));
-    const outer = new Set(states.map(({ parentId }) => parentId));
-    return states.flatMap(({ id, kind }) =>
-      (kind === 'plain' || kind === 'final') && !outer.has(id) && !seen.has(id) ? [id] : [],
-    );
   }
 }

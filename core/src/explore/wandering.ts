@@ -1,10 +1,9 @@
 import type { Gadget, State } from '../gadget/index.ts';
 import { unitAt } from '../kernel/index.ts';
 import { Machine } from '../machine/index.ts';
-import { withMenus } from '../menu/index.ts';
 import { doableMoves, type Move } from './moves.ts';
 import { knobMoved } from './script.ts';
-import type { Settled } from './settled.ts';
+import { glanceUs, seenNow, type Settled } from './settled.ts';
 
 /** Somebody eager, and somebody who mostly waits: on the mean so long between two moves. */
 const paces = [900_000, 15_000_000] as const;
@@ -12,8 +11,6 @@ const paces = [900_000, 15_000_000] as const;
 const roundUs = 600_000_000;
 /** What is there for less than that between two looks is missed. */
 const lookUs = 250_000;
-/** What entering tells has been told by then. */
-const glanceUs = 100_000;
 /** What each may cost, in the kernel's parts. */
 const mostWork = 400_000_000;
 const channels = { pause: 0x5a10, pick: 0x5a20 } as const;
@@ -21,7 +18,6 @@ const channels = { pause: 0x5a10, pick: 0x5a20 } as const;
 /** Plays at random through the whole machine, and keeps what can be seen in states that were found in no other way. */
 export class Wandering {
   readonly found: Settled[] = [];
-  private readonly gadget: Gadget;
   private readonly moves: readonly Move[];
   private readonly wanted: Set<string>;
   private readonly outer: ReadonlySet<string>;
@@ -31,9 +27,14 @@ export class Wandering {
   private moved = 0;
   private nextUs = 0;
 
-  /** @param wanted ids of innermost states */
-  constructor(document: Gadget, wanted: Iterable<string>) {
-    this.gadget = withMenus(document);
+  /**
+   * @param gadget with all that its menus come to
+   * @param wanted ids of innermost states
+   */
+  constructor(
+    private readonly gadget: Gadget,
+    wanted: Iterable<string>,
+  ) {
     this.moves = doableMoves(this.gadget);
     this.wanted = new Set(wanted);
     this.outer = new Set(this.gadget.flow.states.flatMap(({ parentId }) => parentId ?? []));
@@ -82,14 +83,12 @@ export class Wandering {
     const there = machine.shown.stateIds;
     if (!there.some((id) => this.wanted.has(id))) return;
     machine.advance(machine.nowUs + glanceUs, mostWork);
-    const { stateIds, outputs, variables } = machine.shown;
-    if (stateIds.join() !== there.join()) return;
-    for (const id of stateIds) this.wanted.delete(id);
+    const seen = seenNow(machine);
+    if (seen.stateIds.join() !== there.join()) return;
+    for (const id of seen.stateIds) this.wanted.delete(id);
     this.found.push({
-      states: this.innermost(stateIds),
-      stateIds,
-      outputs: { ...outputs },
-      variables: { ...variables },
+      states: this.innermost(seen.stateIds),
+      ...seen,
       // Nobody waited to see whether it is left by itself.
       stays: false,
       alternating: [],

@@ -68,8 +68,8 @@ export const fontUses = (gadget: Gadget, screenId?: string): string[] => [
   ),
 ];
 
-/** Bytes of the fonts that the pages of a display need, each trimmed to the characters that may be written in it. */
-export function fontMemory(gadget: Gadget, screenId: string): number {
+/** Bytes of the fonts that the pages of a display need, or all pages, each trimmed to what may be written in it. */
+export function fontMemory(gadget: Gadget, screenId?: string): number {
   const stock = stockOf(gadget);
   return fontUses(gadget, screenId).reduce(
     (sum, ref) => sum + fontBytes(stock.font(ref), charactersOf(gadget, ref, screenId).size),
@@ -82,18 +82,14 @@ export function fontMemory(gadget: Gadget, screenId: string): number {
  * that may be written in it, and the pictures that pages show. What is drawn with nothing of that costs nothing here.
  */
 export function storedBytes(gadget: Gadget): number {
-  const stock = stockOf(gadget);
-  const fonts = fontUses(gadget).reduce(
-    (sum, ref) => sum + fontBytes(stock.font(ref), charactersOf(gadget, ref).size),
-    0,
-  );
+  const { rasters } = stockOf(gadget);
   const shown = new Set(
     gadget.pages.flatMap(({ elements }) =>
       elements.flatMap((element) => (element.kind === 'drawPicture' ? [element.pictureId] : [])),
     ),
   );
   return [...shown].reduce((sum, id) => {
-    const raster = stock.rasters.get(id);
+    const raster = rasters.get(id);
     return sum + (raster ? rasterBytes(raster) : 0);
-  }, fonts);
+  }, fontMemory(gadget));
 }

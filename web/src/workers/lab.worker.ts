@@ -146,12 +146,11 @@ const lab = {
   wayInto,
   taskVerdicts,
   /**
-   * What lights and displays show in every state, telling how much of it is done; null where it was asked again
-   * meanwhile, or for nothing (without a gadget).
+   * What lights and displays show in every state, telling how much of it is done; null where it was asked again, or
+   * stopped, meanwhile.
    */
-  async states(gadget: Gadget | null, tell: (share: number) => void): Promise<StatesShown | null> {
+  async states(gadget: Gadget, tell: (share: number) => void): Promise<StatesShown | null> {
     const mine = (statesAsked += 1);
-    if (!gadget) return null;
     const looked = new StatesLooked(gadget);
     let sinceMs = performance.now();
     while (!looked.advance()) {
@@ -162,6 +161,9 @@ const lab = {
       sinceMs = performance.now();
     }
     return { codes: lightCodes(gadget, looked.found), displays: displaysShown(gadget, looked.found) };
+  },
+  stopStates(): void {
+    statesAsked += 1;
   },
   menuAdvice,
   policiesOf,

@@ -34,7 +34,7 @@ export function useStates(gadget: Gadget | null): StatesAnswer {
     return () => {
       current = false;
       clearTimeout(rest);
-      void lab().states(null, proxy(tell));
+      void lab().stopStates();
     };
   }, [gadget]);
   return answer;

@@ -1,10 +1,10 @@
-import { blankCells, shinesAt, shiningFully, shownCells, type TextDisplay } from '@hum-lever/core';
+import { blankCells, shiningFully, shownCells, type TextDisplay } from '@hum-lever/core';
 import { useMemo } from 'react';
 import { useOutput } from '../useOutput.ts';
 import { Cells } from './Cells.tsx';
 import { DisplayInCase } from './DisplayInCase.tsx';
-import { brightness, cssOf, inLight } from './inks.ts';
-import { useGlow } from './useGlow.ts';
+import { cssOf, inLight } from './inks.ts';
+import { useBright } from './useGlow.ts';
 
 /** Millimetres of a dot, or a part of a segment, of a common small display. */
 const dotMm = { dots: 0.56, seven: 0.7, fourteen: 0.7 } as const;
@@ -14,8 +14,9 @@ export function Display({ output }: { output: TextDisplay }) {
   const { id, name, cells } = output;
   const shown = useOutput('text', id);
   const rows = shown?.rows ?? none;
-  const { colour } = shown?.shining ?? shiningFully;
-  const glow = useGlow(id);
+  const shining = shown?.shining ?? shiningFully;
+  const { colour } = shining;
+  const bright = useBright(output, shining);
   const inks = useMemo(() => inLight(shownCells(output), colour), [output, colour]);
   const said = Array.from({ length: output.rows }, (_, row) => (rows[row] ?? '').trim()).join(' / ');
   return (
@@ -24,7 +25,7 @@ export function Display({ output }: { output: TextDisplay }) {
       name={name}
       wideMm={blankCells(output).widthPx * dotMm[cells]}
       ground={cssOf(inks[0]!)}
-      bright={brightness(shinesAt(shown?.shining ?? shiningFully, { glow, dims: output.dims }), glow)}
+      bright={bright}
     >
       <Cells display={output} rows={rows} inks={inks} label={`${name}: ${said}`} />
     </DisplayInCase>

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { useIsLit } from '../../shared/index.ts';
+import { brightStyle } from './inks.ts';
 import classes from './Display.module.css';
 
 /** What the case has room for; wider displays are drawn smaller, and say so. */
@@ -32,7 +33,7 @@ export function DisplayInCase({
         style={{
           width: `${wideMm * scale}mm`,
           background: ground,
-          ...(bright < 1 && { filter: `brightness(${bright})` }),
+          ...brightStyle(bright),
         }}
       >
         {children}

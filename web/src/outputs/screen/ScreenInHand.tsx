@@ -1,7 +1,6 @@
 import {
   displayBus,
   readOn,
-  shinesAt,
   shiningFully,
   shownInks,
   type Drawn,
@@ -14,8 +13,8 @@ import { useOutput } from '../useOutput.ts';
 import { usePlayer, virtualNowUs } from '../../workers/index.ts';
 import { DisplayInCase } from './DisplayInCase.tsx';
 import { Glass, type Coming } from './Glass.tsx';
-import { brightness, cssOf, inLight } from './inks.ts';
-import { useGlow } from './useGlow.ts';
+import { cssOf, inLight } from './inks.ts';
+import { useBright } from './useGlow.ts';
 
 const blank: Drawn = { pageId: null, rows: [], drawings: [] };
 
@@ -61,17 +60,12 @@ export function ScreenInHand({ output }: { output: Screen }) {
   const shown = useOutput('screen', id);
   const drawn = shown?.glass ?? blank;
   const coming = useComing(id, shown);
-  const { colour } = shown?.shining ?? shiningFully;
-  const glow = useGlow(id);
+  const shining = shown?.shining ?? shiningFully;
+  const { colour } = shining;
+  const bright = useBright(output, shining);
   const inks = useMemo(() => inLight(shownInks(output), colour), [output, colour]);
   return (
-    <DisplayInCase
-      id={id}
-      name={name}
-      wideMm={wideMm}
-      ground={cssOf(inks[0]!)}
-      bright={brightness(shinesAt(shown?.shining ?? shiningFully, { glow, dims: output.dims }), glow)}
-    >
+    <DisplayInCase id={id} name={name} wideMm={wideMm} ground={cssOf(inks[0]!)} bright={bright}>
       <Glass
         screen={output}
         drawn={drawn}

@@ -55,3 +55,7 @@ export function brightness(percent: number, glow: Glow | null): number {
   const least = unlit[glow?.from ?? 'behind'];
   return least + (1 - least) * (percent / 100) ** (1 / gamma);
 }
+
+/** The same as a style; none where it is as usual. */
+export const brightStyle = (bright: number): { filter?: string } =>
+  bright < 1 ? { filter: `brightness(${bright})` } : {};

@@ -31,7 +31,7 @@ export function PageList({
           key={page.id}
           screen={screen}
           page={page}
-          moment={momentOf(moments, page)}
+          moment={momentsOf(moments, page)[0]}
           at={at}
           last={at === pages.length - 1}
           chosen={page.id === chosen}
@@ -42,9 +42,9 @@ export function PageList({
   );
 }
 
-/** The first in which it is seen. */
-export const momentOf = (moments: readonly DisplayShown[], { id }: Page): DisplayShown | undefined =>
-  moments.find(({ shows }) => shows.kind === 'screen' && shows.glass.pageId === id);
+/** Those in which a page is seen. */
+export const momentsOf = (moments: readonly DisplayShown[], { id }: Page): DisplayShown[] =>
+  moments.filter(({ shows }) => shows.kind === 'screen' && shows.glass.pageId === id);
 
 function PageItem({
   screen,

@@ -23,7 +23,7 @@ import { Cost } from './Cost.tsx';
 import { DrawingBoard } from './Drawing.tsx';
 import { InCharacters } from './InCharacters.tsx';
 import { Elements } from './Elements.tsx';
-import { PageList } from './PageList.tsx';
+import { momentsOf, PageList } from './PageList.tsx';
 import { StateByState } from './StateByState.tsx';
 import { Ways } from './Ways.tsx';
 import { tryings, useTried, type TryingId } from './useTried.ts';
@@ -210,7 +210,7 @@ function Workplace({
   const gadget = useDocument();
   const [asked, setTrying] = useState<TryingId | string>('hand');
   // Of a moment its states are kept: an edit may have made another of it, or taken it away.
-  const seen = moments.filter(({ shows }) => shows.kind === 'screen' && shows.glass.pageId === page.id);
+  const seen = momentsOf(moments, page);
   const trying = tryings.find(({ value }) => value === asked)?.value ?? momentNamed(seen, asked) ?? 'hand';
   const [marked, mark] = useState<{ pageId: string; at: readonly number[] }>({ pageId: page.id, at: [] });
   const chosen = useMemo(

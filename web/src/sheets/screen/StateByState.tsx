@@ -1,8 +1,8 @@
-import { shinesAt, type DisplayShown, type Screen, type TextDisplay } from '@hum-lever/core';
+import type { DisplayShown, Screen, TextDisplay } from '@hum-lever/core';
 import { Cells } from '../../outputs/screen/Cells.tsx';
 import { Glass } from '../../outputs/screen/Glass.tsx';
-import { brightness } from '../../outputs/screen/inks.ts';
-import { useGlow } from '../../outputs/screen/useGlow.ts';
+import { brightStyle } from '../../outputs/screen/inks.ts';
+import { useBright } from '../../outputs/screen/useGlow.ts';
 import classes from './Screen.module.css';
 
 /** More names than this are counted. */
@@ -56,15 +56,11 @@ export function StateByState({
 }
 
 function Shown({ display, moment: { shows } }: { display: Screen | TextDisplay; moment: DisplayShown }) {
-  const glow = useGlow(display.id);
-  const bright = brightness(shinesAt(shows.shining, { glow, dims: display.dims }), glow);
+  const bright = useBright(display, shows.shining);
   // An edit made another kind of it: what was found before is of no use.
   if (display.kind !== shows.kind) return null;
   return (
-    <div
-      className={classes.small}
-      style={{ background: display.palette[0], ...(bright < 1 && { filter: `brightness(${bright})` }) }}
-    >
+    <div className={classes.small} style={{ background: display.palette[0], ...brightStyle(bright) }}>
       {display.kind === 'screen' && shows.kind === 'screen' && <Glass screen={display} drawn={shows.glass} />}
       {display.kind === 'text' && shows.kind === 'text' && <Cells display={display} rows={shows.rows} />}
     </div>
