@@ -1,7 +1,10 @@
-import { cell4x6 } from './fonts/cell4x6.ts';
-import { cell6x8 } from './fonts/cell6x8.ts';
 import { textFontNames, type fontNames, type OwnFont } from '../gadget/index.ts';
+import { boxCharacters, boxGlyph } from './fonts/boxes.ts';
+import { cell4x6 } from './fonts/cell4x6.ts';
+import { cell5x7 } from './fonts/cell5x7.ts';
+import { cell6x8 } from './fonts/cell6x8.ts';
 import { digits16x24 } from './fonts/digits16x24.ts';
+import { bitsOf, withLetters } from './fonts/letters.ts';
 
 export type FontName = (typeof fontNames)[number];
 
@@ -22,13 +25,12 @@ export interface Font {
 function drawn(art: readonly string[], indent: number, width: number, height: number): Map<string, Glyph> {
   const glyphs = new Map<string, Glyph>();
   for (let line = 0; line < art.length; line += height + 1) {
-    const rows = art.slice(line + 1, line + 1 + height);
-    for (let from = indent; from < rows[0]!.length; from += width + 1) {
-      const bits = rows.map((row) =>
-        [...row.slice(from, from + width)].reduce((sum, pixel, n) => sum | (pixel === '#' ? 1 << n : 0), 0),
+    const [characters, rows] = [[...art[line]!], art.slice(line + 1, line + 1 + height)];
+    for (let from = indent; from < rows[0]!.length; from += width + 1)
+      glyphs.set(
+        characters[from] ?? ' ',
+        rows.map((row) => bitsOf(row.slice(from, from + width))),
       );
-      glyphs.set(art[line]!.charAt(from) || ' ', bits);
-    }
   }
   return glyphs;
 }
@@ -64,12 +66,16 @@ const bold = (glyph: Glyph): Glyph => glyph.map((row) => row | (row << 1));
 /** Twice as high, and as wide as before; a slope of one pixel a row stays one, of two rows. */
 const tall = (glyph: Glyph): Glyph => glyph.flatMap((row) => [row, row]);
 
-/** @param change made of each character when it is first asked for */
+/**
+ * @param change made of each character when it is first asked for
+ * @param frames frames can be put together of it, too
+ */
 function fontOf(
   widthPx: number,
   heightPx: number,
   glyphs: ReadonlyMap<string, Glyph>,
   change: (glyph: Glyph) => Glyph = (glyph) => glyph,
+  frames = true,
 ): Font {
   const made = new Map<string, Glyph>();
   return {
@@ -80,9 +86,8 @@ function fontOf(
       const known = made.get(character);
       if (known) return known;
       const small = glyphs.get(character);
-      if (!small) return null;
-      const glyph = change(small);
-      made.set(character, glyph);
+      const glyph = small ? change(small) : frames ? boxGlyph(character, widthPx, heightPx) : null;
+      if (glyph) made.set(character, glyph);
       return glyph;
     },
   };
@@ -99,29 +104,77 @@ export function ownFont({ widthPx, heightPx, glyphs }: OwnFont): Font {
   return { widthPx, heightPx, drawnPx: widthPx, glyph: (character) => made.get(character) ?? null };
 }
 
-const usual = drawn(cell6x8, 2, 5, 8);
+const smallest = withLetters(drawn(cell4x6, 0, 3, 6), {
+  marks: {
+    grave: ['#..'],
+    acute: ['..#'],
+    circumflex: ['.#.'],
+    tilde: ['.##'],
+    diaeresis: ['#.#'],
+    ring: ['.#.'],
+  },
+  cedilla: { row: 5, art: ['.#.'] },
+  keeps: [0, 1, 2, 4],
+  capitalRows: 5,
+  smallFrom: 1,
+});
+const narrow = withLetters(drawn(cell5x7, 0, 4, 7), {
+  marks: {
+    grave: ['.#..', '..#.'],
+    acute: ['..#.', '.#..'],
+    circumflex: ['.##.'],
+    tilde: ['.#.#', '#.#.'],
+    diaeresis: ['#..#'],
+    ring: ['.##.', '.##.'],
+  },
+  narrow: { grave: ['#...', '.#..'], circumflex: ['.#..', '#.#.'], diaeresis: ['#.#.'] },
+  cedilla: { row: 6, art: ['.#..'] },
+  keeps: [0, 2, 3, 5],
+  capitalRows: 6,
+  smallFrom: 2,
+});
+const usual = withLetters(drawn(cell6x8, 2, 5, 8), {
+  marks: {
+    grave: ['.#...', '..#..'],
+    acute: ['...#.', '..#..'],
+    circumflex: ['..#..', '.#.#.'],
+    tilde: ['.#.#.', '#.#..'],
+    diaeresis: ['.#.#.'],
+    ring: ['.###.', '.#.#.'],
+  },
+  cedilla: { row: 7, art: ['..#..'] },
+  keeps: [0, 1, 3, 4, 6],
+  capitalRows: 7,
+  smallFrom: 2,
+});
 
 /**
  * By the cell that a character has. The larger ones with letters are the usual one, made bold, higher, or larger as a
  * whole.
  */
 export const fonts: Readonly<Record<FontName, Font>> = {
-  '4x6': fontOf(4, 6, drawn(cell4x6, 0, 3, 6)),
+  '4x6': fontOf(4, 6, smallest),
+  '5x7': fontOf(5, 7, narrow),
   '6x8': fontOf(6, 8, usual),
   '8x8': fontOf(8, 8, usual, bold),
   '8x16': fontOf(8, 16, usual, (glyph) => tall(bold(glyph))),
   '12x16': fontOf(12, 16, usual, (glyph) => enlarged(glyph, 2, 6)),
   '18x24': fontOf(18, 24, usual, (glyph) => enlarged(glyph, 3, 6)),
-  '16x24': fontOf(16, 24, drawn(digits16x24, 0, 15, 24)),
+  '16x24': fontOf(16, 24, drawn(digits16x24, 0, 15, 24), (glyph) => glyph, false),
 };
 
 /** Characters of a text that the font does not have, each once, in order. */
 export const lackingIn = (text: string, font: Font): string[] =>
   [...new Set(text)].filter((character) => font.glyph(character) === null);
 
-/** Bytes that a font takes in the memory of the chip, trimmed to so many characters: whole bytes a column of eight. */
-export const fontBytes = ({ drawnPx, heightPx }: Font, characters: number): number =>
-  characters * drawnPx * Math.ceil(heightPx / 8);
+/**
+ * Bytes that a font takes in the memory of the chip, trimmed to those characters: whole bytes a column of eight. Pieces
+ * of frames fill their cell, and so do all characters of a font that has some of them.
+ */
+export function fontBytes({ drawnPx, widthPx, heightPx }: Font, characters: ReadonlySet<string>): number {
+  const framed = boxCharacters.some((character) => characters.has(character));
+  return characters.size * (framed ? widthPx : drawnPx) * Math.ceil(heightPx / 8);
+}
 
 /** Largest font in which so many rows of so many characters lie on a display; null: not even the smallest. */
 export function fontForCells(

@@ -72,7 +72,7 @@ export const fontUses = (gadget: Gadget, screenId?: string): string[] => [
 export function fontMemory(gadget: Gadget, screenId?: string): number {
   const stock = stockOf(gadget);
   return fontUses(gadget, screenId).reduce(
-    (sum, ref) => sum + fontBytes(stock.font(ref), charactersOf(gadget, ref, screenId).size),
+    (sum, ref) => sum + fontBytes(stock.font(ref), charactersOf(gadget, ref, screenId)),
     0,
   );
 }

@@ -12,7 +12,7 @@ import { colourSchema, idSchema, lineSchema, wholeSchema } from '../gadget/primi
 import { idleDimSchema, text as characters } from './text.document.ts';
 
 /** By the cell that a character has, in pixels. The last has digits and what stands beside them, no letters. */
-export const fontNames = ['4x6', '6x8', '8x8', '8x16', '12x16', '18x24', '16x24'] as const;
+export const fontNames = ['4x6', '5x7', '6x8', '8x8', '8x16', '12x16', '18x24', '16x24'] as const;
 /** Those in which any text is written that nobody chose one for, from the smallest on. */
 export const textFontNames = ['4x6', '6x8', '12x16', '18x24'] as const;
 /** One of these, or one of the gadget's own by its id. */

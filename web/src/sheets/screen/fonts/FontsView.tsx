@@ -106,7 +106,7 @@ function Shown({
   const bitmap = useMemo(() => specimen(font, text), [font, text]);
   const paint = useCallback(() => bitmap, [bitmap]);
   const { inks } = usePictureInks();
-  const used = charactersOf(gadget, ref).size;
+  const used = charactersOf(gadget, ref);
   const onPages = gadget.pages.flatMap(({ name, elements }) =>
     elements.some((element) => 'font' in element && element.font === ref) ? [name] : [],
   );
@@ -127,7 +127,7 @@ function Shown({
           'On no page.'
         ) : (
           <>
-            On {onPages.join(', ')}: up to {count(used, 'character')},{' '}
+            On {onPages.join(', ')}: up to {count(used.size, 'character')},{' '}
             <span className="number">{showBytes(fontBytes(font, used))}</span> in the chip.
           </>
         )}
