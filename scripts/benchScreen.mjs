@@ -19,6 +19,7 @@ function page(widthPx, heightPx, inks = 2) {
   const at = (n) => ({
     onlyIf: 1,
     blinks: 'steady',
+    group: 0,
     unknownIf: 0,
     ink: 1 + (n % (inks - 1)),
     x: (n * 37) % (widthPx - 40),

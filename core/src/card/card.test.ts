@@ -56,7 +56,7 @@ describe('the card of a gadget', () => {
     expect(JSON.parse(JSON.stringify(outputs))).toEqual(outputs);
   });
   it('has the pictures that its displays draw, and no others', () => {
-    const element = { kind: 'drawPicture', outputId: 'o1', onlyIf: '1', blinks: 'steady', ink: '1', x: '0', y: '0', frame: '0', how: 'over' } as const; // prettier-ignore
+    const element = { kind: 'drawPicture', outputId: 'o1', onlyIf: '1', blinks: 'steady', ink: '1', group: 0, x: '0', y: '0', frame: '0', how: 'over' } as const; // prettier-ignore
     const drawing: Gadget = {
       ...paged([{ ...element, pictureId: 'f2' }]),
       pictures: [

@@ -366,3 +366,18 @@ describe('a document of the eleventh release', () => {
     expect(drawnAndPlayed(gadget)).toBe(stored('version-11.sha256').trim());
   });
 });
+
+describe('a document of the twelfth release', () => {
+  it('opens with nothing put together and displays that are there at once, and plays and looks as it did', () => {
+    const read = readGadgetText(stored('version-12.json'));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    expect(read.migratedFrom).toBe(12);
+    const { gadget } = read;
+    const elements = gadget.pages.flatMap((page) => page.elements);
+    expect(elements.length).toBeGreaterThan(0);
+    expect(elements.every((element) => 'group' in element && element.group === 0)).toBe(true);
+    const display = gadget.parts.find(({ kind }) => kind === 'graphic-display-two-wire')!;
+    expect(display.figures).toEqual({ turned: 2, startUs: 0 });
+    expect(drawnAndPlayed(gadget)).toBe(stored('version-12.sha256').trim());
+  });
+});

@@ -164,6 +164,7 @@ describe('edits', () => {
       outputId: 'o1',
       onlyIf: '1',
       blinks: 'steady',
+      group: 0,
       ink: '1',
       x: '0',
       y: '0',

@@ -488,6 +488,30 @@ function toGlow(document: Raw): Raw {
   };
 }
 
+/* --- 12 to 13: what stands on pages may belong together, and nothing did; displays take a while to start, and none did --- */
+
+const startingDisplays = new Set(['graphic-display-two-wire', 'graphic-display-spi', 'small-colour-display']);
+
+function toGroups(document: Raw): Raw {
+  const { pages, parts } = document;
+  if (![pages, parts].every((list) => Array.isArray(list) && list.every(isRecord)))
+    throw new Error('expected lists of pages and parts');
+  return {
+    ...document,
+    pages: (pages as Raw[]).map((page) => ({
+      ...page,
+      elements: Array.isArray(page.elements)
+        ? page.elements.map((element: unknown) => (isRecord(element) ? { ...element, group: 0 } : element))
+        : page.elements,
+    })),
+    parts: (parts as Raw[]).map((part) =>
+      startingDisplays.has(String(part.kind)) && isRecord(part.figures)
+        ? { ...part, figures: { ...part.figures, startUs: 0 } }
+        : part,
+    ),
+  };
+}
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
@@ -503,4 +527,5 @@ export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step:
     { name: 'Pictures', step: toPictures },
     { name: 'Inks', step: toInks },
     { name: 'Glow', step: toGlow },
+    { name: 'Groups', step: toGroups },
   ];

@@ -13,6 +13,7 @@ export const gadgetVersions = {
   Pictures: 10,
   Inks: 11,
   Glow: 12,
+  Groups: 13,
 } as const;
 
 /** The version this program writes. */

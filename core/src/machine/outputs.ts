@@ -6,6 +6,7 @@ import { aroundFlow } from './flowAround.ts';
 import type { CompiledGadget } from './compiled.ts';
 import {
   darkOutput,
+  laterOutput,
   type AnyStage,
   type CompiledOutput,
   type KeptUp,
@@ -220,6 +221,7 @@ export function darken(state: MachineState, compiled: CompiledGadget, trace: Tra
   for (const id of compiled.outputs.keys())
     become(state, compiled, id, trace, (was, { definition, output }, stage) => {
       definition.powerOff(was, stage);
-      return darkOutput(output, compiled.gadget);
+      // What it waits for as it comes on begins now.
+      return laterOutput(darkOutput(output, compiled.gadget), state.nowUs);
     });
 }

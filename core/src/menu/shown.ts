@@ -257,7 +257,7 @@ function inRows(outputId: string, columns: number, rows: number): Writer {
 }
 
 /** Always there, in the usual ink. */
-const usual = { onlyIf: '1', blinks: 'steady', ink: '1' } as const;
+const usual = { onlyIf: '1', blinks: 'steady', ink: '1', group: 0 } as const;
 
 /** A display of pixels: pages of its own. */
 function onPages(outline: Outline, outputId: string, widthPx: number, heightPx: number): Writer {

@@ -25,7 +25,7 @@ describe('the catalogue of parts', () => {
       motion-sensor light-sensor code-receiver foot-switch midi-in light rgb-light pixel-lights
       light-chain light-matrix lights-on-shared-lines relay-module transistor-switch serial-text
       seven-segment
-      character-display character-display-two-wire graphic-display-two-wire graphic-display-spi small-colour-display piezo buzzer
+      character-display character-display-two-wire graphic-display-two-wire graphic-display-spi small-colour-display light-rows piezo buzzer
       amplifier-speaker sound-player servo vibration-motor midi-out usb-keyboard memory-card settings-memory shift-in
       shift-out pin-expander level-shifter cell charger booster regulator power-switch fuse protection-diode`;
     expect(partKinds.map(({ id }) => id).sort()).toEqual(asked.split(/\s+/).sort());

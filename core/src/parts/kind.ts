@@ -22,6 +22,8 @@ export interface Pixels {
   depth: number;
   /** Where the chip makes its pictures, by number: whole ones in its memory, or a tile at a time. */
   buffer: number;
+  /** How many pictures the display itself keeps, by number: one, or two of which it shows one. */
+  holds: number;
 }
 
 /** How a display of pixels is told what it shows. */
@@ -35,6 +37,8 @@ export interface DisplayBus {
   pixels: Pixels;
   /** To go to a place before something is sent from there on. */
   moveBytes: number;
+  /** From power-up until it can be told anything. */
+  startUs: number;
   /** How long so many bytes take that are sent together, whole µs. */
   us(bytes: number): number;
 }

@@ -1,5 +1,5 @@
 import { bitsOfDepth, depths } from '../gadget/index.ts';
-import { count, oneOf, type DisplayBus, type Glow, type Pixels, type Reading } from './kind.ts';
+import { count, oneOf, us, type DisplayBus, type Glow, type Pixels, type Reading } from './kind.ts';
 
 /*
  * How long displays take to be told all that they show, and what that takes of the chip's memory.
@@ -13,7 +13,7 @@ export const pixelBits = ({ depth }: Pick<Pixels, 'depth'>): number => bitsOfDep
 export const columnBytes = (heightPx: number, bits: number): number => Math.ceil((heightPx * bits) / 8);
 
 /** Bytes of a picture as it goes over the bus: of one bit a pixel, eight that stand over one another in a byte. */
-export const frameBytes = (pixels: Omit<Pixels, 'buffer' | 'turned'>): number =>
+export const frameBytes = (pixels: Pick<Pixels, 'widthPx' | 'heightPx' | 'depth'>): number =>
   pixels.widthPx * columnBytes(pixels.heightPx, pixelBits(pixels));
 
 const tilePx = 8;
@@ -41,6 +41,9 @@ export const pixelFigures = {
   turned: oneOf('Fitted', ['as made', 'a quarter turn clockwise', 'upside down', 'a quarter turn back']),
   depth: oneOf('Pixels', ['lit or dark', '4 greys', '16 greys', '65,536 colours']),
   buffer: oneOf('Pictures are made', ['whole in the memory', 'a tile at a time']),
+  /** Displays with memory for more rows than they have can show the one while the other is told. */
+  holds: oneOf('It keeps', ['one picture', 'two, and changes over at once']),
+  startUs: us('From power-up until it can be told'),
   /** Usual controllers are told a page of eight rows and the two halves of a column. */
   moveBytes: count('Bytes to go to a place', 0, 64),
 };
@@ -54,12 +57,16 @@ export const ownLight = ({ darkUa, litUa }: Pick<Glow, 'darkUa' | 'litUa'>): Glo
 });
 
 /** How a display of pixels is told what it shows, over a bus that takes so long. */
-export const pixelBus = (pixels: Pixels & { moveBytes: number }, us: DisplayBus['us']): DisplayBus => ({
+export const pixelBus = (
+  pixels: Pixels & { moveBytes: number; startUs: number },
+  us: DisplayBus['us'],
+): DisplayBus => ({
   frameBytes: frameBytes(pixels),
   bufferBytes: bufferBytes(pixels),
   bits: pixelBits(pixels),
   pixels,
   moveBytes: pixels.moveBytes,
+  startUs: pixels.startUs,
   us,
 });
 

@@ -18,6 +18,7 @@ import { levelShifter } from './kinds/levelShifter.part.ts';
 import { light } from './kinds/light.part.ts';
 import { lightChain } from './kinds/lightChain.part.ts';
 import { lightMatrix } from './kinds/lightMatrix.part.ts';
+import { lightRows } from './kinds/lightRows.part.ts';
 import { lightSensor } from './kinds/lightSensor.part.ts';
 import { lightsOnSharedLines } from './kinds/lightsOnSharedLines.part.ts';
 import { litKey } from './kinds/litKey.part.ts';
@@ -52,4 +53,4 @@ import { transistorSwitch } from './kinds/transistorSwitch.part.ts';
 import { usbKeyboard } from './kinds/usbKeyboard.part.ts';
 import { vibrationMotor } from './kinds/vibrationMotor.part.ts';
 
-export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightChain, lightMatrix, lightSensor, lightsOnSharedLines, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, relayModule, rgbLight, serialText, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, smallColourDisplay, soundPlayer, stick, toggleSwitch, touchPad, transistorSwitch, usbKeyboard, vibrationMotor] as const;
+export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightChain, lightMatrix, lightRows, lightSensor, lightsOnSharedLines, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, relayModule, rgbLight, serialText, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, smallColourDisplay, soundPlayer, stick, toggleSwitch, touchPad, transistorSwitch, usbKeyboard, vibrationMotor] as const;

@@ -29,6 +29,7 @@ interface Spi extends Pixels {
   worstUa: number;
   busBaud: number;
   moveBytes: number;
+  startUs: number;
 }
 const bus = (figures: Spi): DisplayBus => pixelBus(figures, (bytes) => serialUs(bytes, figures.busBaud));
 

@@ -17,7 +17,13 @@ export const S02: SnagRule = {
       const us = bus && mostUs(bus, output, update);
       if (us === null || us === 0) return [];
       const common = { rule: 'S02', level: 'likely', place: { kind: 'output', id } } as const;
-      const values = { display: name, update, pictureUs: us, mostHz, shortestPressUs };
+      const values = {
+        display: name,
+        update: update === 'changed' ? update : 'whole',
+        pictureUs: us,
+        mostHz,
+        shortestPressUs,
+      };
       const blocks = sends === 'blocking' && us > shortestPressUs && gadget.controls.length > 0;
       if (blocks) return [{ ...common, values: { ...values, reason: 'press' } }];
       // Few pictures are all new: how many there can be hangs on what they show.

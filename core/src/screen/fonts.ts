@@ -163,6 +163,12 @@ export const fonts: Readonly<Record<FontName, Font>> = {
   '16x24': fontOf(16, 24, drawn(digits16x24, 0, 15, 24), (glyph) => glyph, false),
 };
 
+/** What hardly a keyboard has: signs, arrows, blocks, and what frames are put together of. */
+export const signs: readonly string[] = [
+  ...[...usual.keys()].filter((character) => character > '\u0113'),
+  ...boxCharacters,
+];
+
 /** Characters of a text that the font does not have, each once, in order. */
 export const lackingIn = (text: string, font: Font): string[] =>
   [...new Set(text)].filter((character) => font.glyph(character) === null);

@@ -8,9 +8,9 @@ export { specimen } from './glyphs.ts';
 export { FontFileError, fontFileLimits, readBdf, type FontWish, type ReadFont } from './bdf.ts';
 export { charactersOf, fontUses } from './said.ts';
 export { stockOf, type Stock } from './stock.ts';
-export { fontBytes, fonts, lackingIn, type FontName } from './fonts.ts';
+export { fontBytes, fonts, lackingIn, signs, type Font, type FontName } from './fonts.ts';
 export { numberText, type NumberFormat } from './numbers.ts';
-export { changedRuns, partlySent, sendUs } from './tiles.ts';
+export { changedRuns, isSeenComing, partlySent, sendUs } from './tiles.ts';
 export { pageTried, type Tried, type Trying } from './tried.ts';
 export {
   boundsOf,

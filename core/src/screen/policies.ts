@@ -1,4 +1,4 @@
-import type { Gadget, Screen } from '../gadget/index.ts';
+import { updates, type Gadget, type Screen } from '../gadget/index.ts';
 import { bufferBytes, displayBus, sumsBytes, type DisplayBus } from '../parts/index.ts';
 import type { Bitmap } from '../picture/index.ts';
 import { drawnBitmap } from './render.ts';
@@ -58,7 +58,7 @@ function policy(
 ): Policy {
   const pageUs = mostUs(bus, screen, update);
   const changeUs =
-    update === 'whole' || changes.length === 0
+    update !== 'changed' || changes.length === 0
       ? pageUs
       : Math.max(...changes.map((runs) => sendUs(bus, runs)));
   const perSecond = Math.floor(1_000_000 / Math.max(1, changeUs));
@@ -92,8 +92,10 @@ export function policiesOf(gadget: Gadget, screenId: string): Policies | null {
   const bus = displayBus(gadget, screenId);
   if (screen?.kind !== 'screen' || !bus) return null;
   const changes = changesOf(gadget, screen, bus);
+  // Changing over takes a display that has a second picture; it keeps up where sending all of it does.
+  const ways = updates.filter((update) => update !== 'swapped' || bus.pixels.holds === 1);
   const all = (['blocking', 'background'] as const).flatMap((sends) =>
-    (['whole', 'changed'] as const).map((update) => policy(gadget, screen, bus, changes, sends, update)),
+    ways.map((update) => policy(gadget, screen, bus, changes, sends, update)),
   );
   return { all, best: all.find(({ keepsUp }) => keepsUp) ?? null };
 }

@@ -53,7 +53,7 @@ function drawn(
   render(bitmap, glassOf(widthPx, heightPx, patch), { pageId: null, rows, drawings }, stock);
   return bitmapArt(bitmap);
 }
-const placed = { onlyIf: 1, blinks: 'steady', ink: 1, x: 0, y: 0, unknownIf: 0 };
+const placed = { onlyIf: 1, blinks: 'steady', ink: 1, group: 0, x: 0, y: 0, unknownIf: 0 };
 const text = (words: string, patch: object = {}): Drawing =>
   ({
     kind: 'drawText',
@@ -302,6 +302,7 @@ describe('a picture', () => {
         kind: 'drawLegends',
         onlyIf: 1,
         blinks: 'steady',
+        group: 0,
         ink: 1,
         font: '4x6',
         edge,
@@ -510,7 +511,7 @@ describe('a picture', () => {
       fc.record({ x: place, y: place, radius: place, value: place, low: place, high: place, how: fc.constantFrom('needle', 'arc', 'ring', 'pie') }).map((patch) => ({ kind: 'drawDial', ...placed, ...patch }) as Drawing),
       fc.record({ x: place, y: place, width: place, rows: fc.integer({ min: 1, max: 4 }), cursor: place, lines: fc.constantFrom<string[]>(['Kä', '9', 'zz'], ['']) }).map((patch) => ({ kind: 'drawList', ...placed, font: '4x6', ...patch }) as Drawing),
       fc.record({ x: place, y: place, width: place, ranPx: fc.nat(60) }).map((patch) => ({ kind: 'drawRunning', ...placed, font: '4x6', text: 'Kä中9 more', stepMs: 50, ...patch }) as Drawing),
-      fc.record({ edge: fc.constantFrom('bottom', 'top', 'left', 'right'), words: fc.constantFrom(['Go', '', 'Back'], ['much too long for it', 'x'], Array<string>(16).fill('kk')), inverted: fc.boolean() }).map((patch) => ({ kind: 'drawLegends', onlyIf: 1, blinks: 'steady', ink: 1, font: '6x8', ...patch }) as Drawing),
+      fc.record({ edge: fc.constantFrom('bottom', 'top', 'left', 'right'), words: fc.constantFrom(['Go', '', 'Back'], ['much too long for it', 'x'], Array<string>(16).fill('kk')), inverted: fc.boolean() }).map((patch) => ({ kind: 'drawLegends', onlyIf: 1, blinks: 'steady', ink: 1, group: 0, font: '6x8', ...patch }) as Drawing),
       fc.record({ x: place, y: place, width: place, height: place, low: place, high: place, how: fc.constantFrom('line', 'dots', 'columns'), values: fc.array(place, { minLength: 1, maxLength: 50 }) }).map((patch) => ({ kind: 'drawPlot', ...placed, value: 0, everyMs: 50, unknownIf: 0, ...patch }) as Drawing),
       fc.tuple(place, place, place, place).map(([x, y, toX, toY]) => line(x, y, toX, toY)),
       fc.record({ x: place, y: place, frame: place, how: fc.constantFrom('over', 'whole', 'cleared', 'inverted') }).map((patch) => picture(patch)),

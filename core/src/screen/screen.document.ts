@@ -45,7 +45,11 @@ export const growths = ['right', 'left', 'up', 'down'] as const;
 /** What sending a picture is to the loop: nothing, a stretch that it waits for, or work that goes on beside it. */
 export const sendings = ['free', 'blocking', 'background'] as const;
 
-export const updates = ['whole', 'changed'] as const;
+/**
+ * What is sent of a picture: all of it; the tiles of eight by eight pixels that look otherwise; all of it into a second
+ * picture that the display keeps, to be changed over to when it is there.
+ */
+export const updates = ['whole', 'changed', 'swapped'] as const;
 
 /** What a pixel of a display can look like, and how many bits it has over the bus. */
 export const depths = ['mono', 'grey4', 'grey16', 'colour'] as const;
@@ -57,9 +61,15 @@ export const blinkings = ['steady', 'slow', 'fast'] as const;
 
 /**
  * Not drawn where `onlyIf` is 0. `ink` is the number of a colour of the display's palette, of which 0 is the ground;
- * beyond the last it is the last.
+ * beyond the last it is the last. `group`: those with the same number belong together where they are put and moved; 0:
+ * it stands by itself. Drawn are they one by one.
  */
-const seen = { onlyIf: expression, blinks: constant(z.enum(blinkings)), ink: expression };
+const seen = {
+  onlyIf: expression,
+  blinks: constant(z.enum(blinkings)),
+  ink: expression,
+  group: constant(wholeSchema(0, limits.elementsPerPage)),
+};
 /** Pixels are counted from the upper left corner, from 0. */
 const placed = { ...seen, x: expression, y: expression };
 /** Written so that `x` is its left end, its middle or its right end; inverted: dark on a lit ground. */
@@ -110,9 +120,16 @@ export function usualPalette(depth: Depth): string[] {
 /** Of a display whose size nobody has said: pixels of common ones, in what a hand has room for. */
 const usualWideMm = (widthPx: number): number => Math.max(24, Math.min(56, Math.round(widthPx * 0.4)));
 
+/** A block of lights is eight wide and high, four millimetres from one to the next. */
+const block = { px: 8, mm: 32 } as const;
+/** As lights glow on a ground that does not. */
+const inLights = ['#1b1211', '#ff5a3c'];
+
 /** How wide and high it is as it is fitted: turned by a quarter, the one is the other. */
-const asFitted = ({ widthPx = 128, heightPx = 64, turned = 0 }: PartFigures) =>
-  turned % 2 === 0 ? { widthPx, heightPx } : { widthPx: heightPx, heightPx: widthPx };
+function asFitted({ blocks, widthPx = 128, heightPx = 64, turned = 0 }: PartFigures) {
+  const [wide, high] = blocks === undefined ? [widthPx, heightPx] : [block.px * blocks, block.px];
+  return turned % 2 === 0 ? { widthPx: wide, heightPx: high } : { widthPx: high, heightPx: wide };
+}
 
 /** A display of pixels. */
 export const screen = outputDocument(
@@ -126,7 +143,6 @@ export const screen = outputDocument(
     columns: wholeSchema(1, limits.displayColumns),
     rows: wholeSchema(1, limits.displayRows),
     sends: z.enum(sendings),
-    /** What is sent of a picture: all of it, or the tiles of eight by eight pixels that look otherwise. */
     update: z.enum(updates),
     /** At most so many pictures a second. */
     mostHz: wholeSchema(1, 60, 'Hz'),
@@ -271,7 +287,7 @@ export const screen = outputDocument(
       return {
         widthPx,
         heightPx,
-        wideMm: usualWideMm(widthPx),
+        wideMm: made.blocks === undefined ? usualWideMm(widthPx) : (widthPx / block.px) * block.mm,
         // Six by eight pixels a character. Source: reckoning, Buses and screens.
         columns: Math.min(limits.displayColumns, Math.max(1, Math.floor(widthPx / 6))),
         rows: Math.min(limits.displayRows, Math.max(1, Math.floor(heightPx / 8))),
@@ -280,7 +296,7 @@ export const screen = outputDocument(
         mostHz: 20,
         depth: depths[depth]!,
         dims: null,
-        palette: usualPalette(depths[depth]!),
+        palette: made.blocks === undefined ? usualPalette(depths[depth]!) : inLights,
       };
     },
     follows: () => ['widthPx', 'heightPx', 'depth'],

@@ -22,7 +22,7 @@ import {
 } from './shining.ts';
 import type { TextEntry } from './text.output.ts';
 import { stockOf, type Stock } from './stock.ts';
-import { changedRuns, sendUs } from './tiles.ts';
+import { changedRuns, sendUs, wholeUs } from './tiles.ts';
 import { rowsAfter } from './written.ts';
 
 /** A display of pixels: what it was told, and what stands on its glass. Pictures are drawn from that, never kept. */
@@ -127,7 +127,7 @@ function seen(was: ShownScreen, glass: Drawn, on: On): ShownScreen {
 /** How long it takes until a picture stands where another does, µs. */
 function lastsUs(was: Drawn, is: Drawn, { output, prepared: { bus, scratch, stock } }: On): number {
   if (!bus) return 0;
-  if (output.update === 'whole') return bus.us(bus.frameBytes);
+  if (output.update !== 'changed') return wholeUs(bus, output.update);
   if (scratch.holds === was) [scratch.was, scratch.is] = [scratch.is, scratch.was];
   else render(scratch.was, output, was, stock);
   render(scratch.is, output, is, stock);
@@ -194,7 +194,7 @@ export const screen = defineOutput<'screen', ShownScreen, ScreenEntry, 'sent', M
     sentFromUs: 0,
     lastsUs: 0,
     stale: true,
-    freeUs: 0,
+    freeUs: output.sends === 'free' ? 0 : (displayBus(gadget, output.id)?.startUs ?? 0),
     sinceUs: 0,
     againUs: null,
     tracks: {},

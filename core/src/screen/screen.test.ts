@@ -58,6 +58,7 @@ const runningAt = (text: string): OutputAction => ({
   outputId: 'o1',
   onlyIf: '1',
   blinks: 'steady',
+  group: 0,
   ink: '1',
   x: '0',
   y: '0',
@@ -158,7 +159,7 @@ describe('a display of pixels', () => {
 
   it('plots a value every so often, as many as there is room for, and begins anew with its page', () => {
     const plot = {
-      kind: 'drawPlot', outputId: 'o1', onlyIf: '1', blinks: 'steady', ink: '1', x: '0', y: '0', width: '4', height: '8',
+      kind: 'drawPlot', outputId: 'o1', onlyIf: '1', blinks: 'steady', ink: '1', group: 0, x: '0', y: '0', width: '4', height: '8',
       value: 'v1', low: '0', high: '9', everyMs: 200, how: 'line', unknownIf: '0',
     } as const; // prettier-ignore
     const gadget = counting({ sends: 'free' });
@@ -176,7 +177,7 @@ describe('a display of pixels', () => {
 
   it('marks how far a bar was filled at most, for as long as it says', () => {
     const bar = {
-      kind: 'drawBar', outputId: 'o1', onlyIf: '1', blinks: 'steady', ink: '1', x: '0', y: '0', width: '10', height: '2',
+      kind: 'drawBar', outputId: 'o1', onlyIf: '1', blinks: 'steady', ink: '1', group: 0, x: '0', y: '0', width: '10', height: '2',
       value: 'v1 % 3', low: '0', high: '9', grows: 'right', framed: false, blocks: 0, peakMs: 500, unknownIf: '0',
     } as const; // prettier-ignore
     const gadget: Gadget = { ...counting({ sends: 'free' }), pages: [pageOf([bar])] };

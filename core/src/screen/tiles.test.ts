@@ -62,7 +62,8 @@ describe('tiles that look otherwise', () => {
       frameBytes: 100,
       bufferBytes: 100,
       bits: 1,
-      pixels: { widthPx: 8, heightPx: 8, turned: 0, depth: 0, buffer: 0 },
+      pixels: { widthPx: 8, heightPx: 8, turned: 0, depth: 0, buffer: 0, holds: 0 },
+      startUs: 0,
       moveBytes: 3,
       us: (bytes: number) => 10 * bytes,
     };

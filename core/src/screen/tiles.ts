@@ -1,3 +1,4 @@
+import type { Screen } from '../gadget/index.ts';
 import { columnBytes, type DisplayBus } from '../parts/index.ts';
 import type { Bitmap } from '../picture/index.ts';
 
@@ -132,8 +133,16 @@ export const allChangedRuns = (
 export const mostUs = (
   bus: DisplayBus,
   screen: Pick<Bitmap, 'widthPx' | 'heightPx'>,
-  update: 'whole' | 'changed',
-): number => (update === 'whole' ? bus.us(bus.frameBytes) : sendUs(bus, allChangedRuns(screen, bus)));
+  update: Screen['update'],
+): number => (update === 'changed' ? sendUs(bus, allChangedRuns(screen, bus)) : wholeUs(bus, update));
+
+/** How long a whole picture takes over the bus, µs; to change over to it, the display is told as it is told of a place. */
+export const wholeUs = (bus: DisplayBus, update: 'whole' | 'swapped'): number =>
+  bus.us(bus.frameBytes) + (update === 'swapped' ? bus.us(bus.moveBytes) : 0);
+
+/** Whether a picture is seen coming: not where the display has a second one, and is told to change over. */
+export const isSeenComing = ({ pixels }: DisplayBus, update: Screen['update']): boolean =>
+  update !== 'swapped' || pixels.holds === 0;
 
 /** How long those take over the bus, each with the way to its place in front, µs. */
 export const sendUs = (bus: DisplayBus, runs: readonly number[]): number =>

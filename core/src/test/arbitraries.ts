@@ -115,6 +115,7 @@ const unknown = { unknownIf: fc.constantFrom('0', 'v1 < 0', '1') };
 const drawnAt = {
   outputId: fc.constant('o11'),
   blinks: fc.constantFrom(...blinkings),
+  group: fc.constantFrom(0, 1, 2),
   ink: fc.constantFrom('1', 'v1'),
   onlyIf: fc.oneof({ weight: 3, arbitrary: fc.constant('1') }, { weight: 1, arbitrary: expression }),
   x: fc.constantFrom('0', 'v1', '64', '2147483647'),
@@ -250,6 +251,7 @@ export const actionOf = {
     outputId: fc.constant('o11'),
     onlyIf: expression,
     blinks: fc.constantFrom(...blinkings),
+    group: fc.constantFrom(0, 1, 2),
     ink: fc.constantFrom('1', 'v1'),
     font: fc.constantFrom(...fontNames, 'z1'),
     edge: fc.constantFrom(...legendEdges),

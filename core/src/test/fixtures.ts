@@ -150,7 +150,11 @@ export function partsFor({ controls, outputs }: Pick<Gadget, 'controls' | 'outpu
   return [...controls, ...outputs].map(({ id, kind, name }, index) =>
     kind === 'setting'
       ? part(`p${index + 1}`, ownPartId, [id], { name, own: moduleClass })
-      : part(`p${index + 1}`, usualClass[kind], [id], { name }),
+      : part(`p${index + 1}`, usualClass[kind], [id], {
+          name,
+          // There from the first moment on.
+          ...(kind === 'screen' && { figures: { startUs: 0 } }),
+        }),
   );
 }
 

@@ -16,7 +16,8 @@ export function paged(
   return {
     ...gadget,
     pages: [pageOf([...elements]), ...gadget.pages.slice(1)],
-    parts: gadget.parts.map((part) => ({ ...part, figures })),
+    // There from the first moment on, unless it says otherwise.
+    parts: gadget.parts.map((part) => ({ ...part, figures: { startUs: 0, ...figures } })),
   };
 }
 
@@ -25,6 +26,7 @@ export const numberAt = (value: string, patch: object = {}): OutputAction => ({
   outputId: 'o1',
   onlyIf: '1',
   blinks: 'steady',
+  group: 0,
   ink: '1',
   x: '0',
   y: '0',
@@ -45,6 +47,7 @@ export const legendsAt = (edge: 'bottom' | 'right', words: string[]): OutputActi
   outputId: 'o1',
   onlyIf: '1',
   blinks: 'steady',
+  group: 0,
   ink: '1',
   font: '6x8',
   edge,
@@ -151,6 +154,13 @@ export const screenCases = (key: Gadget['controls'][number]): [string, string, G
     toldGadget(outputOf('text', 'Rows'), [[100, 'Rows row 1 "Tea ♥"']]),
     { place: { kind: 'rule', id: 'r1' }, values: { characters: '♥', count: 1, font: '', cells: 'dots', display: 'Rows' } },
     false,
+  ],
+  [
+    'X02',
+    'a display that keeps one picture, and is told to change over to another',
+    paged([], { update: 'swapped', sends: 'background', mostHz: 5 }),
+    { place: { kind: 'output', id: 'o1' }, level: 'stop', values: { name: 'Glass', reason: 'onePicture' } },
+    true,
   ],
   [
     'S09',

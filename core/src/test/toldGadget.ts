@@ -35,6 +35,7 @@ export const textAt = (text: string, x = '0', y = '0'): Page['elements'][number]
   outputId: 'o1',
   onlyIf: '1',
   blinks: 'steady',
+  group: 0,
   ink: '1',
   x,
   y,

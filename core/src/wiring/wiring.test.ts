@@ -330,7 +330,7 @@ describe('the program’s memory', () => {
       { id: 'f1', name: 'Lamp', frames: [frame, frame] },
       { id: 'f2', name: 'Never shown', frames: [frame] },
     ];
-    const seen = { outputId, onlyIf: '1', blinks: 'steady', ink: '1', x: '0', y: '0' } as const;
+    const seen = { outputId, onlyIf: '1', blinks: 'steady', ink: '1', group: 0, x: '0', y: '0' } as const;
     const written = { ...seen, font: '6x8', align: 'left', inverted: false } as const;
     const pages = [
       {

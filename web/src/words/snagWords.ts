@@ -191,6 +191,7 @@ export const mendWords: Record<string, (v: Values) => string> = {
   dimIdle: (v) => `Dim it to ${v.percent} % after ${v.seconds} s untouched`,
   trimContrast: (v) => `Turn the trim to ${v.contrast} %`,
   byTiles: (v) => `Draw it a tile at a time, in ${showBytes(Number(v.bytes))}`,
+  sendWhole: (v) => `Send ${v.name} its pictures as they are seen`,
   fewerPictures: (v) => `Send at most ${v.hz} a second`,
 };
 

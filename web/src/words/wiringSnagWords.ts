@@ -185,13 +185,15 @@ export const wiringSnagWords: Words = {
       `${v.name} oscillates by itself at ${v.ownHz}\u202fHz; the flow asks it for ${v.pitches === 1 ? 'another pitch' : `${v.pitches} other pitches`}.`,
   },
   X02: {
-    title: 'More than its light can do',
+    title: 'More than it can do',
     say: (v) => {
       switch (v.reason) {
         case 'always':
           return `The flow tells ${v.name} how bright to be, but the light behind it is always on: it stays as it is. Parts has how its light is led to pins.`;
         case 'switched':
           return `The flow tells ${v.name} to be dimmer, but the light behind it is only switched: it is as bright as ever.`;
+        case 'onePicture':
+          return `${v.name} is told to change over to pictures that are there, but it keeps only one: each is seen coming. Parts has how many it keeps.`;
         case 'oneColour':
           return `The flow tells ${v.name} a colour, but its light has just one: it stays as it is.`;
         default:

@@ -298,6 +298,7 @@ describe('words', () => {
     ['X02', { name: 'Rows', reason: 'always' }],
     ['X02', { name: 'Rows', reason: 'switched' }],
     ['X02', { name: 'Rows', reason: 'oneColour' }],
+    ['X02', { name: 'Glass', reason: 'onePicture' }],
     [
       'N07',
       {

@@ -16,6 +16,8 @@ export const graphicDisplaySpi = spiDisplay({
     turned: 0,
     depth: 0,
     buffer: 0,
+    holds: 0,
+    startUs: 100_000,
     busBaud: 8_000_000,
     moveBytes: 3,
   },

@@ -14,6 +14,7 @@ interface TwoWire extends Pixels {
   pieceBytes: number;
   busBaud: number;
   moveBytes: number;
+  startUs: number;
 }
 const bus = (figures: TwoWire): DisplayBus =>
   pixelBus(figures, (bytes) => twoWireUs(bytes, figures.pieceBytes, figures.busBaud));
@@ -41,6 +42,8 @@ export const graphicDisplayTwoWire = definePart({
     turned: 0,
     depth: 0,
     buffer: 0,
+    holds: 0,
+    startUs: 100_000,
     pieceBytes: 16,
     moveBytes: 3,
     address: 60,

@@ -17,6 +17,8 @@ export const smallColourDisplay = spiDisplay({
     turned: 0,
     depth: 3,
     buffer: 1,
+    holds: 0,
+    startUs: 150_000,
     busBaud: 16_000_000,
     moveBytes: 11,
   },

@@ -8,7 +8,7 @@ import {
   type Snag,
   type SnagRule,
 } from '../../gadget/index.ts';
-import { colouredLights, displayGlow } from '../../parts/index.ts';
+import { colouredLights, displayBus, displayGlow } from '../../parts/index.ts';
 
 /** The one colour that a light, or several by number, are made in; null: they are told theirs. */
 function madeIn(output: Output, coloured: ReadonlySet<string>): LightColour | null {
@@ -23,9 +23,11 @@ function asks(action: Action, { id }: Output): string[] {
   return 'colour' in action && action.colour !== 'off' ? [action.colour] : [];
 }
 
-/** What the light of a display is told and cannot do; null: it can do all of it, or nobody knows. */
+/** What a display, or its light, is told and cannot do; null: it can do all of it, or nobody knows. */
 function beyondIt(gadget: Gadget, output: Output): string | null {
   if (output.kind !== 'screen' && output.kind !== 'text') return null;
+  if (output.kind === 'screen' && output.update === 'swapped' && output.sends !== 'free')
+    if (displayBus(gadget, output.id)?.pixels.holds === 0) return 'onePicture';
   const how = displayGlow(gadget, output.id)?.how;
   if (how === undefined) return null;
   const told = allActions(gadget).filter((action) => 'outputId' in action && action.outputId === output.id);
@@ -50,6 +52,13 @@ export const X02: SnagRule = {
             level: 'stop',
             place: { kind: 'output', id: output.id },
             values: { name: output.name, reason },
+            ...(reason === 'onePicture' && {
+              mend: {
+                key: 'sendWhole',
+                edit: { name: 'changeOutput', args: [output.id, { update: 'whole' }] },
+                values: { name: output.name },
+              },
+            }),
           },
         ];
       const own = madeIn(output, coloured);

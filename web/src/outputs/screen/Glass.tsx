@@ -1,5 +1,6 @@
 import {
   blankBitmap,
+  isSeenComing,
   partlySent,
   render,
   shownInks,
@@ -47,10 +48,10 @@ export function Glass({
     };
     const was = blank(0);
     render(was, screen, drawn, stock);
-    if (!coming) return was;
+    if (!coming || !isSeenComing(coming.bus, screen.update)) return was;
     const [is, mixed] = [blank(1), blank(2)];
     render(is, screen, coming.drawn, stock);
-    partlySent(mixed, was, is, coming.thousandths, screen.update === 'whole', coming.bus);
+    partlySent(mixed, was, is, coming.thousandths, screen.update !== 'changed', coming.bus);
     return mixed;
   }, [screen, drawn, coming, stock, widthPx, heightPx]);
   const own = useMemo(() => shownInks(screen), [screen]);

@@ -1,7 +1,17 @@
 import { Button } from '@mantine/core';
-import { inksOf, sendings, usualPalette, type IdleDim, type TextDisplay } from '@hum-lever/core';
+import {
+  displayBus,
+  inksOf,
+  sendings,
+  updates,
+  usualPalette,
+  type IdleDim,
+  type Screen,
+  type TextDisplay,
+} from '@hum-lever/core';
 import { Choice, NumberField } from '../../shared/index.ts';
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
+import { useGadget } from '../../client/index.ts';
 import type { FiguresOf } from '../figuresOf.ts';
 import { OwnCharacters } from './OwnCharacters.tsx';
 import { useGlow } from './useGlow.ts';
@@ -200,6 +210,30 @@ function Palette({ output, change }: Parameters<FiguresOf<'screen'>>[0]) {
   );
 }
 
+const updateWords: Record<Screen['update'], string> = {
+  whole: 'all of it is sent',
+  changed: 'only changed tiles are sent',
+  swapped: 'all of it is sent, then changed over to',
+};
+
+/** What is sent of a picture; only a display that keeps two of them can change over. */
+function Update({ output, change }: Parameters<FiguresOf<'screen'>>[0]) {
+  const parts = useGadget(({ document }) => document?.parts);
+  const keepsTwo = useMemo(
+    () => parts !== undefined && displayBus({ parts }, output.id)?.pixels.holds === 1,
+    [parts, output.id],
+  );
+  const offered = updates.filter((value) => value !== 'swapped' || keepsTwo || output.update === value);
+  return (
+    <Choice
+      label="What is sent of a picture"
+      data={offered.map((value) => ({ value, label: updateWords[value] }))}
+      value={output.update}
+      choose={(update) => change({ update })}
+    />
+  );
+}
+
 export const screen: FiguresOf<'screen'> = ({ output, change }) => (
   <>
     <NumberField
@@ -229,15 +263,7 @@ export const screen: FiguresOf<'screen'> = ({ output, change }) => (
       value={output.sends}
       choose={(value) => change({ sends: value as typeof output.sends })}
     />
-    <Choice
-      label="What is sent of a picture"
-      data={[
-        { value: 'whole', label: 'all of it is sent' },
-        { value: 'changed', label: 'only changed tiles are sent' },
-      ]}
-      value={output.update}
-      choose={(update) => change({ update })}
-    />
+    <Update output={output} change={change} />
     in characters
     <Cells of={output} change={change} />
   </>

@@ -122,6 +122,12 @@ export function Cost({
         <>
           Made {bus.bufferBytes === bus.frameBytes ? 'whole' : 'a tile at a time'} in{' '}
           <span className="number">{showBytes(bus.bufferBytes)}</span> of memory.{' '}
+          {bus.startUs > 0 && sends !== 'free' && (
+            <>
+              Its first picture comes <span className="number">{showDuration(bus.startUs)}</span> after
+              power-up at the earliest.{' '}
+            </>
+          )}
         </>
       )}
       {draws(gadget, screen, between?.[1])}

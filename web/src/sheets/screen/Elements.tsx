@@ -15,11 +15,14 @@ import { begin, Prose } from '../../shared/index.ts';
 import { Aligning } from './Aligning.tsx';
 import { elementSlots } from './elementSlots.tsx';
 import { drawables, freshElement, type Drawable } from './fresh.ts';
-import { movedElement } from './moved.ts';
+import { Grouping } from './Grouping.tsx';
+import { copyingEdits } from './groups.ts';
+import { editAll } from './moving.ts';
 import classes from './Screen.module.css';
 
 const drawWords: Record<Drawable, string> = {
   text: 'Text',
+  icon: 'Icon',
   number: 'Number',
   word: 'Word',
   list: 'List',
@@ -55,12 +58,14 @@ export function Elements({
   tried,
   chosen,
   choose,
+  chooseAll,
 }: {
   screen: Screen;
   page: Page;
   tried: Tried;
   chosen: readonly number[];
   choose: (at: number | null, more?: boolean) => void;
+  chooseAll: (at: readonly number[]) => void;
 }) {
   const gadget = useDocument();
   const { elements } = page;
@@ -98,7 +103,12 @@ export function Elements({
           Nothing stands on this page yet. Draw a text, and bind it to a value in braces.
         </p>
       )}
-      {chosen.length > 0 && <Aligning screen={screen} page={page} tried={tried} chosen={chosen} />}
+      {chosen.length > 0 && (
+        <div className={classes.together}>
+          <Aligning screen={screen} page={page} tried={tried} chosen={chosen} />
+          <Grouping page={page} chosen={chosen} choose={chooseAll} />
+        </div>
+      )}
       <ol aria-label={`What stands on ${page.name}`}>
         {elements.map((element, at) => (
           <li
@@ -118,6 +128,11 @@ export function Elements({
             <Prose id={proseId(at)}>
               <Sentence element={element} put={(changed) => put(at, changed)} />
             </Prose>
+            {'group' in element && element.group !== 0 && (
+              <span className={classes.inGroup}>
+                group <span className="number">{element.group}</span>
+              </span>
+            )}
             <span className={classes.tools}>
               <Tool
                 label={`Draw element ${at + 1} earlier, below the one before`}
@@ -142,7 +157,7 @@ export function Elements({
               <Tool
                 label={`Another like element ${at + 1}`}
                 onClick={() => {
-                  edit({ name: 'addElement', args: [page.id, movedElement(element, 0, 8) ?? element] });
+                  editAll(copyingEdits(page, [at]));
                   choose(elements.length);
                 }}
               >

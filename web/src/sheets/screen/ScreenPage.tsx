@@ -23,6 +23,7 @@ import { Cost } from './Cost.tsx';
 import { DrawingBoard } from './Drawing.tsx';
 import { InCharacters } from './InCharacters.tsx';
 import { Elements } from './Elements.tsx';
+import { together } from './groups.ts';
 import { momentsOf, PageList } from './PageList.tsx';
 import { StateByState } from './StateByState.tsx';
 import { Ways } from './Ways.tsx';
@@ -220,10 +221,11 @@ function Workplace({
   const tried = useTried(page, trying);
   const first = useTried(page, 'start');
   const chooseElement = (at: number | null, more = false) => {
-    // One more, or one less where it was chosen already.
-    const others = more ? chosen.filter((one) => one !== at) : [];
+    // One more, or one less where it was chosen already; what belongs together comes and goes together.
+    const all = at === null ? [] : together(page.elements, at);
+    const others = more ? chosen.filter((one) => !all.includes(one)) : [];
     const again = more && at !== null && chosen.includes(at);
-    mark({ pageId: page.id, at: at === null || again ? others : [...others, at] });
+    mark({ pageId: page.id, at: again ? others : [...others, ...all] });
   };
   const inMono = screen.depth === 'mono';
   const save = () => {
@@ -261,7 +263,14 @@ function Workplace({
         </div>
         <DrawingBoard screen={screen} page={page} tried={tried} chosen={chosen} choose={chooseElement} />
         <Cost gadget={gadget} screen={screen} between={[first.drawn, tried.drawn]} />
-        <Elements screen={screen} page={page} tried={tried} chosen={chosen} choose={chooseElement} />
+        <Elements
+          screen={screen}
+          page={page}
+          tried={tried}
+          chosen={chosen}
+          choose={chooseElement}
+          chooseAll={(at) => mark({ pageId: page.id, at })}
+        />
       </div>
     </div>
   );

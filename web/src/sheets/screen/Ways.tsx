@@ -7,8 +7,13 @@ import { showBytes, showDuration } from '../../shared/index.ts';
 import { lab, useAnswer } from '../../workers/index.ts';
 import classes from './Screen.module.css';
 
+const updateWords: Record<Policy['update'], string> = {
+  whole: 'All of it',
+  changed: 'Changed tiles',
+  swapped: 'All of it, changed over to at once',
+};
 const wayWords = ({ sends, update }: Pick<Policy, 'sends' | 'update'>): string =>
-  `${update === 'whole' ? 'All of it' : 'Changed tiles'}, ${sends === 'blocking' ? 'the loop waits' : 'beside the loop'}`;
+  `${updateWords[update]}, ${sends === 'blocking' ? 'the loop waits' : 'beside the loop'}`;
 
 const isWay = ({ sends, update }: Policy, other: Pick<Screen, 'sends' | 'update'>) =>
   sends === other.sends && update === other.update;
@@ -103,8 +108,9 @@ function Compared({ screen }: { screen: Screen }) {
         </Table.Tbody>
       </Table>
       <p className={classes.cost}>
-        What changes is the most between values at first, least and most, on each of its pages. A short press
-        is {showDuration(shortestUs)}. Sending beside the loop wants a chip that can: its sheet says so.
+        Unless it is changed over to at once, a picture is seen coming, tile by tile. What changes is the most
+        between values at first, least and most, on each of its pages. A short press is{' '}
+        {showDuration(shortestUs)}. Sending beside the loop wants a chip that can: its sheet says so.
       </p>
     </>
   );

@@ -20,6 +20,7 @@ import classes from '../../outputs/screen/Swatches.module.css';
 import type { SlotsBy } from '../../outputs/slotsBy.ts';
 import { Choice, DurationField, useAsProse, WhileWriting } from '../../shared/index.ts';
 import { ExpressionSlot, PlainSlot, VariableSlot } from '../../slots/index.ts';
+import { Signs, withSign } from './Signs.tsx';
 
 type Element = OutputActionOf<ElementKind>;
 type Written = OutputActionOf<'drawText' | 'drawNumber' | 'drawWord'>;
@@ -398,6 +399,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
         value={action.text}
         commit={(text) => put({ ...action, text })}
       />
+      <Signs font={action.font} put={(sign) => put({ ...action, text: withSign(action.text, sign) })} />
       <Writing action={action} put={put} />
       <Seen action={action} put={put} />
     </>
@@ -421,6 +423,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
       <ExpressionSlot label="Value" value={action.value} commit={(value) => put({ ...action, value })} />
       among
       <Words words={action.words} commit={(words) => put({ ...action, words })} />
+      <Signs font={action.font} put={(sign) => put({ ...action, words: [...action.words, sign] })} />
       <Writing action={action} put={put} />
       <Unknown action={action} put={put} />
       <Seen action={action} put={put} />
@@ -471,6 +474,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
         value={action.text}
         commit={(text) => put({ ...action, text })}
       />
+      <Signs font={action.font} put={(sign) => put({ ...action, text: withSign(action.text, sign) })} />
       in <Font value={action.font} choose={(font) => put({ ...action, font })} />
       <Place action={action} put={put} />,
       <ExpressionSlot
@@ -492,6 +496,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
     <>
       legends
       <Words words={action.words} commit={(words) => put({ ...action, words })} />
+      <Signs font={action.font} put={(sign) => put({ ...action, words: [...action.words, sign] })} />
       <Choice
         label="Edge"
         data={legendEdges.map((value) => ({ value, label: edgeWords[value] }))}

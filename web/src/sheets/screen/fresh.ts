@@ -4,6 +4,7 @@ import { boundsOf, stockOf } from '@hum-lever/core';
 type Element = Page['elements'][number];
 export type Drawable =
   | 'text'
+  | 'icon'
   | 'number'
   | 'word'
   | 'list'
@@ -23,6 +24,7 @@ const textsOf = ({ flow }: Gadget) => flow.variables.find((one) => one.kind === 
 /** What can be drawn with the values that there are. */
 export const drawables = (gadget: Gadget): Drawable[] => [
   'text',
+  'icon',
   'number',
   'word',
   ...(textsOf(gadget) ? (['list'] as const) : []),
@@ -59,7 +61,7 @@ export function freshElement(
   drawings: readonly Drawing[],
 ): Element {
   const y = String(freeRow(drawings, screen, gadget));
-  const seen = { outputId: screen.id, onlyIf: '1', blinks: 'steady', ink: '1' } as const;
+  const seen = { outputId: screen.id, onlyIf: '1', blinks: 'steady', ink: '1', group: 0 } as const;
   const placed = { ...seen, x: '0', y };
   const written = { ...placed, font: '6x8', align: 'left', inverted: false } as const;
   const number = gadget.flow.variables.find(({ kind }) => kind === 'number');
@@ -71,6 +73,8 @@ export function freshElement(
   switch (what) {
     case 'text':
       return { kind: 'drawText', ...written, text: 'Hello' };
+    case 'icon':
+      return { kind: 'drawText', ...written, font: '12x16', text: '🔔' };
     case 'number':
       return {
         kind: 'drawNumber',

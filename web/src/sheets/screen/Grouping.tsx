@@ -1,0 +1,95 @@
+import { ActionIcon } from '@mantine/core';
+import { IconCopy, IconLink, IconUnlink } from '@tabler/icons-react';
+import { elementProblem, limits, type Page } from '@hum-lever/core';
+import { useDocument } from '../../client/index.ts';
+import { ExpressionSlot } from '../../slots/index.ts';
+import {
+  conditionEdits,
+  conditionOf,
+  copyingEdits,
+  groupingEdits,
+  partingEdits,
+  together,
+  wholeGroup,
+} from './groups.ts';
+import { editAll } from './moving.ts';
+import classes from './Screen.module.css';
+
+/** What is chosen belongs together, or no more; and what holds for all of a group. */
+export function Grouping({
+  page,
+  chosen,
+  choose,
+}: {
+  page: Page;
+  chosen: readonly number[];
+  choose: (at: readonly number[]) => void;
+}) {
+  const gadget = useDocument();
+  const { elements } = page;
+  const group = wholeGroup(elements, chosen);
+  const some = chosen.some((at) => together(elements, at).length > 1);
+  const onlyIf = conditionOf(elements, chosen);
+  const copy = () => {
+    const from = elements.length;
+    editAll(copyingEdits(page, chosen));
+    choose(chosen.map((_, n) => from + n));
+  };
+  const tools = [
+    {
+      label: 'Put together',
+      icon: IconLink,
+      disabled: chosen.length < 2 || group !== 0,
+      done: () => editAll(groupingEdits(page, chosen)),
+    },
+    {
+      label: 'Take apart',
+      icon: IconUnlink,
+      disabled: !some,
+      done: () => editAll(partingEdits(page, chosen)),
+    },
+    {
+      label: chosen.length > 1 ? 'Others like these' : 'Another like this',
+      icon: IconCopy,
+      disabled: elements.length + chosen.length > limits.elementsPerPage,
+      done: copy,
+    },
+  ];
+  return (
+    <span role="group" aria-label="Together" className={classes.aligning}>
+      {tools.map(({ label, icon: Symbol, disabled, done }) => (
+        <ActionIcon
+          key={label}
+          size="sm"
+          variant="subtle"
+          aria-label={label}
+          title={label}
+          disabled={disabled}
+          onClick={done}
+        >
+          <Symbol size={17} />
+        </ActionIcon>
+      ))}
+      {group !== 0 && (
+        <span className={classes.whole}>
+          these {chosen.length} only if
+          <ExpressionSlot
+            label="All of them only if"
+            value={onlyIf ?? ''}
+            commit={(typed) => {
+              const said = typed.trim() === '' ? '1' : typed;
+              // It must be possible for each of them: what one could not be drawn with, none is.
+              const problem = elementProblem(gadget, page.id, {
+                ...elements[chosen[0]!]!,
+                onlyIf: said,
+              } as never);
+              if (problem !== null) return `${problem.charAt(0).toUpperCase()}${problem.slice(1)}.`;
+              editAll(conditionEdits(page, chosen, said));
+              return null;
+            }}
+          />
+        </span>
+      )}
+    </span>
+  );
+}
