@@ -13,8 +13,10 @@ const dark: MantineColorsTuple = [
 ] as unknown as MantineColorsTuple;
 
 export const theme = createTheme({
-  fontFamily: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif",
-  fontFamilyMonospace: "'Atkinson Hyperlegible Mono Variable', ui-monospace, monospace",
+  fontFamily:
+    "'Atkinson Hyperlegible Next Variable', 'Noto Sans Symbols 2', 'Noto Emoji', system-ui, sans-serif",
+  fontFamilyMonospace:
+    "'Atkinson Hyperlegible Mono Variable', 'Noto Sans Symbols 2', 'Noto Emoji', ui-monospace, monospace",
   headings: { fontFamily: "'Bricolage Grotesque Variable', system-ui, sans-serif", fontWeight: '650' },
   colors: { ink, dark },
   primaryColor: 'ink',
