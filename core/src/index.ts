@@ -287,9 +287,11 @@ export {
 export {
   alikeFor,
   laidOut,
+  lightsUa,
   movesAt,
   nameOf,
   pictureAt,
+  restingPicture,
   rgbOf,
   seenBy,
   visions,
@@ -303,6 +305,7 @@ export { messageBytes } from './midi/index.ts';
 export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';
 export {
   displayBus,
+  lightData,
   displayGlow,
   encoderPart,
   pictureUs,

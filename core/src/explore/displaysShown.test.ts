@@ -3,6 +3,7 @@ import { pageTried } from '../screen/index.ts';
 import { rule, state } from '../test/fixtures.ts';
 import { numberAt, paged } from '../test/screenCases.ts';
 import { everyItem, everyScheme, menuGadget } from '../test/menuCases.ts';
+import { outputOf, toldGadget } from '../test/toldGadget.ts';
 import { displaysShown } from './displaysShown.ts';
 import { StatesLooked } from './statesLooked.ts';
 
@@ -42,6 +43,22 @@ describe('what a display shows', () => {
       const { drawn } = pageTried(gadget, 'n1', { ...at, places: {} });
       expect(drawn.drawings).toEqual(shows.glass.drawings);
     }
+  });
+
+  it('is the colours that lights by number come to rest in', () => {
+    const ring = toldGadget({ ...outputOf('lights', 'Ring'), count: 3 } as Gadget['outputs'][number], []);
+    const paint = (which: 'all' | 'one', colour: 'red' | 'off'): Action => ({
+      kind: 'paintLights', outputId: 'o1', which, first: '1', last: '1', colour, percent: '100',
+    }); // prettier-ignore
+    const states = [
+      state('s1', { name: 'Dark', entry: [paint('all', 'off')], rules: [after('r1', 's2')] }),
+      state('s2', { name: 'Warm', entry: [paint('one', 'red')] }),
+    ];
+    const shown = shownBy({ ...ring, flow: { ...ring.flow, states } });
+    expect(shown.map(({ names, shows }) => [names, shows])).toEqual([
+      [['Dark'], { kind: 'lights', colours: [0, 0, 0] }],
+      [['Warm'], { kind: 'lights', colours: [0, 0xff0000, 0] }],
+    ]);
   });
 
   it('has every place of a menu that can be come to', () => {

@@ -1,14 +1,17 @@
 import { canonicalJson, type Gadget } from '../gadget/index.ts';
 import type { OutputStateOf } from '../machine/index.ts';
+import { restingPicture } from '../lights/index.ts';
 import { nameOfSettled, type Settled } from './settled.ts';
 
 /** What a display shows in some of its gadget's states. */
 export interface DisplayShown {
   outputId: string;
-  /** On pixels; in rows of characters. */
+  /** On pixels; in rows of characters; in colours of lights. */
   shows:
     | ({ kind: 'screen' } & Pick<OutputStateOf<'screen'>, 'glass' | 'shining'>)
-    | ({ kind: 'text' } & Pick<OutputStateOf<'text'>, 'rows' | 'shining'>);
+    | ({ kind: 'text' } & Pick<OutputStateOf<'text'>, 'rows' | 'shining'>)
+    /** Lights by number, in the colours that they come to rest in. */
+    | { kind: 'lights'; colours: readonly number[] };
   /** Of the states in which it does, those that were active together as one. */
   names: string[];
   /** As things stood where it was first seen: what a page can be tried with. */
@@ -20,6 +23,7 @@ function shownOn(state: Settled['outputs'][string]): DisplayShown['shows'] | nul
   // When it would dim by itself tells no two pictures apart.
   if (state.kind === 'text')
     return { kind: 'text', rows: state.rows, shining: { ...state.shining, dimsUs: null } };
+  if (state.kind === 'lights') return { kind: 'lights', colours: restingPicture(state) };
   if (state.kind !== 'screen') return null;
   return { kind: 'screen', glass: state.glass, shining: { ...state.shining, dimsUs: null } };
 }

@@ -5,7 +5,7 @@ import { clamp } from '../kernel/index.ts';
 export type Rgb = number;
 
 export const rgb = (red: number, green: number, blue: number): Rgb => (red << 16) | (green << 8) | blue;
-const channels = (colour: Rgb): [number, number, number] => [
+export const channelsOf = (colour: Rgb): [number, number, number] => [
   (colour >> 16) & 255,
   (colour >> 8) & 255,
   colour & 255,
@@ -27,7 +27,7 @@ export const rgbOf = (paint: Paint): Rgb => named[paint];
 /** The same colour at a level. @param percent held inside 0 to 100 @returns channels rounded to the nearest */
 export function atLevel(colour: Rgb, percent: number): Rgb {
   const level = clamp(percent, 0, 100);
-  const [red, green, blue] = channels(colour).map((one) => Math.floor((one * level + 50) / 100));
+  const [red, green, blue] = channelsOf(colour).map((one) => Math.floor((one * level + 50) / 100));
   return rgb(red!, green!, blue!);
 }
 
@@ -59,7 +59,7 @@ export function hued(hue: number): Rgb {
 
 /** Between two colours, channel by channel, rounded down. @param part of `whole`, 0 to `whole`, which is above 0 */
 export function between(from: Rgb, to: Rgb, part: number, whole: number): Rgb {
-  const [a, b] = [channels(from), channels(to)];
+  const [a, b] = [channelsOf(from), channelsOf(to)];
   const at = (n: 0 | 1 | 2) => a[n] + Math.trunc(((b[n] - a[n]) * part) / whole);
   return rgb(at(0), at(1), at(2));
 }
@@ -67,14 +67,14 @@ export function between(from: Rgb, to: Rgb, part: number, whole: number): Rgb {
 /** Of lights made in one colour: that one, as bright as the brightest channel asks for. @param own null: any colour */
 export function asMade(colour: Rgb, own: LightColour | null): Rgb {
   if (own === null) return colour;
-  const brightest = Math.max(...channels(colour));
-  const [red, green, blue] = channels(rgbOf(own)).map((one) => Math.floor((one * brightest) / 255));
+  const brightest = Math.max(...channelsOf(colour));
+  const [red, green, blue] = channelsOf(rgbOf(own)).map((one) => Math.floor((one * brightest) / 255));
   return rgb(red!, green!, blue!);
 }
 
 /** The name that comes nearest, however bright it is; `off` for a dark one. */
 export function nameOf(colour: Rgb): Paint {
-  const [red, green, blue] = channels(colour);
+  const [red, green, blue] = channelsOf(colour);
   const most = Math.max(red, green, blue);
   if (most === 0) return 'off';
   // As bright as it can be: a dim red is red.
@@ -83,7 +83,7 @@ export function nameOf(colour: Rgb): Paint {
   let least = Infinity;
   for (const [name, value] of Object.entries(named) as [Paint, Rgb][]) {
     if (name === 'off') continue;
-    const away = channels(value).reduce((sum, one, n) => sum + (one - full[n]!) ** 2, 0);
+    const away = channelsOf(value).reduce((sum, one, n) => sum + (one - full[n]!) ** 2, 0);
     if (away < least) [nearest, least] = [name, away];
   }
   return nearest;

@@ -4,12 +4,10 @@ import { cell4x6 } from './fonts/cell4x6.ts';
 import { cell5x7 } from './fonts/cell5x7.ts';
 import { cell6x8 } from './fonts/cell6x8.ts';
 import { digits16x24 } from './fonts/digits16x24.ts';
+import type { Glyph } from './fonts/glyph.ts';
 import { bitsOf, withLetters } from './fonts/letters.ts';
 
 export type FontName = (typeof fontNames)[number];
-
-/** The rows of a character from the top, each a number whose bit 0 is its leftmost pixel. */
-export type Glyph = readonly number[];
 
 export interface Font {
   /** Of a cell, with the space to its neighbours. */

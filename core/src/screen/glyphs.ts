@@ -2,7 +2,8 @@ import type { OrderOf } from '../flow/index.ts';
 import { clamp } from '../kernel/index.ts';
 import { blankBitmap, fillRect, outlineRect, type Bitmap } from '../picture/index.ts';
 import { rowCells } from './cells/index.ts';
-import type { Font, Glyph } from './fonts.ts';
+import type { Font } from './fonts.ts';
+import type { Glyph } from './fonts/glyph.ts';
 import { near } from './near.ts';
 
 /** Where characters may be seen: from the first column of pixels to the last, which is left out. */

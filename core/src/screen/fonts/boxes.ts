@@ -1,4 +1,4 @@
-import type { Glyph } from '../fonts.ts';
+import type { Glyph } from './glyph.ts';
 
 /** Lines that lead to the left, to the right, up and down: none, one, or two side by side. */
 type Arms = readonly [left: number, right: number, up: number, down: number];

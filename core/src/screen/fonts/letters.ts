@@ -1,4 +1,4 @@
-import type { Glyph } from '../fonts.ts';
+import type { Glyph } from './glyph.ts';
 
 /** Letters of Latin-1 that are another letter with a mark over it or below. */
 const composed: Readonly<Record<string, readonly [letter: string, mark: Mark]>> = Object.fromEntries(

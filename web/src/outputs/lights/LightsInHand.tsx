@@ -4,16 +4,9 @@ import { useIsLit } from '../../shared/index.ts';
 import { virtualNowUs } from '../../workers/index.ts';
 import { useOutput } from '../useOutput.ts';
 import classes from './Lights.module.css';
+import { paperOf } from './paper.ts';
 import { placesOf } from './places.ts';
 import { safely } from './safely.ts';
-
-/** A light on paper: its colour as full as it can be, and the paler the dimmer it is. Dark ones keep their paper. */
-function paintCircle({ style }: SVGCircleElement, colour: number): void {
-  const most = Math.max(colour >> 16, (colour >> 8) & 255, colour & 255);
-  const full = (channel: number) => Math.round(((channel & 255) * 255) / most);
-  style.fill = most === 0 ? '' : `rgb(${full(colour >> 16)} ${full(colour >> 8)} ${full(colour)})`;
-  style.fillOpacity = most === 0 ? '' : String(0.2 + (0.8 * most) / 255);
-}
 
 /** Paints what they show, as fast as is safe, and goes on while anything of it moves. */
 function usePainted(told: ToldLights | undefined) {
@@ -25,7 +18,7 @@ function usePainted(told: ToldLights | undefined) {
       const nowUs = virtualNowUs();
       const picture = shown ? pictureAt(shown, nowUs) : [];
       figure.current?.querySelectorAll('circle').forEach((circle, n) => {
-        paintCircle(circle, picture[n] ?? 0);
+        Object.assign(circle.style, paperOf(picture[n] ?? 0));
       });
       if (shown && movesAt(shown, nowUs)) frame = requestAnimationFrame(paint);
     };

@@ -22,6 +22,7 @@ import { Choice, FirstStep, onDemand, saveFile, SheetFrame, useFound } from '../
 import { Cost } from './Cost.tsx';
 import { DrawingBoard } from './Drawing.tsx';
 import { InCharacters } from './InCharacters.tsx';
+import { InLights } from './InLights.tsx';
 import { Elements } from './Elements.tsx';
 import { together } from './groups.ts';
 import { momentsOf, PageList } from './PageList.tsx';
@@ -101,7 +102,9 @@ export function ScreenPage() {
 /** Displays of pixels and their pages. */
 function PagesView({ views }: { views: ReactNode }) {
   const gadget = useDocument();
-  const displays = gadget.outputs.filter((output) => output.kind === 'screen' || output.kind === 'text');
+  const displays = gadget.outputs.filter(
+    (output) => output.kind === 'screen' || output.kind === 'text' || output.kind === 'lights',
+  );
   const [params, setParams] = useSearchParams();
   const found = useFound(({ place }) => place);
   const foundDisplay = found?.kind === 'output' ? found.id : undefined;
@@ -161,10 +164,10 @@ function PagesView({ views }: { views: ReactNode }) {
       )}
     </>
   );
-  if (display.kind === 'text')
+  if (display.kind !== 'screen')
     return (
       <SheetFrame title="Screen" about={viewWords.pages.about} tools={tools}>
-        <InCharacters display={display} />
+        {display.kind === 'text' ? <InCharacters display={display} /> : <InLights display={display} />}
         <StateByState display={display} moments={moments} missing={missing} share={states.share} />
       </SheetFrame>
     );

@@ -1,9 +1,18 @@
-import type { DisplayShown, Screen, TextDisplay } from '@hum-lever/core';
+import {
+  shiningFully,
+  type DisplayShown,
+  type OutputOf,
+  type Screen,
+  type TextDisplay,
+} from '@hum-lever/core';
+import { LightsDrawn } from '../../outputs/lights/LightsDrawn.tsx';
 import { Cells } from '../../outputs/screen/Cells.tsx';
 import { Glass } from '../../outputs/screen/Glass.tsx';
 import { brightStyle } from '../../outputs/screen/inks.ts';
 import { useBright } from '../../outputs/screen/useGlow.ts';
 import classes from './Screen.module.css';
+
+type Shows = Screen | TextDisplay | OutputOf<'lights'>;
 
 /** More names than this are counted. */
 const mostNames = 3;
@@ -20,7 +29,7 @@ export function StateByState({
   missing,
   share,
 }: {
-  display: Screen | TextDisplay;
+  display: Shows;
   moments: readonly DisplayShown[];
   /** Names of states of which it was not found out. */
   missing: readonly string[];
@@ -55,10 +64,20 @@ export function StateByState({
   );
 }
 
-function Shown({ display, moment: { shows } }: { display: Screen | TextDisplay; moment: DisplayShown }) {
-  const bright = useBright(display, shows.shining);
+function Shown({ display, moment: { shows } }: { display: Shows; moment: DisplayShown }) {
   // An edit made another kind of it: what was found before is of no use.
   if (display.kind !== shows.kind) return null;
+  if (display.kind === 'lights')
+    return (
+      <div className={classes.smallLights}>
+        {shows.kind === 'lights' && <LightsDrawn output={display} colours={shows.colours} />}
+      </div>
+    );
+  return <ShownBright display={display} shows={shows} />;
+}
+
+function ShownBright({ display, shows }: { display: Screen | TextDisplay; shows: DisplayShown['shows'] }) {
+  const bright = useBright(display, shows.kind === 'lights' ? shiningFully : shows.shining);
   return (
     <div className={classes.small} style={{ background: display.palette[0], ...brightStyle(bright) }}>
       {display.kind === 'screen' && shows.kind === 'screen' && <Glass screen={display} drawn={shows.glass} />}

@@ -15,7 +15,6 @@ const pageOf = (...groups: number[]): Page => ({
   name: 'Page',
   outputId: 'o1',
   over: null,
-  onlyIf: '1',
   elements: groups.map((group, n) => ({
     kind: 'drawLine',
     outputId: 'o1',
