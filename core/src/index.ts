@@ -305,6 +305,7 @@ export { messageBytes } from './midi/index.ts';
 export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';
 export {
   displayBus,
+  displayCells,
   lightData,
   displayGlow,
   encoderPart,
@@ -446,6 +447,10 @@ export {
   fontUses,
   readBdf,
   signs,
+  measuresOf,
+  rowsOn,
+  stockFor,
+  type Measures,
   specimen,
   type Font,
   stockOf,

@@ -9,7 +9,7 @@ export interface DisplayShown {
   /** On pixels; in rows of characters; in colours of lights. */
   shows:
     | ({ kind: 'screen' } & Pick<OutputStateOf<'screen'>, 'glass' | 'shining'>)
-    | ({ kind: 'text' } & Pick<OutputStateOf<'text'>, 'rows' | 'shining'>)
+    | ({ kind: 'text' } & Pick<OutputStateOf<'text'>, 'glass' | 'shining'>)
     /** Lights by number, in the colours that they come to rest in. */
     | { kind: 'lights'; colours: readonly number[] };
   /** Of the states in which it does, those that were active together as one. */
@@ -21,11 +21,9 @@ export interface DisplayShown {
 /** What can be seen on one of them; null: it is none. */
 function shownOn(state: Settled['outputs'][string]): DisplayShown['shows'] | null {
   // When it would dim by itself tells no two pictures apart.
-  if (state.kind === 'text')
-    return { kind: 'text', rows: state.rows, shining: { ...state.shining, dimsUs: null } };
   if (state.kind === 'lights') return { kind: 'lights', colours: restingPicture(state) };
-  if (state.kind !== 'screen') return null;
-  return { kind: 'screen', glass: state.glass, shining: { ...state.shining, dimsUs: null } };
+  if (state.kind !== 'screen' && state.kind !== 'text') return null;
+  return { kind: state.kind, glass: state.glass, shining: { ...state.shining, dimsUs: null } };
 }
 
 /** All that the displays of a gadget show, display by display and each picture once, in the order of its states. */

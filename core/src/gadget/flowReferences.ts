@@ -3,7 +3,7 @@ import type { Control } from './controls.schema.ts';
 import { isElement, isOutputAction, kindsTold, showsPages, type Output } from './outputs.schema.ts';
 import type { Flow, State, Trigger } from './flow.schema.ts';
 import type { Chord } from './gestures.schema.ts';
-import { fontNames } from '../screen/screen.document.ts';
+import { fontNames } from '../screen/pages.fields.ts';
 import { keySetsOf, layerKeyId } from './keySets.ts';
 import { drawnLists, placedActions } from './placedActions.ts';
 import type { Page } from './pages.schema.ts';

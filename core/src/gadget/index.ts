@@ -51,19 +51,21 @@ export { lightColours, type Light, type LightColour, type LightMode } from '../l
 export type { Note, Tone } from '../sound/tone.document.ts';
 export {
   aligns,
-  bitsOfDepth,
   blinkings,
   boxKinds,
-  depths,
   dialKinds,
+  fontNames,
+  growths,
   legendEdges,
+  numberFormats,
   pictureKinds,
   plotKinds,
-  fontNames,
-  textFontNames,
-  growths,
-  numberFormats,
   sendings,
+  textFontNames,
+} from '../screen/pages.fields.ts';
+export {
+  bitsOfDepth,
+  depths,
   updates,
   usualPalette,
   type Depth,

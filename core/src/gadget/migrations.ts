@@ -488,16 +488,26 @@ function toGlow(document: Raw): Raw {
   };
 }
 
-/* --- 12 to 13: what stands on pages may belong together, and nothing did; displays take a while to start, and none did --- */
+/* --- 12 to 13: what stands on pages may belong together, and nothing did; displays take a while to start, and none did; what is sent
+       to displays of characters takes time, and took none --- */
 
-const startingDisplays = new Set(['graphic-display-two-wire', 'graphic-display-spi', 'small-colour-display']);
+const startingDisplays = new Set([
+  'graphic-display-two-wire',
+  'graphic-display-spi',
+  'small-colour-display',
+  'character-display',
+  'character-display-two-wire',
+]);
 
 function toGroups(document: Raw): Raw {
-  const { pages, parts } = document;
-  if (![pages, parts].every((list) => Array.isArray(list) && list.every(isRecord)))
-    throw new Error('expected lists of pages and parts');
+  const { outputs, pages, parts } = document;
+  if (![outputs, pages, parts].every((list) => Array.isArray(list) && list.every(isRecord)))
+    throw new Error('expected lists of outputs, pages and parts');
   return {
     ...document,
+    outputs: (outputs as Raw[]).map((output) =>
+      output.kind === 'text' ? { ...output, sends: 'free', update: 'changed', mostHz: 20 } : output,
+    ),
     pages: (pages as Raw[]).map((page) => ({
       ...page,
       elements: Array.isArray(page.elements)

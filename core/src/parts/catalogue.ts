@@ -1,6 +1,7 @@
 import { ownPartId, partOf, type Gadget, type OwnClass, type Part, type Terminal } from '../gadget/index.ts';
 import {
   partGroups,
+  type CellBus,
   type DisplayBus,
   type Figures,
   type Glow,
@@ -46,6 +47,12 @@ export function lightData(gadget: Pick<Gadget, 'parts'>, outputId: string): Ligh
 export function displayBus(gadget: Pick<Gadget, 'parts'>, outputId: string): DisplayBus | null {
   const part = partOf(gadget, outputId);
   return (part && kindOf(part).bus?.(figuresOf(part))) ?? null;
+}
+
+/** How a display of characters is told what stands on it; null: it has no controller of its own that is known. */
+export function displayCells(gadget: Pick<Gadget, 'parts'>, outputId: string): CellBus | null {
+  const part = partOf(gadget, outputId);
+  return (part && kindOf(part).cells?.(figuresOf(part))) ?? null;
 }
 
 /** The light that a display is seen by; null: it has none that is known. */

@@ -1,5 +1,6 @@
 export {
   partGroups,
+  type CellBus,
   type DisplayBus,
   type EndKind,
   type Figures,
@@ -14,6 +15,7 @@ export {
   kindOf,
   lightData,
   displayBus,
+  displayCells,
   displayGlow,
   pictureUs,
   priceOf,

@@ -43,6 +43,15 @@ export interface DisplayBus {
   us(bytes: number): number;
 }
 
+/** How a display of characters is told what stands on it. */
+export interface CellBus {
+  /** To go to a place, and for each character from there on, µs. */
+  moveUs: number;
+  characterUs: number;
+  /** From power-up until it can be told anything. */
+  startUs: number;
+}
+
 /** Where the light comes from that a display is seen by, how it is told, and what it takes. */
 export interface Glow {
   /** Of something behind the pixels, whatever those show; or of the pixels themselves. */
@@ -110,6 +119,8 @@ export interface PartKind<F extends Figures = Figures> {
   data?(figures: F): LightData;
   /** Of displays of pixels: how they are told what they show. */
   bus?(figures: F): DisplayBus;
+  /** Of displays of characters with a controller of their own. */
+  cells?(figures: F): CellBus;
   /** Of displays that give light. */
   glow?(figures: F): Glow;
   plays(figures: F): EndKind[];

@@ -1,5 +1,5 @@
 import { bitsOfDepth, depths } from '../gadget/index.ts';
-import { count, oneOf, us, type DisplayBus, type Glow, type Pixels, type Reading } from './kind.ts';
+import { count, oneOf, us, type CellBus, type DisplayBus, type Glow, type Pixels, type Reading } from './kind.ts';
 
 /*
  * How long displays take to be told all that they show, and what that takes of the chip's memory.
@@ -89,6 +89,18 @@ const parallelCharacterUs = 44;
 const chipBits = 6 * 9;
 /** Two rows of sixteen, which are gone to with a command each. */
 const usual = { characters: 32, moves: 2 };
+
+/** A character over four lines. */
+export const parallelCells = (startUs: number): CellBus => ({
+  moveUs: parallelCharacterUs,
+  characterUs: parallelCharacterUs,
+  startUs,
+});
+/** A character behind a bus chip. */
+export function chipCells(baud: number, startUs: number): CellBus {
+  const us = Math.round((chipBits * 1_000_000) / baud);
+  return { moveUs: us, characterUs: us, startUs };
+}
 
 /** Two rows of sixteen over four lines, µs. */
 export const parallelRowsUs = (): number => (usual.characters + usual.moves) * parallelCharacterUs;

@@ -11,7 +11,7 @@ import {
 import { pointsSaved } from './cells/index.ts';
 import { fontForCells } from './fonts.ts';
 import { isAcross } from './glyphs.ts';
-import { stockOf } from './stock.ts';
+import { measuresOf, stockFor } from './onCells.ts';
 import { elementsOf, type PlacedElement } from './elements.ts';
 import { extentOf } from './extent.ts';
 
@@ -79,10 +79,11 @@ function inCells(gadget: Gadget, known: KnownRanges): Snag[] {
 /** What is written on a page and goes over the edge of its display, at its longest. */
 function onPage(gadget: Gadget, known: KnownRanges, placed: PlacedElement): Snag[] {
   const { element, screen, page } = placed;
-  const extent = extentOf(gadget, element, known);
+  const extent = extentOf(gadget, element, known, screen);
   if (!extent) return [];
   const { text, font, characters, left, right, top, bottom } = extent;
-  const over = { across: left < 0 || right > screen.widthPx, below: top < 0 || bottom > screen.heightPx };
+  const { widthPx, heightPx } = measuresOf(screen);
+  const over = { across: left < 0 || right > widthPx, below: top < 0 || bottom > heightPx };
   if (!over.across && !over.below) return [];
   return [
     {
@@ -100,8 +101,9 @@ function onPage(gadget: Gadget, known: KnownRanges, placed: PlacedElement): Snag
         right: right - 1,
         top,
         bottom: bottom - 1,
-        widthPx: screen.widthPx,
-        heightPx: screen.heightPx,
+        widthPx,
+        heightPx,
+        kind: screen.kind,
       },
     },
   ];
@@ -111,26 +113,33 @@ function onPage(gadget: Gadget, known: KnownRanges, placed: PlacedElement): Snag
 function inLegends(gadget: Gadget, { element, screen, page }: PlacedElement): Snag[] {
   if (element.kind !== 'drawLegends' || element.onlyIf.trim() === '0') return [];
   const { font, edge, words } = element;
-  const stock = stockOf(gadget);
+  const stock = stockFor(gadget, screen);
+  const { widthPx, heightPx } = measuresOf(screen);
   const cell = stock.font(font);
   const across = isAcross(edge);
   // At a side they stand one below the other, and have all of the width.
-  const room = Math.floor((across ? screen.widthPx : screen.heightPx) / words.length);
+  const room = Math.floor((across ? widthPx : heightPx) / words.length);
   const wide = (word: string) => [...word].length * cell.widthPx;
   const over = across
     ? words.filter((word) => wide(word) > room)
-    : words.filter((word) => wide(word) > screen.widthPx || (word !== '' && cell.heightPx > room));
+    : words.filter((word) => wide(word) > widthPx || (word !== '' && cell.heightPx > room));
   const longest = over.reduce((most, word) => (wide(word) > wide(most) ? word : most), '');
   if (longest === '') return [];
-  const common = { page: page.name, display: screen.name, text: longest, font: stock.fontName(font) };
+  const common = {
+    page: page.name,
+    display: screen.name,
+    text: longest,
+    font: stock.fontName(font),
+    kind: screen.kind,
+  };
   return [
     {
       rule: 'S01',
       level: 'likely',
       place: { kind: 'page', id: page.id },
       values:
-        across || wide(longest) > screen.widthPx
-          ? { ...common, reason: 'legend', takes: wide(longest), room: across ? room : screen.widthPx }
+        across || wide(longest) > widthPx
+          ? { ...common, reason: 'legend', takes: wide(longest), room: across ? room : widthPx }
           : { ...common, reason: 'legends', takes: cell.heightPx, room },
     },
   ];

@@ -1,6 +1,16 @@
-import type { Snag, SnagRule } from '../gadget/index.ts';
-import { displayBus } from '../parts/index.ts';
+import type { Gadget, Screen, Snag, SnagRule, TextDisplay } from '../gadget/index.ts';
+import { displayBus, displayCells } from '../parts/index.ts';
 import { mostUs } from './tiles.ts';
+
+/** The longest that a picture takes over the bus of a display; null: it is not known. */
+function longestUs(gadget: Gadget, output: Screen | TextDisplay): number | null {
+  if (output.kind === 'screen') {
+    const bus = displayBus(gadget, output.id);
+    return bus && mostUs(bus, output, output.update);
+  }
+  const bus = displayCells(gadget, output.id);
+  return bus && output.rows * (bus.moveUs + output.columns * bus.characterUs);
+}
 
 /**
  * A picture takes longer over the bus than the time that it has, so that there are fewer of them; or the loop waits so
@@ -11,10 +21,9 @@ export const S02: SnagRule = {
   check(gadget): Snag[] {
     const { shortestPressUs } = gadget.hands;
     return gadget.outputs.flatMap((output): Snag[] => {
-      if (output.kind !== 'screen' || output.sends === 'free') return [];
-      const bus = displayBus(gadget, output.id);
+      if ((output.kind !== 'screen' && output.kind !== 'text') || output.sends === 'free') return [];
       const { id, name, mostHz, sends, update } = output;
-      const us = bus && mostUs(bus, output, update);
+      const us = longestUs(gadget, output);
       if (us === null || us === 0) return [];
       const common = { rule: 'S02', level: 'likely', place: { kind: 'output', id } } as const;
       const values = {

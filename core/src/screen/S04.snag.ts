@@ -1,6 +1,7 @@
 import { placedActions, type Gadget, type Place, type Snag, type SnagRule } from '../gadget/index.ts';
 import { elementsOf } from './elements.ts';
 import { fonts, lackingIn } from './fonts.ts';
+import { marksOf } from './onCells.ts';
 import { stockOf } from './stock.ts';
 import { lackingOn } from './cells/index.ts';
 import { cellFont } from './render.ts';
@@ -19,10 +20,17 @@ interface Shown {
 function shownOn(gadget: Gadget): Shown[] {
   const stock = stockOf(gadget);
   const onPages = elementsOf(gadget).flatMap(({ element, page, screen }): Shown[] => {
+    const place = { kind: 'page', id: page.id } as const;
+    const display = screen.name;
+    if (screen.kind === 'text') {
+      const said = 'font' in element ? fixedOf(element, gadget) + digitsOf(element) : '';
+      const lacking = lackingOn(screen, said + marksOf(element));
+      return [{ font: null, cells: screen.cells, display, lacking, place }];
+    }
     if (!('font' in element)) return [];
     const font = stock.fontName(element.font);
     const lacking = lackingIn(fixedOf(element, gadget) + digitsOf(element), stock.font(element.font));
-    return [{ font, cells: '', display: screen.name, lacking, place: { kind: 'page', id: page.id } }];
+    return [{ font, cells: '', display, lacking, place }];
   });
   const inCells = placedActions(gadget.flow).flatMap(({ actions, place }) =>
     actions.flatMap((action): Shown[] => {

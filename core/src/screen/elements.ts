@@ -1,4 +1,4 @@
-import type { Gadget, OutputActionOf, Page, Screen } from '../gadget/index.ts';
+import type { Gadget, OutputActionOf, Page, Screen, TextDisplay } from '../gadget/index.ts';
 
 /** What stands on a page, as the document has it. */
 export type ElementKind =
@@ -19,7 +19,7 @@ export type Element = OutputActionOf<ElementKind>;
 export interface PlacedElement {
   element: Element;
   page: Page;
-  screen: Screen;
+  screen: Screen | TextDisplay;
 }
 
 /** The page that a display begins with: the first that lies over no other; null: it has none. */
@@ -30,6 +30,6 @@ export const firstPage = ({ pages }: Pick<Gadget, 'pages'>, screenId: string): s
 export const elementsOf = (gadget: Pick<Gadget, 'pages' | 'outputs'>): PlacedElement[] =>
   gadget.pages.flatMap((page) => {
     const screen = gadget.outputs.find(({ id }) => id === page.outputId);
-    if (screen?.kind !== 'screen') return [];
+    if (screen?.kind !== 'screen' && screen?.kind !== 'text') return [];
     return page.elements.map((element) => ({ element: element as Element, page, screen }));
   });

@@ -8,12 +8,13 @@ import {
   valuesWhere,
   type KnownRanges,
 } from '../flow/index.ts';
-import type { Gadget } from '../gadget/index.ts';
+import type { Gadget, Screen, TextDisplay } from '../gadget/index.ts';
+import { pointsSaved } from './cells/index.ts';
 import type { Element } from './elements.ts';
 
 import { numberText } from './numbers.ts';
 import { leftOf } from './glyphs.ts';
-import { stockOf } from './stock.ts';
+import { stockFor } from './onCells.ts';
 
 /** How far a text reaches on a page, at its longest. */
 export interface Extent {
@@ -82,7 +83,12 @@ function mostKnown(
  * How far a text or a number on a page reaches. Only what is certain: null for what is never drawn, whose place is
  * worked out as it runs, or that is no text.
  */
-export function extentOf(gadget: Gadget, element: Element, everywhere: KnownRanges): Extent | null {
+export function extentOf(
+  gadget: Gadget,
+  element: Element,
+  everywhere: KnownRanges,
+  display: Screen | TextDisplay,
+): Extent | null {
   if (!('align' in element)) return null;
   const known = valuesWhere(gadget, everywhere, element.onlyIf);
   if (known === null || fixed(element.onlyIf, gadget, known) === 0) return null;
@@ -90,9 +96,13 @@ export function extentOf(gadget: Gadget, element: Element, everywhere: KnownRang
   const y = fixed(element.y, gadget, known);
   if (x === null || y === null) return null;
   const { font: ref, align } = element;
-  const stock = stockOf(gadget);
+  const stock = stockFor(gadget, display);
   const font = stock.font(ref);
-  const { text, characters } = longest(element, gadget, known);
+  const { text, characters: said } = longest(element, gadget, known);
+  // On segments, a point takes no place of its own.
+  const saved =
+    display.kind === 'text' && element.kind === 'drawText' ? pointsSaved(element.text, display.cells) : 0;
+  const characters = Math.max(0, said - saved);
   const left = leftOf({ x, align }, font, characters);
   return {
     text,

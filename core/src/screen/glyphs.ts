@@ -81,7 +81,7 @@ export function leftOf(
 }
 
 /** Which texts of a list are in view: the one of the cursor in the middle, as far as there are others around it. */
-function inView({ lines, rows, cursor }: OrderOf<'drawList'>): { from: number; count: number } {
+export function inView({ lines, rows, cursor }: OrderOf<'drawList'>): { from: number; count: number } {
   // Empty ones at the end are none yet.
   const count = lines.findLastIndex((line) => line !== '') + 1;
   const from = clamp(cursor - (rows >> 1), 0, Math.max(0, count - rows));

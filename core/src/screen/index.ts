@@ -1,4 +1,5 @@
 export { blankCells, blankRows, renderCells, rowCells, shownCells } from './cells/index.ts';
+export { measuresOf, rowsOn, stockFor } from './onCells.ts';
 export { firstPage, type Element, type ElementKind } from './elements.ts';
 export { policiesOf, type Policies, type Policy } from './policies.ts';
 export { elementProblem } from './problem.ts';
@@ -23,5 +24,6 @@ export {
   type Bounds,
   type Drawing,
   type Drawn,
+  type Measures,
 } from './render.ts';
 export { displayUa, litShare, shinesAt, shiningFully, type Shining } from './shining.ts';

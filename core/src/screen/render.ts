@@ -100,7 +100,7 @@ export function drawnBitmap(screen: Screen, drawn: Drawn, stock: Stock): Bitmap 
   return bitmap;
 }
 
-const boundsOfLegends = (legends: OrderOf<'drawLegends'>, stock: Stock, screen: Screen): Bounds => {
+const boundsOfLegends = (legends: OrderOf<'drawLegends'>, stock: Stock, screen: Measures): Bounds => {
   const cell = stock.font(legends.font);
   const placed = legendsOf(legends, cell, screen).filter(({ word }) => word !== '');
   if (placed.length === 0) return { left: 0, top: 0, right: 0, bottom: 0 };
@@ -115,8 +115,11 @@ const boundsOfLegends = (legends: OrderOf<'drawLegends'>, stock: Stock, screen: 
   };
 };
 
+/** How wide and high a display is in what its pages are measured in: pixels, or places of characters. */
+export type Measures = Pick<Screen, 'widthPx' | 'heightPx'>;
+
 /** What an element covers of a display, from its left and upper edge to its right and lower one, both left out. */
-export function boundsOf(drawing: Drawing, stock: Stock, screen: Screen): Bounds {
+export function boundsOf(drawing: Drawing, stock: Stock, screen: Measures): Bounds {
   if (drawing.kind === 'drawLegends') return boundsOfLegends(drawing, stock, screen);
   const [x, y] = [near(drawing.x), near(drawing.y)];
   switch (drawing.kind) {

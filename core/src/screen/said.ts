@@ -45,27 +45,29 @@ function variableOf(element: Written): string {
   return element.kind === 'drawNumber' || ('text' in element && element.text.includes('{')) ? digits : '';
 }
 
+/** All that stands on the pages of a display of pixels, or of all of them: those of characters have shapes of their own. */
+function drawnOn({ outputs, pages }: Gadget, screenId?: string): Element[] {
+  const screens = new Set(outputs.flatMap(({ id, kind }) => (kind === 'screen' ? [id] : [])));
+  return pages.flatMap(({ outputId, elements }) =>
+    screens.has(outputId) && (screenId === undefined || outputId === screenId)
+      ? (elements as readonly Element[])
+      : [],
+  );
+}
+
 /** Characters that the pages of a gadget may show in a font: written, or as digits. */
 export function charactersOf(gadget: Gadget, ref: string, screenId?: string): Set<string> {
   const written = new Set<string>();
-  for (const { outputId, elements } of gadget.pages)
-    for (const element of elements as readonly Element[]) {
-      if ((screenId !== undefined && outputId !== screenId) || !('font' in element) || element.font !== ref)
-        continue;
-      for (const character of fixedOf(element, gadget) + variableOf(element)) written.add(character);
-    }
+  for (const element of drawnOn(gadget, screenId)) {
+    if (!('font' in element) || element.font !== ref) continue;
+    for (const character of fixedOf(element, gadget) + variableOf(element)) written.add(character);
+  }
   return written;
 }
 
 /** Fonts that pages are written in, each once. */
 export const fontUses = (gadget: Gadget, screenId?: string): string[] => [
-  ...new Set(
-    gadget.pages.flatMap(({ outputId, elements }) =>
-      screenId !== undefined && outputId !== screenId
-        ? []
-        : (elements as readonly Element[]).flatMap((element) => ('font' in element ? [element.font] : [])),
-    ),
-  ),
+  ...new Set(drawnOn(gadget, screenId).flatMap((element) => ('font' in element ? [element.font] : []))),
 ];
 
 /** Bytes of the fonts that the pages of a display need, or all pages, each trimmed to what may be written in it. */

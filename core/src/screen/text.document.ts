@@ -3,6 +3,7 @@ import { limits } from '../gadget/limits.ts';
 import { constant, expression, list, outputDocument, template } from '../gadget/outputDocument.ts';
 import { light } from '../light/light.document.ts';
 import { colourSchema, durationUsSchema, lineSchema, wholeSchema } from '../gadget/primitives.schema.ts';
+import { sendings, showing, writtenElements } from './pages.fields.ts';
 
 /** Row counted from 0; one beyond the display is shown nowhere, and is a snag. */
 const row = constant(wholeSchema(0, limits.displayRows - 1));
@@ -49,6 +50,11 @@ export const text = outputDocument(
     palette: z.array(colourSchema).length(2, 'expected two colours: the ground, and what is on'),
     /** Where its trim stands, in hundredths of its way. */
     contrast: wholeSchema(0, 100, '%'),
+    sends: z.enum(sendings),
+    /** What is sent of what stands on it: all of it, or the characters that are others. */
+    update: z.enum(['whole', 'changed']),
+    /** At most so many times a second. */
+    mostHz: wholeSchema(1, 60, 'Hz'),
     dims: idleDimSchema.nullable(),
     ownCharacters: z
       .array(ownCharacterSchema)
@@ -63,6 +69,8 @@ export const text = outputDocument(
     /** A few characters at a place of their own; what falls outside the display is not seen. */
     sprite: { row: expression, column: expression, text: template },
     ...lightActions,
+    ...showing,
+    ...writtenElements,
     /** A list as one row: each place shows the glyph of its number; beyond the last, the last. */
     listRow: {
       row,
@@ -72,15 +80,21 @@ export const text = outputDocument(
   },
   {
     reaches: 'eyes',
+    onPages: ['drawText', 'drawNumber', 'drawWord', 'drawList', 'drawRunning', 'drawLegends', 'drawBar'],
     leaves(action) {
       if (action.kind === 'text') return action.text.trim() === '' ? 'dark' : 'lit';
+      if (action.kind === 'showPage') return action.pageId === null ? null : 'lit';
       return action.kind === 'level' && action.percent === '0' ? 'dark' : null;
     },
-    fresh: ({ digits, segments = 0 }) => ({
+    fresh: ({ digits, segments = 0, startUs }) => ({
       ...(digits === undefined ? { columns: 16, rows: 2 } : { columns: digits, rows: 1 }),
       cells: digits === undefined ? 'dots' : segments === 0 ? 'seven' : 'fourteen',
       palette: digits === undefined ? ['#bcd06a', '#1c2a12'] : ['#1b1211', '#ff5a3c'],
       contrast: 50,
+      // What has a controller of its own is told over a bus; what is lit by the chip itself is not.
+      sends: startUs === undefined ? 'free' : 'blocking',
+      update: 'changed',
+      mostHz: 20,
       dims: null,
       ownCharacters: [] as z.infer<typeof ownCharacterSchema>[],
     }),

@@ -1,6 +1,6 @@
 import { lineSchema, wholeSchema } from '../gadget/index.ts';
 import { defineExpectation } from '../output/index.ts';
-import type { TextEntry } from './text.output.ts';
+import type { TextEntry } from './paged.ts';
 
 /** The row holds this text somewhere; empty: the row is blank. */
 export const text = defineExpectation<TextEntry>()({

@@ -90,6 +90,9 @@ export const numberVariable = (
 /** As displays of characters come: of dots, trimmed, with no character of its own. */
 export const dotted = {
   cells: 'dots',
+  sends: 'free',
+  update: 'changed',
+  mostHz: 20,
   palette: ['#bcd06a', '#1c2a12'],
   contrast: 50,
   dims: null,

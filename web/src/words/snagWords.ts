@@ -62,18 +62,29 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
   },
   S01: {
     title: 'Text does not fit',
-    say: (v) =>
-      v.reason === 'row'
-        ? `“${v.text}” goes to row ${v.row}, but ${v.display} has ${v.rows}.`
-        : v.reason === 'legend'
-          ? `On page ${v.page}, the legend “${v.text}” takes ${v.takes} pixels in ${v.font}; its share of ${v.display} is ${v.room}.`
-          : v.reason === 'legends'
-            ? `On page ${v.page}, legends such as “${v.text}” are ${v.takes} pixels high in ${v.font}; each has ${v.room} at the side of ${v.display}.`
-            : v.reason === 'edge'
-              ? `On page ${v.page}, “${v.text}” takes up to ${v.length} characters of ${v.font} and reaches from pixel ${v.left} to ${v.right}; ${v.display} has 0 to ${Number(v.widthPx) - 1}.`
-              : v.reason === 'height'
-                ? `On page ${v.page}, “${v.text}” reaches from pixel row ${v.top} to ${v.bottom}; ${v.display} has 0 to ${Number(v.heightPx) - 1}.`
-                : `“${v.text}” takes up to ${v.length} characters; ${v.display} shows ${v.columns}.`,
+    say(v) {
+      // Displays of characters have places, and no fonts.
+      const inCells = v.kind === 'text';
+      const [unit, row] = inCells ? ['place', 'row'] : ['pixel', 'pixel row'];
+      const ofFont = inCells ? '' : ` of ${v.font}`;
+      const inFont = inCells ? 'places' : `pixels in ${v.font}`;
+      switch (v.reason) {
+        case 'row':
+          return `“${v.text}” goes to row ${v.row}, but ${v.display} has ${v.rows}.`;
+        case 'legend':
+          return `On page ${v.page}, the legend “${v.text}” takes ${v.takes} ${inFont}; its share of ${v.display} is ${v.room}.`;
+        case 'legends':
+          return inCells
+            ? `On page ${v.page}, there are more legends such as “${v.text}” than rows at the side of ${v.display}.`
+            : `On page ${v.page}, legends such as “${v.text}” are ${v.takes} pixels high in ${v.font}; each has ${v.room} at the side of ${v.display}.`;
+        case 'edge':
+          return `On page ${v.page}, “${v.text}” takes up to ${v.length} characters${ofFont} and reaches from ${unit} ${v.left} to ${v.right}; ${v.display} has 0 to ${Number(v.widthPx) - 1}.`;
+        case 'height':
+          return `On page ${v.page}, “${v.text}” reaches from ${row} ${v.top} to ${v.bottom}; ${v.display} has 0 to ${Number(v.heightPx) - 1}.`;
+        default:
+          return `“${v.text}” takes up to ${v.length} characters; ${v.display} shows ${v.columns}.`;
+      }
+    },
   },
   S02: {
     title: 'A picture takes long',

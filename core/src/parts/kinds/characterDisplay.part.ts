@@ -9,15 +9,20 @@ import {
   listens,
   powerEnds,
   supplied,
+  us,
 } from '../kind.ts';
-import { parallelRowsUs } from '../redraw.ts';
+import { parallelCells, parallelRowsUs } from '../redraw.ts';
 
 export const characterDisplay = definePart({
   id: 'character-display',
   title: 'Character display, parallel',
   doc: 'Rows of letters, told over six lines; wants 5 V and a trimmed contrast before anything can be seen.',
   group: 'displays',
-  figures: z.strictObject({ ...supplied, ...backlightFigures }),
+  figures: z.strictObject({
+    ...supplied,
+    ...backlightFigures,
+    startUs: us('From power-up until it can be told'),
+  }),
   defaults: {
     supplyMinMv: 4_700,
     supplyMaxMv: 5_300,
@@ -26,6 +31,7 @@ export const characterDisplay = definePart({
     darkUa: 2_000,
     litUa: 20_000,
     backlight: 0,
+    startUs: 50_000,
   },
   priceCents: 450,
   plays: () => ['text'],
@@ -35,6 +41,7 @@ export const characterDisplay = definePart({
     ...powerEnds(figures),
   ],
   ...aModule,
+  cells: ({ startUs }) => parallelCells(startUs),
   glow: backlit,
   readings: () => [{ id: 'rows', value: parallelRowsUs(), unit: 'µs' }],
   memory: () => ({ ram: 80, flash: 900 }),

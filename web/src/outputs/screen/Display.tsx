@@ -1,4 +1,4 @@
-import { blankCells, shiningFully, shownCells, type TextDisplay } from '@hum-lever/core';
+import { blankCells, rowsOn, shiningFully, shownCells, type TextDisplay } from '@hum-lever/core';
 import { useMemo } from 'react';
 import { useOutput } from '../useOutput.ts';
 import { Cells } from './Cells.tsx';
@@ -13,7 +13,8 @@ const none: readonly string[] = [];
 export function Display({ output }: { output: TextDisplay }) {
   const { id, name, cells } = output;
   const shown = useOutput('text', id);
-  const rows = shown?.rows ?? none;
+  const glass = shown?.glass;
+  const rows = useMemo(() => (glass ? rowsOn(output, glass) : none), [output, glass]);
   const shining = shown?.shining ?? shiningFully;
   const { colour } = shining;
   const bright = useBright(output, shining);

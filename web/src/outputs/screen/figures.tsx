@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core';
 import {
   displayBus,
+  displayCells,
   inksOf,
   sendings,
   updates,
@@ -106,6 +107,42 @@ function Dims({
   );
 }
 
+/** How often it is told what stands on it, and what that takes; of one without a controller of its own, nothing. */
+function Told({ output, change }: Parameters<FiguresOf<'text'>>[0]) {
+  const parts = useGadget(({ document }) => document?.parts);
+  const { id, sends, mostHz, update } = output;
+  const isTold = useMemo(() => parts !== undefined && displayCells({ parts }, id) !== null, [parts, id]);
+  if (!isTold && sends === 'free') return null;
+  return (
+    <>
+      <NumberField
+        {...field}
+        aria-label="At most"
+        width={176}
+        unit="times a second"
+        max={60}
+        value={mostHz}
+        commit={(value) => change({ mostHz: value })}
+      />
+      <Choice
+        label="What telling it takes"
+        data={sendings.map((value) => ({ value, label: tellingWords[value] }))}
+        value={sends}
+        choose={(value) => change({ sends: value })}
+      />
+      <Choice
+        label="What is told"
+        data={[
+          { value: 'whole', label: 'all rows are told' },
+          { value: 'changed', label: 'only changed characters are told' },
+        ]}
+        value={update}
+        choose={(value) => change({ update: value })}
+      />
+    </>
+  );
+}
+
 export const text: FiguresOf<'text'> = ({ output, change }) => {
   const { cells, contrast, palette } = output;
   const putColour = (at: number) => (colour: string) =>
@@ -134,6 +171,7 @@ export const text: FiguresOf<'text'> = ({ output, change }) => {
           on <InkColour label="What is on" value={palette[1]!} commit={putColour(1)} />
         </label>
       </span>
+      <Told output={output} change={change} />
       <Dims of={output} change={change} />
       {cells === 'dots' && <OwnCharacters display={output} change={change} />}
     </>
@@ -144,6 +182,11 @@ const sendingWords: Record<(typeof sendings)[number], string> = {
   free: 'its bus takes no time',
   blocking: 'the loop waits while a picture is sent',
   background: 'a picture is sent beside the loop',
+};
+const tellingWords: typeof sendingWords = {
+  free: 'its bus takes no time',
+  blocking: 'the loop waits while it is told',
+  background: 'it is told beside the loop',
 };
 
 /** Kept when the choice is made: on the way there it changes with every move of the hand. */

@@ -4,23 +4,30 @@ import { shownPages } from './pages.ts';
 
 export function text(gadget: Gadget): Offer[] {
   const outputId = firstOf(gadget, 'text');
-  return outputId === undefined ? [] : [...inCharacters(gadget, outputId), ...ofLight(gadget, 'text')];
+  return outputId === undefined
+    ? []
+    : [...onPages(gadget, 'text'), ...inCharacters(gadget, outputId), ...ofLight(gadget, 'text')];
 }
 
 export function screen(gadget: Gadget): Offer[] {
   const outputId = firstOf(gadget, 'screen');
   if (outputId === undefined) return [];
-  const pages = gadget.outputs.flatMap(({ id, kind }) => (kind === 'screen' ? shownPages(gadget, id) : []));
-  const shown = pages.map((page): Offer => ({
-    label: `Show page ${page.name}`,
-    action: { kind: 'showPage', outputId: page.outputId, pageId: page.id },
-  }));
   return [
-    ...shown,
+    ...onPages(gadget, 'screen'),
     ...(firstOf(gadget, 'text') === undefined ? inCharacters(gadget, outputId) : []),
     ...ofLight(gadget, 'screen'),
   ];
 }
+
+/** Pages of all displays of a kind. */
+const onPages = (gadget: Gadget, kind: 'text' | 'screen'): Offer[] =>
+  gadget.outputs
+    .filter((output) => output.kind === kind)
+    .flatMap(({ id }) => shownPages(gadget, id))
+    .map((page) => ({
+      label: `Show page ${page.name}`,
+      action: { kind: 'showPage', outputId: page.outputId, pageId: page.id },
+    }));
 
 /** Of displays that give light: while a state lasts, or from now on. */
 function ofLight(gadget: Gadget, kind: 'text' | 'screen'): Offer[] {

@@ -10,7 +10,7 @@ import {
   IconLayoutDistributeVertical,
   type Icon,
 } from '@tabler/icons-react';
-import { boundsOf, type Page, type Screen, type Tried } from '@hum-lever/core';
+import { boundsOf, measuresOf, type Page, type Screen, type TextDisplay, type Tried } from '@hum-lever/core';
 import { useStock } from '../../outputs/screen/useStock.ts';
 import { alignedBy, type Alignment } from './aligned.ts';
 import { movedElement } from './moved.ts';
@@ -47,12 +47,12 @@ export function Aligning({
   tried,
   chosen,
 }: {
-  screen: Screen;
+  screen: Screen | TextDisplay;
   page: Page;
   tried: Tried;
   chosen: readonly number[];
 }) {
-  const stock = useStock();
+  const stock = useStock(screen);
   // What is not drawn just now, and what lies along an edge, has no place to be moved from.
   const drawn = chosen.flatMap((at) => {
     const drawing = tried.drawn.drawings[tried.places.indexOf(at)];
@@ -60,8 +60,9 @@ export function Aligning({
     return drawing && element && movedElement(element, 0, 0) ? [{ at, drawing }] : [];
   });
   const put = (how: Alignment) => {
-    const bounds = drawn.map(({ drawing }) => boundsOf(drawing, stock, screen));
-    const by = alignedBy(bounds, how, screen);
+    const on = measuresOf(screen);
+    const bounds = drawn.map(({ drawing }) => boundsOf(drawing, stock, on));
+    const by = alignedBy(bounds, how, on);
     editAll(movingEdits(page, drawn.map(({ at }) => at), (n) => by[n]!)); // prettier-ignore
   };
   const single = drawn.length < 2;

@@ -1,7 +1,16 @@
 import { useElementSize, useViewportSize } from '@mantine/hooks';
-import { boundsOf, type Drawing, type Page, type Screen, type Tried } from '@hum-lever/core';
+import {
+  blankCells,
+  boundsOf,
+  measuresOf,
+  type Drawing,
+  type Page,
+  type Screen,
+  type TextDisplay,
+  type Tried,
+} from '@hum-lever/core';
 import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { Glass } from '../../outputs/screen/Glass.tsx';
+import { OnDisplay } from '../../outputs/screen/OnDisplay.tsx';
 import { useStock } from '../../outputs/screen/useStock.ts';
 import { arrows, arrowStep } from '../../shared/arrows.ts';
 import { movedDrawing, movedElement } from './moved.ts';
@@ -37,7 +46,7 @@ export function DrawingBoard({
   chosen,
   choose,
 }: {
-  screen: Screen;
+  screen: Screen | TextDisplay;
   page: Page;
   tried: Tried;
   /** Of elements, their places on the page. */
@@ -46,11 +55,13 @@ export function DrawingBoard({
 }) {
   const { ref, width } = useElementSize();
   const { height } = useViewportSize();
-  const stock = useStock();
+  const stock = useStock(screen);
   const [held, setHeld] = useState<Held | null>(null);
-  const { widthPx, heightPx } = screen;
+  const measures = measuresOf(screen);
+  // What is seen of a character are its dots.
+  const seen = screen.kind === 'screen' ? screen : blankCells(screen);
   const { drawn, places } = tried;
-  const scale = Math.max(1, Math.floor(Math.min(width / widthPx, (height * mostHigh) / heightPx)));
+  const scale = Math.max(1, Math.floor(Math.min(width / seen.widthPx, (height * mostHigh) / seen.heightPx)));
   const shown = useMemo(() => {
     if (!held || (held.dx === 0 && held.dy === 0)) return drawn;
     const moved = (drawing: Drawing, n: number) =>
@@ -62,16 +73,15 @@ export function DrawingBoard({
   const pixelOf = (event: PointerEvent) => {
     const box = event.currentTarget.getBoundingClientRect();
     // What lies around it may be zoomed.
-    const zoom = box.width / widthPx;
     return [
-      Math.floor((event.clientX - box.left) / zoom),
-      Math.floor((event.clientY - box.top) / zoom),
+      Math.floor(((event.clientX - box.left) / box.width) * measures.widthPx),
+      Math.floor(((event.clientY - box.top) / box.height) * measures.heightPx),
     ] as const;
   };
   const take = (event: PointerEvent) => {
     const [x, y] = pixelOf(event);
     const hit = drawn.drawings.findLastIndex((drawing) => {
-      const { left, top, right, bottom } = boundsOf(drawing, stock, screen);
+      const { left, top, right, bottom } = boundsOf(drawing, stock, measures);
       return drawing.onlyIf !== 0 && x >= left && x < right && y >= top && y < bottom;
     });
     const at = hit < 0 ? null : places[hit]!;
@@ -116,7 +126,7 @@ export function DrawingBoard({
     <div ref={ref} className={classes.board}>
       <div
         className={classes.glass}
-        style={{ width: widthPx * scale }}
+        style={{ width: seen.widthPx * scale }}
         // Its elements are listed below it; here they are taken by hand or by keys.
         tabIndex={0}
         role="group"
@@ -127,9 +137,9 @@ export function DrawingBoard({
         onPointerUp={letGo}
         onPointerCancel={() => setHeld(null)}
       >
-        <Glass screen={screen} drawn={shown} />
+        <OnDisplay display={screen} drawn={shown} />
         {marked.map((drawing, n) => (
-          <Mark key={n} bounds={boundsOf(drawing, stock, screen)} screen={screen} scale={scale} />
+          <Mark key={n} bounds={boundsOf(drawing, stock, measures)} on={measures} />
         ))}
       </div>
     </div>
@@ -139,21 +149,20 @@ export function DrawingBoard({
 /** What is chosen, outlined where it can be seen. */
 function Mark({
   bounds: { left, top, right, bottom },
-  screen,
-  scale,
+  on: { widthPx, heightPx },
 }: {
   bounds: ReturnType<typeof boundsOf>;
-  screen: Screen;
-  scale: number;
+  on: ReturnType<typeof measuresOf>;
 }) {
-  const within = (place: number, most: number) => Math.max(0, Math.min(most, place));
-  const [l, r] = [within(left, screen.widthPx), within(right, screen.widthPx)];
-  const [t, b] = [within(top, screen.heightPx), within(bottom, screen.heightPx)];
+  /** As a share of the display, as far as it lies on it. */
+  const share = (place: number, most: number) => (100 * Math.max(0, Math.min(most, place))) / most;
+  const [l, r] = [share(left, widthPx), share(right, widthPx)];
+  const [t, b] = [share(top, heightPx), share(bottom, heightPx)];
   return (
     <span
       className={classes.mark}
       aria-hidden
-      style={{ left: l * scale, top: t * scale, width: (r - l) * scale, height: (b - t) * scale }}
+      style={{ left: `${l}%`, top: `${t}%`, width: `${r - l}%`, height: `${b - t}%` }}
     />
   );
 }

@@ -7,6 +7,7 @@ import {
   type OutputAction,
   type Page,
   type Screen,
+  type TextDisplay,
   type Tried,
 } from '@hum-lever/core';
 import { useRef, type ReactNode } from 'react';
@@ -14,7 +15,7 @@ import { edit, useDocument } from '../../client/index.ts';
 import { begin, Prose } from '../../shared/index.ts';
 import { Aligning } from './Aligning.tsx';
 import { elementSlots } from './elementSlots.tsx';
-import { drawables, freshElement, type Drawable } from './fresh.ts';
+import { drawables, freshElement, rowOf, type Drawable } from './fresh.ts';
 import { Grouping } from './Grouping.tsx';
 import { copyingEdits } from './groups.ts';
 import { editAll } from './moving.ts';
@@ -60,7 +61,7 @@ export function Elements({
   choose,
   chooseAll,
 }: {
-  screen: Screen;
+  screen: Screen | TextDisplay;
   page: Page;
   tried: Tried;
   chosen: readonly number[];
@@ -86,7 +87,7 @@ export function Elements({
   return (
     <div className={classes.elements}>
       <div className={classes.draw} role="group" aria-label="Draw">
-        {drawables(gadget).map((what) => (
+        {drawables(gadget, screen).map((what) => (
           <button
             key={what}
             type="button"
@@ -106,7 +107,7 @@ export function Elements({
       {chosen.length > 0 && (
         <div className={classes.together}>
           <Aligning screen={screen} page={page} tried={tried} chosen={chosen} />
-          <Grouping page={page} chosen={chosen} choose={chooseAll} />
+          <Grouping screen={screen} page={page} chosen={chosen} choose={chooseAll} />
         </div>
       )}
       <ol aria-label={`What stands on ${page.name}`}>
@@ -157,7 +158,7 @@ export function Elements({
               <Tool
                 label={`Another like element ${at + 1}`}
                 onClick={() => {
-                  editAll(copyingEdits(page, [at]));
+                  editAll(copyingEdits(page, [at], rowOf(screen)));
                   choose(elements.length);
                 }}
               >

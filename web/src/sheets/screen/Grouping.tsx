@@ -1,8 +1,9 @@
 import { ActionIcon } from '@mantine/core';
 import { IconCopy, IconLink, IconUnlink } from '@tabler/icons-react';
-import { elementProblem, limits, type Page } from '@hum-lever/core';
+import { elementProblem, limits, type Page, type Screen, type TextDisplay } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
 import { ExpressionSlot } from '../../slots/index.ts';
+import { rowOf } from './fresh.ts';
 import {
   conditionEdits,
   conditionOf,
@@ -17,10 +18,12 @@ import classes from './Screen.module.css';
 
 /** What is chosen belongs together, or no more; and what holds for all of a group. */
 export function Grouping({
+  screen,
   page,
   chosen,
   choose,
 }: {
+  screen: Screen | TextDisplay;
   page: Page;
   chosen: readonly number[];
   choose: (at: readonly number[]) => void;
@@ -32,7 +35,7 @@ export function Grouping({
   const onlyIf = conditionOf(elements, chosen);
   const copy = () => {
     const from = elements.length;
-    editAll(copyingEdits(page, chosen));
+    editAll(copyingEdits(page, chosen, rowOf(screen)));
     choose(chosen.map((_, n) => from + n));
   };
   const tools = [

@@ -1,12 +1,12 @@
 import { ActionIcon, Menu } from '@mantine/core';
 import { IconDots } from '@tabler/icons-react';
-import { firstPage, type DisplayShown, type Page, type Screen } from '@hum-lever/core';
+import { firstPage, type DisplayShown, type Page, type Screen, type TextDisplay } from '@hum-lever/core';
 import { edit, useDocument } from '../../client/index.ts';
-import { Glass } from '../../outputs/screen/Glass.tsx';
+import { OnDisplay } from '../../outputs/screen/OnDisplay.tsx';
 import { TextField, usePlace } from '../../shared/index.ts';
 import { ExpressionSlot } from '../../slots/index.ts';
 import { usePlayer } from '../../workers/index.ts';
-import { useTried } from './useTried.ts';
+import { glassOf, useTried } from './useTried.ts';
 import classes from './Screen.module.css';
 
 /** Pages of a display as they are first seen in the flow, or come out at first where they are not, to be chosen, named, ordered. */
@@ -17,7 +17,7 @@ export function PageList({
   chosen,
   choose,
 }: {
-  screen: Screen;
+  screen: Screen | TextDisplay;
   pages: readonly Page[];
   /** In the flow, in which its display shows something. */
   moments: readonly DisplayShown[];
@@ -44,7 +44,7 @@ export function PageList({
 
 /** Those in which a page is seen. */
 export const momentsOf = (moments: readonly DisplayShown[], { id }: Page): DisplayShown[] =>
-  moments.filter(({ shows }) => shows.kind === 'screen' && shows.glass.pageId === id);
+  moments.filter(({ shows }) => shows.kind !== 'lights' && shows.glass.pageId === id);
 
 function PageItem({
   screen,
@@ -55,7 +55,7 @@ function PageItem({
   chosen,
   choose,
 }: {
-  screen: Screen;
+  screen: Screen | TextDisplay;
   page: Page;
   moment: DisplayShown | undefined;
   at: number;
@@ -66,8 +66,7 @@ function PageItem({
   const { drawn } = useTried(page, moment ?? 'start');
   const { id, className } = usePlace(page.id);
   const seen = usePlayer(({ shown }) => {
-    const output = shown?.outputs[screen.id];
-    return output?.kind === 'screen' && output.glass.pageId === page.id;
+    return glassOf(shown?.outputs[screen.id])?.pageId === page.id;
   });
   const shows = useShows(page.id);
   const first = firstPage(useDocument(), screen.id) === page.id;
@@ -80,7 +79,7 @@ function PageItem({
         aria-pressed={chosen}
         onClick={choose}
       >
-        <Glass screen={screen} drawn={drawn} />
+        <OnDisplay display={screen} drawn={drawn} />
       </button>
       <div className={classes.pageName}>
         <TextField

@@ -11,7 +11,9 @@ import {
   type DisplayShown,
   type Page,
   type Place,
+  type Drawn,
   type Screen,
+  type TextDisplay,
 } from '@hum-lever/core';
 import { Suspense, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
@@ -114,11 +116,11 @@ function PagesView({ views }: { views: ReactNode }) {
     displays.find(({ id }) => id === (askedPage?.outputId ?? foundDisplay ?? params.get('display'))) ??
     displays.find(({ kind }) => kind === 'screen') ??
     displays[0];
-  const screen = display?.kind === 'screen' ? display : null;
+  const paged = display && display.kind !== 'lights' ? display : null;
   const states = useStates(display ? gadget : null);
   const moments = states.shown?.displays.filter(({ outputId }) => outputId === display?.id) ?? none;
   const missing = states.shown?.codes.missing.map(({ name }) => name) ?? [];
-  const pages = screen ? pagesOf(gadget, screen.id) : [];
+  const pages = paged ? pagesOf(gadget, paged.id) : [];
   const page = pages.find(({ id }) => id === askedPage?.id) ?? pages[0];
   const choose = (id: string) => setParams({ page: id }, { replace: true });
   // What was gone to stays chosen.
@@ -141,9 +143,9 @@ function PagesView({ views }: { views: ReactNode }) {
       </SheetFrame>
     );
   const addPage = () => {
-    if (!screen) return;
+    if (!paged) return;
     const id = nextId(gadget, 'page');
-    if (edit({ name: 'addPage', args: [screen.id, `Page ${pages.length + 1}`] }) === null) choose(id);
+    if (edit({ name: 'addPage', args: [paged.id, `Page ${pages.length + 1}`] }) === null) choose(id);
   };
   const tools = (
     <>
@@ -157,39 +159,61 @@ function PagesView({ views }: { views: ReactNode }) {
           onChange={(id) => setParams({ display: id }, { replace: true })}
         />
       )}
-      {screen && (
+      {paged && (
         <Button size="xs" leftSection={<IconPlus size={15} />} onClick={addPage}>
           Add a page
         </Button>
       )}
     </>
   );
+  const workplace = paged && page && (
+    <Workplace screen={paged} pages={pages} page={page} moments={moments} choose={choose} />
+  );
   if (display.kind !== 'screen')
     return (
       <SheetFrame title="Screen" about={viewWords.pages.about} tools={tools}>
-        {display.kind === 'text' ? <InCharacters display={display} /> : <InLights display={display} />}
+        {workplace}
+        {display.kind === 'text' ? (
+          <InCharacters display={display} large={!workplace} />
+        ) : (
+          <InLights display={display} />
+        )}
         <StateByState display={display} moments={moments} missing={missing} share={states.share} />
       </SheetFrame>
     );
   return (
     <SheetFrame title="Screen" about={viewWords.pages.about} tools={tools}>
-      {page && screen ? (
-        <Workplace screen={screen} pages={pages} page={page} moments={moments} choose={choose} />
-      ) : (
+      {workplace ?? (
         <FirstStep>
           {display.name} has no page yet: it shows what rules write on it in characters. Add a page, and draw
           on it.
         </FirstStep>
       )}
       <div className={classes.below}>
-        {!page && screen && <Cost gadget={gadget} screen={screen} />}
-        {screen && <Ways screen={screen} />}
-        {screen && <StateByState display={screen} moments={moments} missing={missing} share={states.share} />}
+        {!page && <Cost gadget={gadget} screen={display} />}
+        <Ways screen={display} />
+        <StateByState display={display} moments={moments} missing={missing} share={states.share} />
         <div className={classes.figures}>
           <OutputFigures output={display} />
         </div>
       </div>
     </SheetFrame>
+  );
+}
+
+/** A page as a picture of its own. */
+function Saved({ screen, page, drawn }: { screen: Screen; page: Page; drawn: Drawn }) {
+  const gadget = useDocument();
+  const inMono = screen.depth === 'mono';
+  const save = () => {
+    const bitmap = drawnBitmap(screen, drawn, stockOf(gadget));
+    if (inMono) saveFile(`${page.name}.pbm`, 'image/x-portable-bitmap', bitmapPbm(bitmap));
+    else saveFile(`${page.name}.png`, 'image/png', Uint8Array.from(bitmapPng(bitmap, shownInks(screen))));
+  };
+  return (
+    <Button size="compact-xs" variant="subtle" onClick={save}>
+      {inMono ? 'Save as PBM' : 'Save as PNG'}
+    </Button>
   );
 }
 
@@ -205,7 +229,7 @@ function Workplace({
   moments,
   choose,
 }: {
-  screen: Screen;
+  screen: Screen | TextDisplay;
   pages: readonly Page[];
   page: Page;
   moments: readonly DisplayShown[];
@@ -229,12 +253,6 @@ function Workplace({
     const others = more ? chosen.filter((one) => !all.includes(one)) : [];
     const again = more && at !== null && chosen.includes(at);
     mark({ pageId: page.id, at: again ? others : [...others, ...all] });
-  };
-  const inMono = screen.depth === 'mono';
-  const save = () => {
-    const bitmap = drawnBitmap(screen, tried.drawn, stockOf(gadget));
-    if (inMono) saveFile(`${page.name}.pbm`, 'image/x-portable-bitmap', bitmapPbm(bitmap));
-    else saveFile(`${page.name}.png`, 'image/png', Uint8Array.from(bitmapPng(bitmap, shownInks(screen))));
   };
   return (
     <div className={classes.place}>
@@ -260,12 +278,12 @@ function Workplace({
               choose={(name) => setTrying(name === '' ? 'hand' : name)}
             />
           )}
-          <Button size="compact-xs" variant="subtle" onClick={save}>
-            {inMono ? 'Save as PBM' : 'Save as PNG'}
-          </Button>
+          {screen.kind === 'screen' && <Saved screen={screen} page={page} drawn={tried.drawn} />}
         </div>
         <DrawingBoard screen={screen} page={page} tried={tried} chosen={chosen} choose={chooseElement} />
-        <Cost gadget={gadget} screen={screen} between={[first.drawn, tried.drawn]} />
+        {screen.kind === 'screen' && (
+          <Cost gadget={gadget} screen={screen} between={[first.drawn, tried.drawn]} />
+        )}
         <Elements
           screen={screen}
           page={page}

@@ -6,8 +6,7 @@ import {
   type TextDisplay,
 } from '@hum-lever/core';
 import { LightsDrawn } from '../../outputs/lights/LightsDrawn.tsx';
-import { Cells } from '../../outputs/screen/Cells.tsx';
-import { Glass } from '../../outputs/screen/Glass.tsx';
+import { OnDisplay } from '../../outputs/screen/OnDisplay.tsx';
 import { brightStyle } from '../../outputs/screen/inks.ts';
 import { useBright } from '../../outputs/screen/useGlow.ts';
 import classes from './Screen.module.css';
@@ -80,8 +79,7 @@ function ShownBright({ display, shows }: { display: Screen | TextDisplay; shows:
   const bright = useBright(display, shows.kind === 'lights' ? shiningFully : shows.shining);
   return (
     <div className={classes.small} style={{ background: display.palette[0], ...brightStyle(bright) }}>
-      {display.kind === 'screen' && shows.kind === 'screen' && <Glass screen={display} drawn={shows.glass} />}
-      {display.kind === 'text' && shows.kind === 'text' && <Cells display={display} rows={shows.rows} />}
+      {shows.kind !== 'lights' && <OnDisplay display={display} drawn={shows.glass} />}
     </div>
   );
 }

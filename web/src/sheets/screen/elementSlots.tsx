@@ -204,7 +204,8 @@ function Ground<A extends Written | OutputActionOf<'drawLegends'>>({
   put: Put<A>;
 }) {
   const reading = useAsProse();
-  if (reading && !action.inverted) return null;
+  const inCharacters = useInCharacters(action);
+  if (inCharacters || (reading && !action.inverted)) return null;
   return (
     <Choice
       label="Ground"
@@ -216,6 +217,30 @@ function Ground<A extends Written | OutputActionOf<'drawLegends'>>({
       choose={(ground) => put({ ...action, inverted: ground === 'lit' })}
     />
   );
+}
+
+/** Whether it stands on a display of characters, which have one shape and colour. */
+const useInCharacters = ({ outputId }: { outputId: string }): boolean =>
+  useDocument().outputs.some(({ id, kind }) => id === outputId && kind === 'text');
+
+/** In which font; characters of a display have none. */
+function InFont<A extends Extract<Element, { font: string }>>({ action, put }: { action: A; put: Put<A> }) {
+  return useInCharacters(action) ? null : (
+    <>
+      in <Font value={action.font} choose={(font) => put({ ...action, font })} />
+    </>
+  );
+}
+
+/** Signs that the font has; what a display of characters has is for its sheet to say. */
+function FontSigns<A extends Extract<Element, { font: string }>>({
+  action,
+  add,
+}: {
+  action: A;
+  add: (sign: string) => void;
+}) {
+  return useInCharacters(action) ? null : <Signs font={action.font} put={add} />;
 }
 
 function Font({ value, choose }: { value: string; choose: (font: string) => void }) {
@@ -248,8 +273,7 @@ const Range = <A extends OutputActionOf<'drawBar' | 'drawDial' | 'drawPlot'>>({
 
 const Writing = <A extends Written>({ action, put }: { action: A; put: Put<A> }) => (
   <>
-    in
-    <Font value={action.font} choose={(font) => put({ ...action, font })} />
+    <InFont action={action} put={put} />
     <Choice
       label="Aligned"
       data={aligns.map((value) => ({ value, label: alignWords[value] }))}
@@ -389,6 +413,20 @@ const plotWords: Record<(typeof plotKinds)[number], string> = {
 /** How finely a bar is filled. */
 const blockCounts = [0, 2, 3, 4, 5, 6, 8, 10, 12, 16, 20, 24, 32];
 const blocksSaid = (blocks: number) => (blocks === 0 ? 'pixel by pixel' : `in ${blocks} blocks`);
+/** Places of characters are filled or not. */
+function Filled({ action, put }: { action: OutputActionOf<'drawBar'>; put: Put<OutputActionOf<'drawBar'>> }) {
+  return useInCharacters(action) ? null : (
+    <Choice
+      label="Filled"
+      data={[...new Set([...blockCounts, action.blocks])].map((blocks) => ({
+        value: String(blocks),
+        label: blocksSaid(blocks),
+      }))}
+      value={String(action.blocks)}
+      choose={(blocks) => put({ ...action, blocks: Number(blocks) })}
+    />
+  );
+}
 /** What stands on pages, as sentences with slots. */
 export const elementSlots: SlotsBy<ElementKind> = {
   drawText: ({ action, put }) => (
@@ -399,7 +437,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
         value={action.text}
         commit={(text) => put({ ...action, text })}
       />
-      <Signs font={action.font} put={(sign) => put({ ...action, text: withSign(action.text, sign) })} />
+      <FontSigns action={action} add={(sign) => put({ ...action, text: withSign(action.text, sign) })} />
       <Writing action={action} put={put} />
       <Seen action={action} put={put} />
     </>
@@ -423,7 +461,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
       <ExpressionSlot label="Value" value={action.value} commit={(value) => put({ ...action, value })} />
       among
       <Words words={action.words} commit={(words) => put({ ...action, words })} />
-      <Signs font={action.font} put={(sign) => put({ ...action, words: [...action.words, sign] })} />
+      <FontSigns action={action} add={(sign) => put({ ...action, words: [...action.words, sign] })} />
       <Writing action={action} put={put} />
       <Unknown action={action} put={put} />
       <Seen action={action} put={put} />
@@ -444,7 +482,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
         value={action.cursor}
         commit={(cursor) => put({ ...action, cursor })}
       />
-      in <Font value={action.font} choose={(font) => put({ ...action, font })} />
+      <InFont action={action} put={put} />
       <Place action={action} put={put} />,
       <ExpressionSlot
         short
@@ -474,8 +512,8 @@ export const elementSlots: SlotsBy<ElementKind> = {
         value={action.text}
         commit={(text) => put({ ...action, text })}
       />
-      <Signs font={action.font} put={(sign) => put({ ...action, text: withSign(action.text, sign) })} />
-      in <Font value={action.font} choose={(font) => put({ ...action, font })} />
+      <FontSigns action={action} add={(sign) => put({ ...action, text: withSign(action.text, sign) })} />
+      <InFont action={action} put={put} />
       <Place action={action} put={put} />,
       <ExpressionSlot
         short
@@ -496,14 +534,14 @@ export const elementSlots: SlotsBy<ElementKind> = {
     <>
       legends
       <Words words={action.words} commit={(words) => put({ ...action, words })} />
-      <Signs font={action.font} put={(sign) => put({ ...action, words: [...action.words, sign] })} />
+      <FontSigns action={action} add={(sign) => put({ ...action, words: [...action.words, sign] })} />
       <Choice
         label="Edge"
         data={legendEdges.map((value) => ({ value, label: edgeWords[value] }))}
         value={action.edge}
         choose={(edge) => put({ ...action, edge })}
       />
-      in <Font value={action.font} choose={(font) => put({ ...action, font })} />
+      <InFont action={action} put={put} />
       <Ground action={action} put={put} />
       <Seen action={action} put={put} />
     </>
@@ -569,15 +607,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
         value={action.framed ? 'framed' : 'bare'}
         choose={(frame) => put({ ...action, framed: frame === 'framed' })}
       />
-      <Choice
-        label="Filled"
-        data={[...new Set([...blockCounts, action.blocks])].map((blocks) => ({
-          value: String(blocks),
-          label: blocksSaid(blocks),
-        }))}
-        value={String(action.blocks)}
-        choose={(blocks) => put({ ...action, blocks: Number(blocks) })}
-      />
+      <Filled action={action} put={put} />
       <Peak action={action} put={put} />
       <Unknown action={action} put={put} />
       <Seen action={action} put={put} />

@@ -1,5 +1,15 @@
-import type { Drawing, Gadget, Page, Screen } from '@hum-lever/core';
-import { boundsOf, stockOf } from '@hum-lever/core';
+import {
+  boundsOf,
+  measuresOf,
+  stockFor,
+  type Drawing,
+  type Gadget,
+  type Page,
+  type Screen,
+  type TextDisplay,
+} from '@hum-lever/core';
+
+type Display = Screen | TextDisplay;
 
 type Element = Page['elements'][number];
 export type Drawable =
@@ -21,8 +31,24 @@ export type Drawable =
 const choiceOf = ({ flow }: Gadget) => flow.variables.find((one) => one.kind === 'choice');
 const textsOf = ({ flow }: Gadget) => flow.variables.find((one) => one.kind === 'texts');
 
+/** How far from one row of writing to the next: of pixels; of characters. */
+export const rowOf = ({ kind }: Display): number => (kind === 'screen' ? 8 : 1);
+
+/** What stands in places of characters. */
+const inCharacters: ReadonlySet<Drawable> = new Set<Drawable>([
+  'text',
+  'number',
+  'word',
+  'list',
+  'running',
+  'legends',
+  'bar',
+]);
+
 /** What can be drawn with the values that there are. */
-export const drawables = (gadget: Gadget): Drawable[] => [
+export const drawables = (gadget: Gadget, { kind }: Display): Drawable[] =>
+  every(gadget).filter((what) => kind === 'screen' || inCharacters.has(what));
+const every = (gadget: Gadget): Drawable[] => [
   'text',
   'icon',
   'number',
@@ -41,15 +67,16 @@ export const drawables = (gadget: Gadget): Drawable[] => [
 /** What others may stand on, or inside. */
 const grounds: ReadonlySet<Drawing['kind']> = new Set(['drawBox', 'drawDial', 'drawLine', 'drawLegends']);
 
-/** The first row of eight pixels on which nothing is written yet; where there is none, the first. */
-function freeRow(drawings: readonly Drawing[], screen: Screen, gadget: Gadget): number {
-  const stock = stockOf(gadget);
-  const { heightPx } = screen;
+/** The first row on which nothing is written yet; where there is none, the first. */
+function freeRow(drawings: readonly Drawing[], screen: Display, gadget: Gadget): number {
+  const stock = stockFor(gadget, screen);
+  const measures = measuresOf(screen);
+  const row = rowOf(screen);
   const taken = drawings
     .filter(({ kind }) => !grounds.has(kind))
-    .map((drawing) => boundsOf(drawing, stock, screen));
-  for (let y = 0; y + 8 <= heightPx; y += 8)
-    if (!taken.some(({ top, bottom }) => top < y + 8 && bottom > y)) return y;
+    .map((drawing) => boundsOf(drawing, stock, measures));
+  for (let y = 0; y + row <= measures.heightPx; y += row)
+    if (!taken.some(({ top, bottom }) => top < y + row && bottom > y)) return y;
   return 0;
 }
 
@@ -57,10 +84,11 @@ function freeRow(drawings: readonly Drawing[], screen: Screen, gadget: Gadget): 
 export function freshElement(
   what: Drawable,
   gadget: Gadget,
-  screen: Screen,
+  screen: Display,
   drawings: readonly Drawing[],
 ): Element {
   const y = String(freeRow(drawings, screen, gadget));
+  const { widthPx, heightPx } = measuresOf(screen);
   const seen = { outputId: screen.id, onlyIf: '1', blinks: 'steady', ink: '1', group: 0 } as const;
   const placed = { ...seen, x: '0', y };
   const written = { ...placed, font: '6x8', align: 'left', inverted: false } as const;
@@ -96,20 +124,20 @@ export function freshElement(
         kind: 'drawList',
         ...placed,
         font: '6x8',
-        width: String(screen.widthPx),
-        rows: 4,
+        width: String(widthPx),
+        rows: Math.min(4, Math.max(1, Math.floor(heightPx / rowOf(screen)))),
         variableId: textsOf(gadget)!.id,
         cursor: value,
       };
     case 'running': {
-      const width = String(screen.widthPx);
+      const width = String(widthPx);
       return {
         kind: 'drawRunning',
         ...placed,
         font: '6x8',
         width,
         text: 'Tonight at the lantern gate',
-        stepMs: 50,
+        stepMs: screen.kind === 'screen' ? 50 : 300,
       };
     }
     case 'legends':
@@ -122,16 +150,16 @@ export function freshElement(
         inverted: true,
       };
     case 'plot': {
-      const size = { width: String(Math.min(64, screen.widthPx)), height: '24' };
+      const size = { width: String(Math.min(64, widthPx)), height: '24' };
       return { kind: 'drawPlot', ...placed, ...size, value, ...ends, everyMs: 250, how: 'line', ...known };
     }
     case 'dial': {
-      const middle = { x: String(screen.widthPx >> 1), y: String(screen.heightPx >> 1) };
-      const radius = String((Math.min(screen.widthPx, screen.heightPx) >> 1) - 2);
+      const middle = { x: String(widthPx >> 1), y: String(heightPx >> 1) };
+      const radius = String((Math.min(widthPx, heightPx) >> 1) - 2);
       return { kind: 'drawDial', ...placed, ...middle, radius, value, ...ends, how: 'arc', ...known };
     }
     case 'bar': {
-      const size = { width: String(Math.min(64, screen.widthPx)), height: '8' };
+      const size = { width: String(Math.min(64, widthPx)), height: String(rowOf(screen)) };
       return {
         kind: 'drawBar',
         ...placed,
@@ -158,11 +186,11 @@ export function freshElement(
         kind: 'drawBox',
         ...placed,
         y: '0',
-        width: String(screen.widthPx),
-        height: String(screen.heightPx),
+        width: String(widthPx),
+        height: String(heightPx),
         how: 'outline',
       };
     case 'line':
-      return { kind: 'drawLine', ...placed, toX: String(screen.widthPx - 1), toY: y };
+      return { kind: 'drawLine', ...placed, toX: String(widthPx - 1), toY: y };
   }
 }

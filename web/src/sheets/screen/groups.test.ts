@@ -67,13 +67,13 @@ describe('what belongs together on a page', () => {
     expect(edits.map(({ args }) => (args[2] as { onlyIf: string }).onlyIf)).toEqual(['v1 > 2', 'v1 > 2']);
   });
   it('is there once more as a group of its own, in the order in which it is drawn', () => {
-    const copies = copyingEdits(page, [3, 1]).map(
+    const copies = copyingEdits(page, [3, 1], 8).map(
       ({ args }) => args[1] as { x: string; y: string; group: number },
     );
     expect(copies.map(({ x, y, group }) => [x, y, group])).toEqual([
       ['1', '8', 1],
       ['3', '8', 1],
     ]);
-    expect((copyingEdits(page, [1])[0]!.args[1] as { group: number }).group).toBe(0);
+    expect((copyingEdits(page, [1], 8)[0]!.args[1] as { group: number }).group).toBe(0);
   });
 });

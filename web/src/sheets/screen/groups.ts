@@ -61,8 +61,8 @@ export function conditionOf(elements: Elements, chosen: readonly number[]): stri
   return conditions.size === 1 ? [...conditions][0]! : null;
 }
 
-/** The same once more, a little lower, behind all that stands there; a group of their own where they were one. */
-export function copyingEdits(page: Page, chosen: readonly number[]): SingleEdit[] {
+/** The same once more, so much lower, behind all that stands there; a group of their own where they were one. */
+export function copyingEdits(page: Page, chosen: readonly number[], by: number): SingleEdit[] {
   const { elements } = page;
   const fresh = freeGroup(elements);
   const grouped = chosen.length > 1 && wholeGroup(elements, chosen) !== 0;
@@ -71,7 +71,7 @@ export function copyingEdits(page: Page, chosen: readonly number[]): SingleEdit[
     .flatMap((at): SingleEdit[] => {
       const element = elements[at];
       if (!element) return [];
-      const copy = { ...(movedElement(element, 0, 8) ?? element), group: grouped ? fresh : 0 };
+      const copy = { ...(movedElement(element, 0, by) ?? element), group: grouped ? fresh : 0 };
       return [{ name: 'addElement', args: [page.id, copy as never] }];
     });
 }

@@ -1,4 +1,11 @@
-import { outputStateOf, pageTried, type DisplayShown, type Page, type Tried } from '@hum-lever/core';
+import {
+  pageTried,
+  type DisplayShown,
+  type Drawn,
+  type OutputState,
+  type Page,
+  type Tried,
+} from '@hum-lever/core';
 import { useMemo } from 'react';
 import { usePlayed } from '../../client/index.ts';
 import { usePlayer } from '../../workers/index.ts';
@@ -14,6 +21,10 @@ export const tryings = [
 /** One of these, or a moment in the flow in which it is shown. */
 export type TryingId = (typeof tryings)[number]['value'] | DisplayShown;
 
+/** What stands on a display; null: it is none. */
+export const glassOf = (output: OutputState | undefined): Drawn | null =>
+  output?.kind === 'screen' || output?.kind === 'text' ? output.glass : null;
+
 /** Nothing was touched there, as far as pages know. */
 const untouched = {};
 
@@ -21,9 +32,7 @@ const untouched = {};
 export function useTried({ id, outputId }: Page, trying: TryingId): Tried {
   const gadget = usePlayed();
   const hand = trying === 'hand';
-  const glass = usePlayer(({ shown }) =>
-    hand && shown ? outputStateOf(shown.outputs, 'screen', outputId)?.glass : undefined,
-  );
+  const glass = usePlayer(({ shown }) => (hand && shown ? glassOf(shown.outputs[outputId]) : undefined));
   const variables = usePlayer(({ shown }) => (hand ? shown?.variables : undefined));
   const stateIds = usePlayer(({ shown }) => (hand ? shown?.stateIds : undefined));
   const places = usePlayer((state) => (hand ? state.places : undefined));
@@ -31,7 +40,7 @@ export function useTried({ id, outputId }: Page, trying: TryingId): Tried {
     if (typeof trying === 'object') {
       const { shows, at } = trying;
       const tried = pageTried(gadget, id, { ...at, places: untouched });
-      const rows = shows.kind === 'screen' ? shows.glass.rows : [];
+      const rows = shows.kind === 'lights' ? [] : shows.glass.rows;
       return { ...tried, drawn: { ...tried.drawn, rows } };
     }
     if (trying !== 'hand') return pageTried(gadget, id, trying);
