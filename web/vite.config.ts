@@ -10,5 +10,11 @@ export default defineConfig({
   resolve: { alias: { '@hum-lever/core': here('../core/src/index.ts') } },
   worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:4620' } },
-  build: { target: 'es2022', chunkSizeWarningLimit: 700, manifest: true },
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 700,
+    manifest: true,
+    // Fonts inside of style sheets would be there before they are wanted, and are not allowed in.
+    assetsInlineLimit: (file) => (/\.woff2?$/.test(file) ? false : undefined),
+  },
 });
