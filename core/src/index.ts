@@ -428,6 +428,7 @@ export {
 } from './picture/index.ts';
 export {
   blankCells,
+  cellsWideMm,
   changedRuns,
   boundsOf,
   displayUa,
@@ -447,6 +448,7 @@ export {
   fontUses,
   readBdf,
   signs,
+  cellsUs,
   measuresOf,
   rowsOn,
   stockFor,

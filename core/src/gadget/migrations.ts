@@ -506,7 +506,9 @@ function toGroups(document: Raw): Raw {
   return {
     ...document,
     outputs: (outputs as Raw[]).map((output) =>
-      output.kind === 'text' ? { ...output, sends: 'free', update: 'changed', mostHz: 20 } : output,
+      output.kind === 'text'
+        ? { ...output, wideMm: null, sends: 'free', update: 'changed', mostHz: 20 }
+        : output,
     ),
     pages: (pages as Raw[]).map((page) => ({
       ...page,

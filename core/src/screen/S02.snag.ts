@@ -1,5 +1,6 @@
 import type { Gadget, Screen, Snag, SnagRule, TextDisplay } from '../gadget/index.ts';
 import { displayBus, displayCells } from '../parts/index.ts';
+import { cellsUs } from './onCells.ts';
 import { mostUs } from './tiles.ts';
 
 /** The longest that a picture takes over the bus of a display; null: it is not known. */
@@ -9,7 +10,7 @@ function longestUs(gadget: Gadget, output: Screen | TextDisplay): number | null 
     return bus && mostUs(bus, output, output.update);
   }
   const bus = displayCells(gadget, output.id);
-  return bus && output.rows * (bus.moveUs + output.columns * bus.characterUs);
+  return bus && cellsUs(bus, output);
 }
 
 /**

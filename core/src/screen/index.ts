@@ -1,5 +1,5 @@
-export { blankCells, blankRows, renderCells, rowCells, shownCells } from './cells/index.ts';
-export { measuresOf, rowsOn, stockFor } from './onCells.ts';
+export { blankCells, blankRows, cellsWideMm, renderCells, rowCells, shownCells } from './cells/index.ts';
+export { cellsUs, measuresOf, rowsOn, stockFor } from './onCells.ts';
 export { firstPage, type Element, type ElementKind } from './elements.ts';
 export { policiesOf, type Policies, type Policy } from './policies.ts';
 export { elementProblem } from './problem.ts';

@@ -8,6 +8,8 @@ import { button, numberVariable, part, rule, state } from '../test/fixtures.ts';
 import { runs } from '../test/runs.ts';
 import { numberAt } from '../test/screenCases.ts';
 import { outputOf, pageOf, textAt, toldGadget } from '../test/toldGadget.ts';
+import { cellsWideMm } from './cells/index.ts';
+import { policiesOf } from './policies.ts';
 import { changedCells, measuresOf, placesOf, rowsOn } from './onCells.ts';
 import type { Drawing } from './render.ts';
 
@@ -268,6 +270,53 @@ describe('a display of characters with pages', () => {
     const parsed = gadgetSchema.safeParse(counting([box]));
     expect(parsed.success).toBe(false);
     expect(gadgetSchema.safeParse(counting(page)).success).toBe(true);
+  });
+});
+
+describe('ways to tell a display of characters', () => {
+  const told = (gadget: Gadget) =>
+    policiesOf(gadget, 'o1')!.all.map(({ sends, update, pageUs, changeUs, bytes }) => [
+      sends,
+      update,
+      pageUs,
+      changeUs,
+      bytes,
+    ]);
+  it('are reckoned from what its pages can change to, and the memory to know it by', () => {
+    const gadget = counting([textAt('Count {v1}')], { sends: 'blocking' });
+    // All: two commands and 32 characters. Most that changes: from 8 to 99, a command and two characters.
+    const [all, most] = [34 * characterUs, 3 * characterUs];
+    expect(told(gadget)).toEqual([
+      ['blocking', 'whole', all, all, 0],
+      ['blocking', 'changed', all, most, 32],
+      ['background', 'whole', all, all, 32],
+      ['background', 'changed', all, most, 64],
+    ]);
+    // 54 a second, and no press is slept through: the first that keeps up asks least.
+    expect(policiesOf(gadget, 'o1')!.best).toMatchObject({
+      sends: 'blocking',
+      update: 'whole',
+      perSecond: 54,
+    });
+    // Without pages, a row.
+    expect(told(counting([]))[1]).toEqual(['blocking', 'changed', all, 17 * characterUs, 32]);
+    // Four rows of forty: a press would be slept through.
+    const large = policiesOf(counting([], { columns: 40, rows: 4, mostHz: 5 }), 'o1')!;
+    expect(large.best).toMatchObject({ sends: 'background', update: 'whole' });
+  });
+  it('are none where it has no controller of its own', () => {
+    const gadget = counting([]);
+    const digits = { ...gadget, parts: [part('p1', 'seven-segment', ['o1'])] };
+    expect(policiesOf(digits, 'o1')).toBeNull();
+  });
+});
+
+describe('what can be seen of it', () => {
+  it('is as wide as such displays usually are, unless it is said', () => {
+    const display = outputOf('text', 'Rows') as TextDisplay;
+    // Sixteen characters of five dots and fifteen gaps, 0.56 mm each.
+    expect(cellsWideMm(display)).toBeCloseTo(95 * 0.56, 6);
+    expect(cellsWideMm({ ...display, wideMm: 64 })).toBe(64);
   });
 });
 

@@ -1,5 +1,6 @@
 import type { OrderOf } from '../flow/index.ts';
 import type { Gadget, Screen, TextDisplay } from '../gadget/index.ts';
+import type { CellBus } from '../parts/index.ts';
 import { rowCells } from './cells/index.ts';
 import type { Element } from './elements.ts';
 import type { Font } from './fonts.ts';
@@ -154,6 +155,18 @@ export function rowsOn(
     return written === '' ? row.join('').trimEnd() : written;
   });
 }
+
+/** How long all of a display of characters takes over its bus: a command for each row, and each character; µs. */
+export const cellsUs = (
+  { moveUs, characterUs }: CellBus,
+  { columns, rows }: Pick<TextDisplay, 'columns' | 'rows'>,
+): number => rows * (moveUs + columns * characterUs);
+
+/** How long those that are others take, µs. */
+export const changedCellsUs = (
+  { moveUs, characterUs }: CellBus,
+  { runs, characters }: { runs: number; characters: number },
+): number => runs * moveUs + characters * characterUs;
 
 /** How much of a display is another: how many runs side by side, and of how many characters. */
 export function changedCells(

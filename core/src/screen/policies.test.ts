@@ -59,8 +59,8 @@ describe('ways to send pictures', () => {
     expect(told(tiles).map(([, , , bytes]) => bytes)).toEqual([264, 264, 272, 272]);
   });
 
-  it('are none where no bus is known, and for what has no pixels', () => {
+  it('are none where no bus is known, and for what is no display of pages', () => {
     expect(policiesOf({ ...paged([]), parts: [] }, 'o1')).toBeNull();
-    expect(policiesOf(toldGadget(outputOf('text', 'Rows'), []), 'o1')).toBeNull();
+    expect(policiesOf(toldGadget(outputOf('lights', 'Ring'), []), 'o1')).toBeNull();
   });
 });

@@ -1,7 +1,8 @@
-import { updates, type Gadget, type Screen } from '../gadget/index.ts';
-import { bufferBytes, displayBus, sumsBytes, type DisplayBus } from '../parts/index.ts';
+import { updates, type Gadget, type Screen, type TextDisplay } from '../gadget/index.ts';
+import { bufferBytes, displayBus, displayCells, sumsBytes } from '../parts/index.ts';
 import type { Bitmap } from '../picture/index.ts';
-import { drawnBitmap } from './render.ts';
+import { cellsUs, changedCells, changedCellsUs, rowsOn } from './onCells.ts';
+import { drawnBitmap, type Drawn } from './render.ts';
 import { stockOf } from './stock.ts';
 import { changedRuns, mostUs, sendUs } from './tiles.ts';
 import { pageTried } from './tried.ts';
@@ -36,35 +37,36 @@ export interface Policies {
 /** Pages on which changes are looked for: each costs three pictures. */
 const mostPages = 20;
 
-/** Every change that there is between values at first, least and most, on each page; as bytes of runs. */
-function changesOf(gadget: Gadget, screen: Screen, bus: DisplayBus): number[][] {
-  const pages = gadget.pages.filter(({ outputId }) => outputId === screen.id).slice(0, mostPages);
-  const stock = stockOf(gadget);
+/** Every change that there is between values at first, least and most, on each page: how long it takes, µs. */
+function changesOf<P>(
+  gadget: Gadget,
+  outputId: string,
+  laidOut: (drawn: Drawn) => P,
+  us: (was: P, is: P) => number,
+): number[] {
+  const pages = gadget.pages.filter((page) => page.outputId === outputId).slice(0, mostPages);
   return pages.flatMap(({ id }) => {
     const [start, least, most] = (['start', 'least', 'most'] as const).map((trying) =>
-      drawnBitmap(screen, pageTried(gadget, id, trying).drawn, stock),
-    ) as [Bitmap, Bitmap, Bitmap];
-    return [changedRuns(start, least, bus), changedRuns(start, most, bus), changedRuns(least, most, bus)];
+      laidOut(pageTried(gadget, id, trying).drawn),
+    ) as [P, P, P];
+    return [us(start, least), us(start, most), us(least, most)];
   });
 }
 
+/** What a way comes to, whatever it sends. */
 function policy(
   gadget: Gadget,
-  screen: Screen,
-  bus: DisplayBus,
-  changes: readonly number[][],
-  sends: Policy['sends'],
-  update: Policy['update'],
+  { mostHz }: Screen | TextDisplay,
+  {
+    sends,
+    update,
+    pageUs,
+    changeUs,
+    bytes,
+  }: Pick<Policy, 'sends' | 'update' | 'pageUs' | 'changeUs' | 'bytes'>,
 ): Policy {
-  const pageUs = mostUs(bus, screen, update);
-  const changeUs =
-    update !== 'changed' || changes.length === 0
-      ? pageUs
-      : Math.max(...changes.map((runs) => sendUs(bus, runs)));
   const perSecond = Math.floor(1_000_000 / Math.max(1, changeUs));
   const waitsUs = sends === 'blocking' ? pageUs : 0;
-  const { pixels } = bus;
-  const inTiles = pixels.buffer !== 0;
   return {
     sends,
     update,
@@ -72,30 +74,84 @@ function policy(
     changeUs,
     perSecond,
     waitsUs,
-    perMille: sends === 'blocking' ? Math.round((Math.min(screen.mostHz, perSecond) * changeUs) / 1_000) : 0,
-    // What is sent beside the loop stays as it is until it is sent: the next tile is made in another.
-    bytes:
-      bufferBytes(pixels) +
-      (update === 'changed' && !inTiles ? sumsBytes(pixels) : 0) +
-      (sends === 'background' && inTiles ? bufferBytes(pixels) - sumsBytes(pixels) : 0),
-    keepsUp:
-      perSecond >= screen.mostHz && (gadget.controls.length === 0 || waitsUs <= gadget.hands.shortestPressUs),
+    perMille: sends === 'blocking' ? Math.round((Math.min(mostHz, perSecond) * changeUs) / 1_000) : 0,
+    bytes,
+    keepsUp: perSecond >= mostHz && (gadget.controls.length === 0 || waitsUs <= gadget.hands.shortestPressUs),
   };
 }
 
+const sendings = ['blocking', 'background'] as const;
+
+function ofPixels(gadget: Gadget, screen: Screen): Policy[] | null {
+  const bus = displayBus(gadget, screen.id);
+  if (!bus) return null;
+  const { pixels } = bus;
+  const stock = stockOf(gadget);
+  const changes = changesOf(
+    gadget,
+    screen.id,
+    (drawn): Bitmap => drawnBitmap(screen, drawn, stock),
+    (was, is) => sendUs(bus, changedRuns(was, is, bus)),
+  );
+  const inTiles = pixels.buffer !== 0;
+  // Changing over takes a display that has a second picture; it keeps up where sending all of it does.
+  const ways = updates.filter((update) => update !== 'swapped' || pixels.holds === 1);
+  return sendings.flatMap((sends) =>
+    ways.map((update) => {
+      const pageUs = mostUs(bus, screen, update);
+      return policy(gadget, screen, {
+        sends,
+        update,
+        pageUs,
+        changeUs: update !== 'changed' || changes.length === 0 ? pageUs : Math.max(...changes),
+        // What is sent beside the loop stays as it is until it is sent: the next tile is made in another.
+        bytes:
+          bufferBytes(pixels) +
+          (update === 'changed' && !inTiles ? sumsBytes(pixels) : 0) +
+          (sends === 'background' && inTiles ? bufferBytes(pixels) - sumsBytes(pixels) : 0),
+      });
+    }),
+  );
+}
+
+function ofCharacters(gadget: Gadget, display: TextDisplay): Policy[] | null {
+  const bus = displayCells(gadget, display.id);
+  if (!bus) return null;
+  const { columns, rows } = display;
+  const pageUs = cellsUs(bus, display);
+  const changes = changesOf(
+    gadget,
+    display.id,
+    (drawn) => rowsOn(display, drawn),
+    (was, is) => changedCellsUs(bus, changedCells(was, is, display)),
+  );
+  // Without pages, what is written is a row.
+  const most = changes.length === 0 ? cellsUs(bus, { columns, rows: 1 }) : Math.max(...changes);
+  return sendings.flatMap((sends) =>
+    (['whole', 'changed'] as const).map((update) =>
+      policy(gadget, display, {
+        sends,
+        update,
+        pageUs,
+        changeUs: update === 'whole' ? pageUs : most,
+        // What was sent is known to tell what is another; what is sent beside the loop stays as it is.
+        bytes: columns * rows * ((update === 'changed' ? 1 : 0) + (sends === 'background' ? 1 : 0)),
+      }),
+    ),
+  );
+}
+
 /**
- * The ways in which a display can be sent its pictures, with what each comes to on this gadget's own pages; null: what
+ * The ways in which a display can be sent what it shows, with what each comes to on this gadget's own pages; null: what
  * plays it has no bus that is known.
  */
-export function policiesOf(gadget: Gadget, screenId: string): Policies | null {
-  const screen = gadget.outputs.find(({ id }) => id === screenId);
-  const bus = displayBus(gadget, screenId);
-  if (screen?.kind !== 'screen' || !bus) return null;
-  const changes = changesOf(gadget, screen, bus);
-  // Changing over takes a display that has a second picture; it keeps up where sending all of it does.
-  const ways = updates.filter((update) => update !== 'swapped' || bus.pixels.holds === 1);
-  const all = (['blocking', 'background'] as const).flatMap((sends) =>
-    ways.map((update) => policy(gadget, screen, bus, changes, sends, update)),
-  );
-  return { all, best: all.find(({ keepsUp }) => keepsUp) ?? null };
+export function policiesOf(gadget: Gadget, displayId: string): Policies | null {
+  const display = gadget.outputs.find(({ id }) => id === displayId);
+  const all =
+    display?.kind === 'screen'
+      ? ofPixels(gadget, display)
+      : display?.kind === 'text'
+        ? ofCharacters(gadget, display)
+        : null;
+  return all && { all, best: all.find(({ keepsUp }) => keepsUp) ?? null };
 }

@@ -50,6 +50,8 @@ export const text = outputDocument(
     palette: z.array(colourSchema).length(2, 'expected two colours: the ground, and what is on'),
     /** Where its trim stands, in hundredths of its way. */
     contrast: wholeSchema(0, 100, '%'),
+    /** Of what can be seen; null: as wide as such displays usually are. */
+    wideMm: wholeSchema(5, 500, 'mm').nullable(),
     sends: z.enum(sendings),
     /** What is sent of what stands on it: all of it, or the characters that are others. */
     update: z.enum(['whole', 'changed']),
@@ -91,6 +93,7 @@ export const text = outputDocument(
       cells: digits === undefined ? 'dots' : segments === 0 ? 'seven' : 'fourteen',
       palette: digits === undefined ? ['#bcd06a', '#1c2a12'] : ['#1b1211', '#ff5a3c'],
       contrast: 50,
+      wideMm: null,
       // What has a controller of its own is told over a bus; what is lit by the chip itself is not.
       sends: startUs === undefined ? 'free' : 'blocking',
       update: 'changed',

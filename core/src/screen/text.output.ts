@@ -2,7 +2,7 @@ import type { Gadget, TextDisplay } from '../gadget/index.ts';
 import { defineOutput } from '../output/index.ts';
 import { displayCells } from '../parts/index.ts';
 import { blankRows } from './cells/index.ts';
-import { cellStock, changedCells, rowsOn } from './onCells.ts';
+import { cellStock, cellsUs, changedCells, changedCellsUs, rowsOn } from './onCells.ts';
 import { nothing, pagedOutput, type MadePaged, type PagedEntry, type PagedState, type Way } from './paged.ts';
 
 /** A display of characters. What rules write may be longer than it is wide. */
@@ -12,16 +12,11 @@ export type WrittenText = PagedState<'text'>;
 function wayTo(display: TextDisplay, gadget: Gadget): Way | null {
   const bus = displayCells(gadget, display.id);
   if (!bus) return null;
-  const { moveUs, characterUs } = bus;
-  const { columns, rows, update } = display;
-  if (update === 'whole') {
-    const us = rows * (moveUs + columns * characterUs);
+  if (display.update === 'whole') {
+    const us = cellsUs(bus, display);
     return () => us;
   }
-  return (was, is) => {
-    const { runs, characters } = changedCells(rowsOn(display, was), rowsOn(display, is), display);
-    return runs * moveUs + characters * characterUs;
-  };
+  return (was, is) => changedCellsUs(bus, changedCells(rowsOn(display, was), rowsOn(display, is), display));
 }
 
 export const text = defineOutput<'text', WrittenText, PagedEntry, 'sent', MadePaged>(

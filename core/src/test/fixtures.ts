@@ -90,6 +90,7 @@ export const numberVariable = (
 /** As displays of characters come: of dots, trimmed, with no character of its own. */
 export const dotted = {
   cells: 'dots',
+  wideMm: null,
   sends: 'free',
   update: 'changed',
   mostHz: 20,

@@ -2,6 +2,7 @@ export { blankRows, rowCells } from './rows.ts';
 export {
   blankCells,
   cellsArt,
+  cellsWideMm,
   contrastBand,
   lackingOn,
   pointsSaved,

@@ -39,6 +39,13 @@ const sizeOf = ({ columns, rows, cells }: Made) => {
   return { pitchX, pitchY, widthPx: columns * pitchX, heightPx: rows * pitchY - 2 };
 };
 
+/** Of a dot, or a part of a segment, of a common small display. */
+const dotMm = { dots: 0.56, seven: 0.7, fourteen: 0.7 } as const;
+
+/** How wide what can be seen of a display is, mm. */
+export const cellsWideMm = (display: Made & Pick<TextDisplay, 'wideMm'>): number =>
+  display.wideMm ?? sizeOf(display).widthPx * dotMm[display.cells];
+
 /** Pixels of a glass that is off, of its own size. */
 export const blankCells = (display: Made): Bitmap => {
   const { widthPx, heightPx } = sizeOf(display);

@@ -1,4 +1,4 @@
-import { blankCells, rowsOn, shiningFully, shownCells, type TextDisplay } from '@hum-lever/core';
+import { cellsWideMm, rowsOn, shiningFully, shownCells, type TextDisplay } from '@hum-lever/core';
 import { useMemo } from 'react';
 import { useOutput } from '../useOutput.ts';
 import { Cells } from './Cells.tsx';
@@ -6,12 +6,10 @@ import { DisplayInCase } from './DisplayInCase.tsx';
 import { cssOf, inLight } from './inks.ts';
 import { useBright } from './useGlow.ts';
 
-/** Millimetres of a dot, or a part of a segment, of a common small display. */
-const dotMm = { dots: 0.56, seven: 0.7, fourteen: 0.7 } as const;
 const none: readonly string[] = [];
 
 export function Display({ output }: { output: TextDisplay }) {
-  const { id, name, cells } = output;
+  const { id, name } = output;
   const shown = useOutput('text', id);
   const glass = shown?.glass;
   const rows = useMemo(() => (glass ? rowsOn(output, glass) : none), [output, glass]);
@@ -21,13 +19,7 @@ export function Display({ output }: { output: TextDisplay }) {
   const inks = useMemo(() => inLight(shownCells(output), colour), [output, colour]);
   const said = Array.from({ length: output.rows }, (_, row) => (rows[row] ?? '').trim()).join(' / ');
   return (
-    <DisplayInCase
-      id={id}
-      name={name}
-      wideMm={blankCells(output).widthPx * dotMm[cells]}
-      ground={cssOf(inks[0]!)}
-      bright={bright}
-    >
+    <DisplayInCase id={id} name={name} wideMm={cellsWideMm(output)} ground={cssOf(inks[0]!)} bright={bright}>
       <Cells display={output} rows={rows} inks={inks} label={`${name}: ${said}`} />
     </DisplayInCase>
   );

@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 import {
+  cellsWideMm,
   displayBus,
   displayCells,
   inksOf,
@@ -151,6 +152,16 @@ export const text: FiguresOf<'text'> = ({ output, change }) => {
     <>
       <Cells of={output} change={change} />
       <span>{cellWords[cells]}</span>
+      <NumberField
+        {...field}
+        aria-label="Width of what can be seen"
+        width={130}
+        unit="mm wide"
+        min={5}
+        max={500}
+        value={Math.round(cellsWideMm(output))}
+        commit={(wideMm) => change({ wideMm })}
+      />
       {cells === 'dots' && (
         <NumberField
           label=""

@@ -1,4 +1,4 @@
-import { blankCells, displayCells, outputStateOf, rowsOn, type TextDisplay } from '@hum-lever/core';
+import { blankCells, cellsUs, displayCells, outputStateOf, rowsOn, type TextDisplay } from '@hum-lever/core';
 import { useElementSize } from '@mantine/hooks';
 import { useMemo } from 'react';
 import { useDocument } from '../../client/index.ts';
@@ -56,9 +56,8 @@ function Takes({ display }: { display: TextDisplay }) {
       characters; rules, states and menus write them row by row, over its pages.{' '}
       {bus && (
         <>
-          All of them take{' '}
-          <span className="number">{showDuration(rows * (bus.moveUs + columns * bus.characterUs))}</span> over
-          its bus, one <span className="number">{showDuration(bus.characterUs)}</span>
+          All of them take <span className="number">{showDuration(cellsUs(bus, display))}</span> over its bus,
+          one <span className="number">{showDuration(bus.characterUs)}</span>
           {sends === 'free'
             ? ', which is left out'
             : sends === 'blocking'

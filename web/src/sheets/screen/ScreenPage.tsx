@@ -178,6 +178,7 @@ function PagesView({ views }: { views: ReactNode }) {
         ) : (
           <InLights display={display} />
         )}
+        {display.kind === 'text' && <Ways screen={display} />}
         <StateByState display={display} moments={moments} missing={missing} share={states.share} />
       </SheetFrame>
     );

@@ -1,25 +1,30 @@
 import { Button, Table } from '@mantine/core';
 import { IconCheck, IconX } from '@tabler/icons-react';
-import type { Policy, Screen } from '@hum-lever/core';
+import type { Policy, Screen, TextDisplay } from '@hum-lever/core';
 import { useCallback, useState } from 'react';
 import { edit, useDocument } from '../../client/index.ts';
 import { showBytes, showDuration } from '../../shared/index.ts';
 import { lab, useAnswer } from '../../workers/index.ts';
 import classes from './Screen.module.css';
 
-const updateWords: Record<Policy['update'], string> = {
-  whole: 'All of it',
-  changed: 'Changed tiles',
-  swapped: 'All of it, changed over to at once',
+const updateWords: Record<(Screen | TextDisplay)['kind'], Record<Policy['update'], string>> = {
+  screen: {
+    whole: 'All of it',
+    changed: 'Changed tiles',
+    swapped: 'All of it, changed over to at once',
+  },
+  text: { whole: 'All rows', changed: 'Changed characters', swapped: '' },
 };
-const wayWords = ({ sends, update }: Pick<Policy, 'sends' | 'update'>): string =>
-  `${updateWords[update]}, ${sends === 'blocking' ? 'the loop waits' : 'beside the loop'}`;
+const wayWords = (
+  { sends, update }: Pick<Policy, 'sends' | 'update'>,
+  { kind }: Pick<Screen | TextDisplay, 'kind'>,
+): string => `${updateWords[kind][update]}, ${sends === 'blocking' ? 'the loop waits' : 'beside the loop'}`;
 
-const isWay = ({ sends, update }: Policy, other: Pick<Screen, 'sends' | 'update'>) =>
+const isWay = ({ sends, update }: Policy, other: Pick<Screen | TextDisplay, 'sends' | 'update'>) =>
   sends === other.sends && update === other.update;
 
 /** The ways to send pictures to a display, side by side, and the cheapest that keeps up. */
-export function Ways({ screen }: { screen: Screen }) {
+export function Ways({ screen }: { screen: Screen | TextDisplay }) {
   const [open, setOpen] = useState(false);
   return (
     <details className={classes.ways} onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
@@ -29,7 +34,7 @@ export function Ways({ screen }: { screen: Screen }) {
   );
 }
 
-function Compared({ screen }: { screen: Screen }) {
+function Compared({ screen }: { screen: Screen | TextDisplay }) {
   const gadget = useDocument();
   const ask = useCallback(() => lab().policiesOf(gadget, screen.id), [gadget, screen.id]);
   const answer = useAnswer(ask, false);
@@ -41,8 +46,8 @@ function Compared({ screen }: { screen: Screen }) {
       <p>
         {best ? (
           <>
-            <b>{wayWords(best)}</b> asks least of chip and program, and keeps up: {screen.mostHz} pictures a
-            second have room{best.waitsUs > 0 && ', and no short press is slept through'}.
+            <b>{wayWords(best, screen)}</b> asks least of chip and program, and keeps up: {screen.mostHz}{' '}
+            pictures a second have room{best.waitsUs > 0 && ', and no short press is slept through'}.
           </>
         ) : (
           <>
@@ -67,8 +72,8 @@ function Compared({ screen }: { screen: Screen }) {
         </Table.Thead>
         <Table.Tbody>
           {all.map((way) => (
-            <Table.Tr key={wayWords(way)} data-best={(best && isWay(way, best)) || undefined}>
-              <Table.Td>{wayWords(way)}</Table.Td>
+            <Table.Tr key={wayWords(way, screen)} data-best={(best && isWay(way, best)) || undefined}>
+              <Table.Td>{wayWords(way, screen)}</Table.Td>
               <Table.Td className="number">{showDuration(way.pageUs)}</Table.Td>
               <Table.Td className="number">{showDuration(way.changeUs)}</Table.Td>
               <Table.Td className="number">{way.perSecond}</Table.Td>
@@ -91,11 +96,11 @@ function Compared({ screen }: { screen: Screen }) {
                   <Button
                     size="compact-xs"
                     variant="default"
-                    aria-label={`Send so: ${wayWords(way)}`}
+                    aria-label={`Send so: ${wayWords(way, screen)}`}
                     onClick={() =>
                       edit({
                         name: 'changeOutput',
-                        args: [screen.id, { sends: way.sends, update: way.update }],
+                        args: [screen.id, { sends: way.sends, update: way.update } as Partial<Screen>],
                       })
                     }
                   >
@@ -108,9 +113,10 @@ function Compared({ screen }: { screen: Screen }) {
         </Table.Tbody>
       </Table>
       <p className={classes.cost}>
-        Unless it is changed over to at once, a picture is seen coming, tile by tile. What changes is the most
-        between values at first, least and most, on each of its pages. A short press is{' '}
-        {showDuration(shortestUs)}. Sending beside the loop wants a chip that can: its sheet says so.
+        {screen.kind === 'screen' &&
+          'Unless it is changed over to at once, a picture is seen coming, tile by tile. '}
+        What changes is the most between values at first, least and most, on each of its pages. A short press
+        is {showDuration(shortestUs)}. Sending beside the loop wants a chip that can: its sheet says so.
       </p>
     </>
   );
