@@ -76,14 +76,8 @@ describe('a display of characters, from nothing', () => {
     await bench.fill(await bench.label('Text, with expressions in braces'), 'Resting', Key.ENTER);
     await bench.click('Screen');
     await bench.shows('What it shows, state by state');
-    await bench.driver.executeScript(
-      `for (const summary of document.querySelectorAll('summary'))
-         if (summary.textContent === 'What it shows, state by state') summary.click();`,
-    );
-    const names = () =>
-      bench.driver.executeScript<string[]>(
-        `return [...document.querySelectorAll('ul[aria-label$=" shows"] > li')].map((one) => one.textContent)`,
-      );
+    await bench.unfold('What it shows, state by state');
+    const names = () => bench.shownStates();
     await bench.until('both', async () => (await names()).includes('Rest'));
     expect(await bench.complaints()).toEqual([]);
   });

@@ -10,12 +10,13 @@ import {
   type MenuItemOf,
   type MenuScheme,
   type Output,
+  type TextDisplay,
   type Variable,
 } from '../gadget/index.ts';
 import { Machine } from '../machine/index.ts';
 import { checkGadget } from '../snag/index.ts';
 import { bitmapArt, blankBitmap } from '../picture/index.ts';
-import { pageTried, readOn, render, stockOf, type Drawn } from '../screen/index.ts';
+import { pageTried, readOn, render, rowsOn, stockOf, type Drawn } from '../screen/index.ts';
 import { numberVariable } from '../test/fixtures.ts';
 import {
   everyItem,
@@ -27,7 +28,7 @@ import {
   settings,
 } from '../test/menuCases.ts';
 import { runs } from '../test/runs.ts';
-import { outputOf } from '../test/toldGadget.ts';
+import { outputOf, pageOf, textAt } from '../test/toldGadget.ts';
 import {
   beginOf,
   differences,
@@ -433,6 +434,20 @@ describe('what a menu shows', () => {
       '>No',
       ' Yes',
     ]);
+  });
+  it('hides the pages of such a display while it is open, and lets them through when it is left', () => {
+    const display = rowsOf(16, 4) as TextDisplay;
+    const bare = menuGadget(everyScheme[0]!, [item.toggle('i2', 'Drone')], { display });
+    const gadget = { ...bare, pages: [pageOf([0, 1, 2, 3].map((y) => textAt(`Page ${y}`, '0', String(y))))] };
+    const { outline } = waysIn(gadget);
+    const rows = (strokes: readonly Stroke[]) => {
+      const output = played(gadget, strokes).shown.outputs['o1'];
+      return output?.kind === 'text' ? rowsOn(display, output.glass).map((row) => row.trim()) : [];
+    };
+    expect(rows([])).toEqual(['Settings', '>Drone', '', '']);
+    const left = rows([{ role: 'back', how: 'tap', times: 1 }]);
+    expect(outline.menu.leaveId).toBe('s1');
+    expect(left.slice(1)).toEqual(['Page 1', 'Page 2', 'Page 3']);
   });
   it('is what stands beside its keys, and on the next screen where they are few', () => {
     const gadget = menuGadget(schemeWith('labelledKeys', 'key1', 'key2', 'key3'), everyItem, {

@@ -195,17 +195,21 @@ const nobody: Writer = {
   leave: [],
 };
 
-/** A display of characters: its rows are written anew with every change. */
-function inRows(outputId: string, columns: number, rows: number): Writer {
+/**
+ * A display of characters: its rows are written anew with every change.
+ * @param over there are pages under it, which an empty row would let through
+ */
+function inRows(outputId: string, columns: number, rows: number, over: boolean): Writer {
+  const empty = over ? ' ' : '';
   const titled = rows > 2;
   const inView = titled ? rows - 1 : rows;
   const row = (at: number, text: string): Action => ({ kind: 'text', outputId, row: at, text });
   const written = (lines: readonly string[], variables: Variable[]): Shown => {
-    const actions = Array.from({ length: rows }, (_, at) => row(at, lines[at] ?? ''));
+    const actions = Array.from({ length: rows }, (_, at) => row(at, lines[at] ?? empty));
     return { entry: actions, changed: actions, pages: [], variables };
   };
   const head = (title: string) => (titled ? [literal(title)] : []);
-  const blank = Array.from({ length: rows }, (_, at) => row(at, ''));
+  const all = (text: string) => Array.from({ length: rows }, (_, at) => row(at, text));
   return {
     rows: inView,
     list: (_owner, title, { id }, values, cursor) => {
@@ -251,8 +255,8 @@ function inRows(outputId: string, columns: number, rows: number): Writer {
       );
       return written([...(lines.length < rows ? head(title) : []), ...lines], named);
     },
-    dark: blank,
-    leave: blank,
+    dark: all(empty),
+    leave: all(''),
   };
 }
 
@@ -384,6 +388,10 @@ function onPages(outline: Outline, outputId: string, widthPx: number, heightPx: 
 export function writerOf(outline: Outline): Writer {
   const display = outline.gadget.outputs.find(({ id }) => id === outline.menu.outputId);
   if (display?.kind === 'screen') return onPages(outline, display.id, display.widthPx, display.heightPx);
-  if (display?.kind === 'text') return inRows(display.id, display.columns, display.rows);
+  if (display?.kind === 'text') {
+    const { pages } = outline.gadget;
+    const over = pages.some(({ outputId }) => outputId === display.id);
+    return inRows(display.id, display.columns, display.rows, over);
+  }
   return nobody;
 }

@@ -1,5 +1,14 @@
 import { bitsOfDepth, depths } from '../gadget/index.ts';
-import { count, oneOf, us, type CellBus, type DisplayBus, type Glow, type Pixels, type Reading } from './kind.ts';
+import {
+  count,
+  oneOf,
+  us,
+  type CellBus,
+  type DisplayBus,
+  type Glow,
+  type Pixels,
+  type Reading,
+} from './kind.ts';
 
 /*
  * How long displays take to be told all that they show, and what that takes of the chip's memory.

@@ -1,6 +1,5 @@
 import { defineLine } from '../flow/line/outputLine.ts';
-import { elementLine } from './elements.line.ts';
-import { isTold, text } from './text.line.ts';
+import { elementLine, isTold, text } from './text.line.ts';
 
 export const screen = defineLine<'screen'>({
   kind: 'screen',

@@ -291,6 +291,23 @@ export class Bench {
     return this.until(`the field ${label}`, async () => (await this.driver.findElements(path))[0]);
   }
 
+  /** Unfolds what is folded away under those words. */
+  async unfold(words: string): Promise<void> {
+    await this.shows(words);
+    await this.driver.executeScript(
+      `for (const summary of document.querySelectorAll('summary'))
+         if (summary.textContent === arguments[0]) summary.click();`,
+      words,
+    );
+  }
+
+  /** States in which a display shows something, as the sheet Screen lists them. */
+  shownStates(): Promise<string[]> {
+    return this.driver.executeScript(
+      `return [...document.querySelectorAll('ul[aria-label$=" shows"] > li')].map((one) => one.textContent)`,
+    );
+  }
+
   /** Picks an option of a select by its text. */
   async pick(select: WebElement, option: string): Promise<void> {
     await select.findElement(By.xpath(`.//option[normalize-space()=${quoted(option)}]`)).click();

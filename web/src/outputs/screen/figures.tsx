@@ -49,6 +49,25 @@ const Cells = ({
   </>
 );
 
+/** How wide what can be seen of it is. */
+const Wide = ({ mm, commit }: { mm: number; commit: (mm: number) => string | null }) => (
+  <NumberField
+    {...field}
+    aria-label="Width of what can be seen"
+    width={130}
+    unit="mm wide"
+    min={5}
+    max={500}
+    value={Math.round(mm)}
+    commit={commit}
+  />
+);
+
+/** How often it is told at most. */
+const Often = ({ unit, hz, commit }: { unit: string; hz: number; commit: (hz: number) => string | null }) => (
+  <NumberField {...field} aria-label="At most" width={176} unit={unit} max={60} value={hz} commit={commit} />
+);
+
 const cellWords: Record<TextDisplay['cells'], string> = {
   dots: 'letters of 5 × 8 dots',
   seven: 'digits of seven segments',
@@ -116,15 +135,7 @@ function Told({ output, change }: Parameters<FiguresOf<'text'>>[0]) {
   if (!isTold && sends === 'free') return null;
   return (
     <>
-      <NumberField
-        {...field}
-        aria-label="At most"
-        width={176}
-        unit="times a second"
-        max={60}
-        value={mostHz}
-        commit={(value) => change({ mostHz: value })}
-      />
+      <Often unit="times a second" hz={mostHz} commit={(value) => change({ mostHz: value })} />
       <Choice
         label="What telling it takes"
         data={sendings.map((value) => ({ value, label: tellingWords[value] }))}
@@ -152,16 +163,7 @@ export const text: FiguresOf<'text'> = ({ output, change }) => {
     <>
       <Cells of={output} change={change} />
       <span>{cellWords[cells]}</span>
-      <NumberField
-        {...field}
-        aria-label="Width of what can be seen"
-        width={130}
-        unit="mm wide"
-        min={5}
-        max={500}
-        value={Math.round(cellsWideMm(output))}
-        commit={(wideMm) => change({ wideMm })}
-      />
+      <Wide mm={cellsWideMm(output)} commit={(wideMm) => change({ wideMm })} />
       {cells === 'dots' && (
         <NumberField
           label=""
@@ -290,27 +292,10 @@ function Update({ output, change }: Parameters<FiguresOf<'screen'>>[0]) {
 
 export const screen: FiguresOf<'screen'> = ({ output, change }) => (
   <>
-    <NumberField
-      {...field}
-      aria-label="Width of what can be seen"
-      width={130}
-      unit="mm wide"
-      min={5}
-      max={500}
-      value={output.wideMm}
-      commit={(value) => change({ wideMm: value })}
-    />
+    <Wide mm={output.wideMm} commit={(wideMm) => change({ wideMm })} />
     <Palette output={output} change={change} />
     <Dims of={output} change={change} />
-    <NumberField
-      {...field}
-      aria-label="At most"
-      width={150}
-      unit="pictures/s"
-      max={60}
-      value={output.mostHz}
-      commit={(value) => change({ mostHz: value })}
-    />
+    <Often unit="pictures/s" hz={output.mostHz} commit={(value) => change({ mostHz: value })} />
     <Choice
       label="What sending a picture takes"
       data={sendings.map((value) => ({ value, label: sendingWords[value] }))}
