@@ -108,6 +108,33 @@ export const atRest = (drawings: readonly Drawing[]): readonly Drawing[] =>
       })
     : drawings;
 
+/** A value that goes from its least to its most and back with every step: no plot of it can change more. */
+const swinging = (width: number, from: number): readonly (0 | 1)[] =>
+  Array.from({ length: clamp(width, 1, limits.displayPx) }, (_, n) => ((n + from) % 2) as 0 | 1);
+
+/**
+ * How a page changes most from one step to the next by itself: what blinks comes and goes, a text runs a pixel on, a plot
+ * swings between its ends. null: nothing of it goes on by itself.
+ */
+export function stepOf(
+  drawings: readonly Drawing[],
+  stock: Stock,
+): { was: readonly Drawing[]; is: readonly Drawing[] } | null {
+  if (!drawings.some((drawing) => drawing.onlyIf !== 0 && goesOn(drawing))) return null;
+  const at = (step: 0 | 1) =>
+    drawings.map((drawing): Drawing => {
+      const off = drawing.blinks === 'steady' ? {} : { off: step === 1 };
+      if (drawing.kind === 'drawRunning') {
+        const ranPx = runPx(drawing, stock.font(drawing.font)) === 0 ? 0 : step;
+        return { ...drawing, ...off, ranPx };
+      }
+      if (drawing.kind !== 'drawPlot') return { ...drawing, ...off };
+      const values = swinging(drawing.width, step).map((end) => (end === 0 ? drawing.low : drawing.high));
+      return { ...drawing, ...off, values };
+    });
+  return { was: at(0), is: at(1) };
+}
+
 const goesOn = (drawing: Drawing): boolean =>
   drawing.blinks !== 'steady' ||
   drawing.kind === 'drawRunning' ||

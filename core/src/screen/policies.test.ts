@@ -1,4 +1,4 @@
-import type { Gadget } from '../gadget/index.ts';
+import type { Gadget, OutputAction } from '../gadget/index.ts';
 import { button } from '../test/fixtures.ts';
 import { numberAt, paged } from '../test/screenCases.ts';
 import { outputOf, textAt, toldGadget } from '../test/toldGadget.ts';
@@ -14,13 +14,16 @@ const told = (gadget: Gadget) =>
     keepsUp,
   ]);
 
+/** At 400 kHz: nine bits a byte, two bytes more for each piece of sixteen, and two bits to begin and end it. */
+const us = (bytes: number) => {
+  const pieces = Math.ceil(bytes / 16);
+  return Math.round(((9 * (bytes + 2 * pieces) + 2 * pieces) * 1e6) / 400_000);
+};
+
 describe('ways to send pictures', () => {
   it('are reckoned from what a display’s own pages can change to', () => {
     // Two digits of three change: two tiles of eight bytes, and three bytes to go there, at 400 kHz.
     const { all, best } = policiesOf(paged([textAt('Count'), numberAt('v1', { x: '64' })]), 'o1')!;
-    // Eleven bytes and two of overhead for each of two pieces: 9 · (3 + 2) + 2 bits, and 9 · (w + 2 · pieces) + 2 · pieces.
-    const us = (bytes: number) =>
-      Math.round(((9 * (bytes + 2 * Math.ceil(bytes / 16)) + 2 * Math.ceil(bytes / 16)) * 1e6) / 400_000);
     const widest = 24;
     expect(all[1]).toMatchObject({ sends: 'blocking', update: 'changed', changeUs: us(3) + us(widest) });
     expect(all[0]).toMatchObject({
@@ -52,6 +55,39 @@ describe('ways to send pictures', () => {
     const all = Array.from({ length: 8 }, (_, n) => numberAt('v1', { y: String(8 * n), font: '18x24' }));
     const full = policiesOf(withKey(paged(all, { mostHz: 60 }, { busBaud: 100_000 })), 'o1')!;
     expect(full.best).toBeNull();
+  });
+
+  it('count what goes on by itself: a text that runs, what blinks, what is plotted', () => {
+    const changes = (element: OutputAction) =>
+      policiesOf(paged([element], {}, { busBaud: 400_000 }), 'o1')!.all[1]!.changeUs;
+    const at = (kind: string, patch: object) =>
+      ({
+        kind,
+        outputId: 'o1',
+        onlyIf: '1',
+        blinks: 'steady',
+        ink: '1',
+        group: 0,
+        x: '0',
+        y: '0',
+        ...patch,
+      }) as OutputAction;
+    const running = (text: string) => at('drawRunning', { font: '6x8', width: '64', text, stepMs: 50 });
+    expect(changes(running('Short'))).toBe(0);
+    // Eight tiles side by side: 64 bytes, and three to go there.
+    expect(changes(running('#'.repeat(20)))).toBe(us(3) + us(64));
+    expect(changes({ ...textAt('#'), blinks: 'slow' } as OutputAction)).toBe(us(3) + us(8));
+    const plot = {
+      value: 'v1',
+      low: '0',
+      high: '9',
+      width: '16',
+      height: '8',
+      everyMs: 100,
+      how: 'dots',
+      unknownIf: '0',
+    };
+    expect(changes(at('drawPlot', plot))).toBe(us(3) + us(16));
   });
 
   it('count a second tile where one is sent while the next is made', () => {

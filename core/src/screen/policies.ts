@@ -1,9 +1,10 @@
 import { updates, type Gadget, type Screen, type TextDisplay } from '../gadget/index.ts';
 import { bufferBytes, displayBus, displayCells, sumsBytes } from '../parts/index.ts';
 import type { Bitmap } from '../picture/index.ts';
-import { cellsUs, changedCells, changedCellsUs, rowsOn } from './onCells.ts';
+import { stepOf } from './moments.ts';
+import { cellStock, cellsUs, changedCells, changedCellsUs, rowsOn } from './onCells.ts';
 import { drawnBitmap, type Drawn } from './render.ts';
-import { stockOf } from './stock.ts';
+import { stockOf, type Stock } from './stock.ts';
 import { changedRuns, mostUs, sendUs } from './tiles.ts';
 import { pageTried } from './tried.ts';
 
@@ -37,19 +38,31 @@ export interface Policies {
 /** Pages on which changes are looked for: each costs three pictures. */
 const mostPages = 20;
 
-/** Every change that there is between values at first, least and most, on each page: how long it takes, µs. */
+/**
+ * Every change that there is between values at first, least and most, on each page, and by itself from one step to the
+ * next: how long it takes, µs.
+ */
 function changesOf<P>(
   gadget: Gadget,
   outputId: string,
+  stock: Stock,
   laidOut: (drawn: Drawn) => P,
   us: (was: P, is: P) => number,
 ): number[] {
   const pages = gadget.pages.filter((page) => page.outputId === outputId).slice(0, mostPages);
   return pages.flatMap(({ id }) => {
-    const [start, least, most] = (['start', 'least', 'most'] as const).map((trying) =>
-      laidOut(pageTried(gadget, id, trying).drawn),
-    ) as [P, P, P];
-    return [us(start, least), us(start, most), us(least, most)];
+    const tried = (['start', 'least', 'most'] as const).map((trying) => pageTried(gadget, id, trying).drawn);
+    const [start, least, most] = tried.map(laidOut) as [P, P, P];
+    const [first] = tried as [Drawn, ...Drawn[]];
+    const step = stepOf(first.drawings, stock);
+    return [
+      us(start, least),
+      us(start, most),
+      us(least, most),
+      ...(step
+        ? [us(laidOut({ ...first, drawings: step.was }), laidOut({ ...first, drawings: step.is }))]
+        : []),
+    ];
   });
 }
 
@@ -90,6 +103,7 @@ function ofPixels(gadget: Gadget, screen: Screen): Policy[] | null {
   const changes = changesOf(
     gadget,
     screen.id,
+    stock,
     (drawn): Bitmap => drawnBitmap(screen, drawn, stock),
     (was, is) => sendUs(bus, changedRuns(was, is, bus)),
   );
@@ -122,6 +136,7 @@ function ofCharacters(gadget: Gadget, display: TextDisplay): Policy[] | null {
   const changes = changesOf(
     gadget,
     display.id,
+    cellStock,
     (drawn) => rowsOn(display, drawn),
     (was, is) => changedCellsUs(bus, changedCells(was, is, display)),
   );

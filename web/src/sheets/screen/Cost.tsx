@@ -72,6 +72,18 @@ function draws(gadget: Gadget, screen: Screen, drawn: Drawn | undefined): ReactN
   );
 }
 
+/** Of the loop's time. */
+const Share = ({ perMille }: { perMille: number }) =>
+  perMille < 10 ? (
+    <>
+      under <span className="number">1 %</span>
+    </>
+  ) : (
+    <>
+      up to <span className="number">{Math.round(perMille / 10)} %</span>
+    </>
+  );
+
 /** What the display costs, in a line: time over its bus, share of the loop, memory. */
 export function Cost({
   gadget,
@@ -102,8 +114,7 @@ export function Cost({
           <span className="number">{perSecond}</span> a second; the loop{' '}
           {sends === 'blocking' ? (
             <>
-              waits for it, up to <span className="number">{Math.round((us * perSecond) / 10_000)} %</span> of
-              its time
+              waits for it, <Share perMille={(us * perSecond) / 1_000} /> of its time
             </>
           ) : (
             'goes on meanwhile'

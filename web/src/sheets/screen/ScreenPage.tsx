@@ -4,6 +4,8 @@ import {
   addPartEdit,
   bitmapPbm,
   bitmapPng,
+  displayBus,
+  displayCells,
   drawnBitmap,
   nextId,
   shownInks,
@@ -178,7 +180,7 @@ function PagesView({ views }: { views: ReactNode }) {
         ) : (
           <InLights display={display} />
         )}
-        {display.kind === 'text' && <Ways screen={display} />}
+        {display.kind === 'text' && displayCells(gadget, display.id) && <Ways screen={display} />}
         <StateByState display={display} moments={moments} missing={missing} share={states.share} />
       </SheetFrame>
     );
@@ -192,7 +194,7 @@ function PagesView({ views }: { views: ReactNode }) {
       )}
       <div className={classes.below}>
         {!page && <Cost gadget={gadget} screen={display} />}
-        <Ways screen={display} />
+        {displayBus(gadget, display.id) && <Ways screen={display} />}
         <StateByState display={display} moments={moments} missing={missing} share={states.share} />
         <div className={classes.figures}>
           <OutputFigures output={display} />

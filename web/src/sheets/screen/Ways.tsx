@@ -75,8 +75,10 @@ function Compared({ screen }: { screen: Screen | TextDisplay }) {
             <Table.Tr key={wayWords(way, screen)} data-best={(best && isWay(way, best)) || undefined}>
               <Table.Td>{wayWords(way, screen)}</Table.Td>
               <Table.Td className="number">{showDuration(way.pageUs)}</Table.Td>
-              <Table.Td className="number">{showDuration(way.changeUs)}</Table.Td>
-              <Table.Td className="number">{way.perSecond}</Table.Td>
+              <Table.Td className="number">
+                {way.changeUs === 0 ? 'nothing' : showDuration(way.changeUs)}
+              </Table.Td>
+              <Table.Td className="number">{way.changeUs === 0 ? '–' : way.perSecond}</Table.Td>
               <Table.Td className="number" data-over={way.waitsUs > shortestUs || undefined}>
                 {way.waitsUs === 0 ? 'not at all' : showDuration(way.waitsUs)}
               </Table.Td>
@@ -115,8 +117,9 @@ function Compared({ screen }: { screen: Screen | TextDisplay }) {
       <p className={classes.cost}>
         {screen.kind === 'screen' &&
           'Unless it is changed over to at once, a picture is seen coming, tile by tile. '}
-        What changes is the most between values at first, least and most, on each of its pages. A short press
-        is {showDuration(shortestUs)}. Sending beside the loop wants a chip that can: its sheet says so.
+        What changes is the most between values at first, least and most, and by itself, on each of its pages.
+        A short press is {showDuration(shortestUs)}. Sending beside the loop wants a chip that can: its sheet
+        says so.
       </p>
     </>
   );

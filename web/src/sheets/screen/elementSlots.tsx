@@ -413,6 +413,27 @@ const plotWords: Record<(typeof plotKinds)[number], string> = {
 /** How finely a bar is filled. */
 const blockCounts = [0, 2, 3, 4, 5, 6, 8, 10, 12, 16, 20, 24, 32];
 const blocksSaid = (blocks: number) => (blocks === 0 ? 'pixel by pixel' : `in ${blocks} blocks`);
+/** How long a text that runs stays where it is. */
+function Step({
+  action,
+  put,
+}: {
+  action: OutputActionOf<'drawRunning'>;
+  put: Put<OutputActionOf<'drawRunning'>>;
+}) {
+  const step = useInCharacters(action) ? 'a place' : 'a pixel';
+  return (
+    <>
+      {step} every
+      <MillisecondsSlot
+        label={`${step.charAt(0).toUpperCase()}${step.slice(1)} every`}
+        value={action.stepMs}
+        commit={(stepMs) => put({ ...action, stepMs })}
+      />
+    </>
+  );
+}
+
 /** Places of characters are filled or not. */
 function Filled({ action, put }: { action: OutputActionOf<'drawBar'>; put: Put<OutputActionOf<'drawBar'>> }) {
   return useInCharacters(action) ? null : (
@@ -521,12 +542,7 @@ export const elementSlots: SlotsBy<ElementKind> = {
         value={action.width}
         commit={(width) => put({ ...action, width })}
       />
-      wide, a pixel every
-      <MillisecondsSlot
-        label="A pixel every"
-        value={action.stepMs}
-        commit={(stepMs) => put({ ...action, stepMs })}
-      />
+      wide, <Step action={action} put={put} />
       <Seen action={action} put={put} />
     </>
   ),
