@@ -3,6 +3,7 @@ import { IconX } from '@tabler/icons-react';
 import {
   charactersOf,
   fontBytes,
+  fontUses,
   fontNames,
   limits,
   specimen,
@@ -107,8 +108,12 @@ function Shown({
   const paint = useCallback(() => bitmap, [bitmap]);
   const { inks } = usePictureInks();
   const used = charactersOf(gadget, ref);
-  const onPages = gadget.pages.flatMap(({ name, elements }) =>
-    elements.some((element) => 'font' in element && element.font === ref) ? [name] : [],
+  // Displays of characters have shapes of their own.
+  const onPages = gadget.pages.flatMap(({ name, outputId, elements }) =>
+    fontUses(gadget, outputId).includes(ref) &&
+    elements.some((element) => 'font' in element && element.font === ref)
+      ? [name]
+      : [],
   );
   return (
     <>
