@@ -67,7 +67,7 @@ row('an idle hour', `${median(idle).toFixed(3)} ms`, '< 5 ms', spread(idle));
 // The live machine is the web's; compiled here as the bundler would, without bundling.
 const folder = at('node_modules/.hum-lever');
 mkdirSync(folder, { recursive: true });
-for (const name of ['live', 'history', 'changes']) {
+for (const name of ['live', 'history', 'changes', 'protocol']) {
   const compiled = ts.transpileModule(readFileSync(at(`web/src/workers/${name}.ts`), 'utf8'), {
     compilerOptions: {
       module: ts.ModuleKind.ESNext,
@@ -77,7 +77,7 @@ for (const name of ['live', 'history', 'changes']) {
   });
   writeFileSync(
     `${folder}/${name}.mjs`,
-    compiled.outputText.replace(/'\.\/(history|changes)\.ts'/g, "'./$1.mjs'"),
+    compiled.outputText.replace(/'\.\/(history|changes|protocol)\.ts'/g, "'./$1.mjs'"),
   );
 }
 const { LiveMachine } = await import(`file://${folder}/live.mjs`);
