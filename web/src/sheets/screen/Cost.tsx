@@ -131,7 +131,8 @@ export function Cost({
       )}{' '}
       {bus && (
         <>
-          Made {bus.bufferBytes === bus.frameBytes ? 'whole' : 'a tile at a time'} in{' '}
+          A whole one is <span className="number">{showBytes(bus.frameBytes)}</span>, made{' '}
+          {bus.bufferBytes === bus.frameBytes ? 'as one' : 'a tile at a time'} in{' '}
           <span className="number">{showBytes(bus.bufferBytes)}</span> of memory.{' '}
           {bus.startUs > 0 && sends !== 'free' && (
             <>

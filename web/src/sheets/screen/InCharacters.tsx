@@ -1,10 +1,19 @@
-import { blankCells, cellsUs, displayCells, outputStateOf, rowsOn, type TextDisplay } from '@hum-lever/core';
+import {
+  blankCells,
+  cellsUs,
+  displayCells,
+  displayGlow,
+  displayUa,
+  outputStateOf,
+  rowsOn,
+  type TextDisplay,
+} from '@hum-lever/core';
 import { useElementSize } from '@mantine/hooks';
 import { useMemo } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { OutputFigures } from '../../outputs/figures.tsx';
 import { Cells } from '../../outputs/screen/Cells.tsx';
-import { showDuration } from '../../shared/index.ts';
+import { showCurrent, showDuration } from '../../shared/index.ts';
 import { usePlayer } from '../../workers/index.ts';
 import classes from './Screen.module.css';
 
@@ -48,6 +57,7 @@ function Takes({ display }: { display: TextDisplay }) {
   const gadget = useDocument();
   const { columns, rows, sends } = display;
   const bus = displayCells(gadget, display.id);
+  const glow = displayGlow(gadget, display.id);
   return (
     <p className={classes.cost}>
       <span className="number">
@@ -70,6 +80,12 @@ function Takes({ display }: { display: TextDisplay }) {
               earliest.
             </>
           )}
+        </>
+      )}{' '}
+      {glow && (
+        <>
+          Draws about <span className="number">{showCurrent(displayUa(glow, 1, 100))}</span>, of which{' '}
+          <span className="number">{showCurrent(glow.litUa)}</span> is its light.
         </>
       )}
     </p>
