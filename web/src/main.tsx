@@ -1,9 +1,6 @@
 import '@fontsource-variable/atkinson-hyperlegible-mono/index.css';
 import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
 import '@fontsource-variable/bricolage-grotesque/index.css';
-// Signs that texts of displays may have; fetched only where one is seen.
-import '@fontsource/noto-emoji/400.css';
-import '@fontsource/noto-sans-symbols-2/400.css';
 import './app/styles.ts';
 import './app/look.css';
 import { createRoot } from 'react-dom/client';
@@ -12,3 +9,5 @@ import { askForAll } from './app/wanted.ts';
 
 askForAll(location.pathname);
 createRoot(document.getElementById('root')!).render(<App />);
+// Not needed to begin with.
+void import('./app/signs.ts');
