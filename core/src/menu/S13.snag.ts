@@ -30,7 +30,16 @@ export const S13: SnagRule = {
       return menu.items.flatMap((item, at): Snag[] => {
         if (item.kind === 'submenu')
           return outline.itemsIn(item.id).length === 0 && outline.scheme.style !== 'ring'
-            ? [found(item.id, { reason: 'empty', item: item.name })]
+            ? [
+                {
+                  ...found(item.id, { reason: 'empty', item: item.name }),
+                  mend: {
+                    key: 'removeItem',
+                    edit: { name: 'removeMenuItem', args: [menu.id, item.id] },
+                    values: { item: item.name },
+                  },
+                },
+              ]
             : [];
         if (item.kind !== 'value' || item.typical === null || figures.items[at]!.typical !== null) return [];
         return [

@@ -11,7 +11,15 @@ export const S12: SnagRule = {
     return gadget.pages.flatMap(({ id, name, outputId, over }): Snag[] => {
       if (over !== null || shown.has(id) || firstPage(gadget, outputId) === id) return [];
       const display = gadget.outputs.find((output) => output.id === outputId)!.name;
-      return [{ rule: 'S12', level: 'note', place: { kind: 'page', id }, values: { page: name, display } }];
+      return [
+        {
+          rule: 'S12',
+          level: 'note',
+          place: { kind: 'page', id },
+          values: { page: name, display },
+          mend: { key: 'removePage', edit: { name: 'removePage', args: [id] }, values: { page: name } },
+        },
+      ];
     });
   },
 };

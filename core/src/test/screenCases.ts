@@ -150,6 +150,13 @@ export const screenCases = (key: Gadget['controls'][number]): [string, string, G
   ],
   [
     'S04',
+    'letters in a font of digits',
+    paged([{ ...textAt('Hot'), font: '16x24' } as OutputAction]),
+    { place: { kind: 'page', id: 'n1' }, values: { characters: 'H o t', count: 3, font: '16x24' } },
+    true,
+  ],
+  [
+    'S04',
     'a character that a display of dots has no shape for',
     toldGadget(outputOf('text', 'Rows'), [[100, 'Rows row 1 "Tea ♥"']]),
     { place: { kind: 'rule', id: 'r1' }, values: { characters: '♥', count: 1, font: '', cells: 'dots', display: 'Rows' } },
@@ -188,5 +195,5 @@ export const screenCases = (key: Gadget['controls'][number]): [string, string, G
     { values: { display: 'Rows', from: 'behind', how: 'always', litUa: 20_000, cell: 'Cell', hours: 42 } },
     false,
   ],
-  ['S12', 'a page that nothing shows', paged([]), { place: { kind: 'page', id: 'n2' }, values: { page: 'Score', display: 'Glass' } }, false],
+  ['S12', 'a page that nothing shows', paged([]), { place: { kind: 'page', id: 'n2' }, values: { page: 'Score', display: 'Glass' } }, true],
 ]; // prettier-ignore

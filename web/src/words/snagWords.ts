@@ -202,6 +202,9 @@ export const mendWords: Record<string, (v: Values) => string> = {
   dimIdle: (v) => `Dim it to ${v.percent} % after ${v.seconds} s untouched`,
   trimContrast: (v) => `Turn the trim to ${v.contrast} %`,
   byTiles: (v) => `Draw it a tile at a time, in ${showBytes(Number(v.bytes))}`,
+  removePage: (v) => `Take page ${v.page} out`,
+  removeItem: (v) => `Take ${v.item} out`,
+  otherFont: (v) => `Write in ${String(v.font).replace('x', ' × ')}, which is no larger and has them`,
   sendWhole: (v) => `Send ${v.name} its pictures as they are seen`,
   fewerPictures: (v) => `Send at most ${v.hz} a second`,
 };
