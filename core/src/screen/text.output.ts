@@ -3,6 +3,7 @@ import { defineOutput } from '../output/index.ts';
 import { displayCells } from '../parts/index.ts';
 import { blankRows } from './cells/index.ts';
 import { cellStock, cellsUs, changedCells, changedCellsUs, rowsOn } from './onCells.ts';
+import type { Drawn } from './render.ts';
 import { nothing, pagedOutput, type MadePaged, type PagedEntry, type PagedState, type Way } from './paged.ts';
 
 /** A display of characters. What rules write may be longer than it is wide. */
@@ -16,7 +17,13 @@ function wayTo(display: TextDisplay, gadget: Gadget): Way | null {
     const us = cellsUs(bus, display);
     return () => us;
   }
-  return (was, is) => changedCellsUs(bus, changedCells(rowsOn(display, was), rowsOn(display, is), display));
+  // What was sent last is what there was.
+  let sent: { drawn: Drawn; rows: readonly string[] } | null = null;
+  return (was, is) => {
+    const before = sent?.drawn === was ? sent.rows : rowsOn(display, was);
+    sent = { drawn: is, rows: rowsOn(display, is) };
+    return changedCellsUs(bus, changedCells(before, sent.rows, display));
+  };
 }
 
 export const text = defineOutput<'text', WrittenText, PagedEntry, 'sent', MadePaged>(

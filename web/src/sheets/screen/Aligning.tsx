@@ -1,4 +1,3 @@
-import { ActionIcon } from '@mantine/core';
 import {
   IconLayoutAlignBottom,
   IconLayoutAlignCenter,
@@ -14,6 +13,7 @@ import { boundsOf, measuresOf, type Page, type Screen, type TextDisplay, type Tr
 import { useStock } from '../../outputs/screen/useStock.ts';
 import { alignedBy, type Alignment } from './aligned.ts';
 import { movedElement } from './moved.ts';
+import { Tool } from './Tool.tsx';
 import { editAll, movingEdits } from './moving.ts';
 import classes from './Screen.module.css';
 
@@ -72,17 +72,14 @@ export function Aligning({
         const label = single ? one : several;
         if (label === null) return null;
         return (
-          <ActionIcon
+          <Tool
             key={how}
-            size="sm"
-            variant="subtle"
-            aria-label={label}
-            title={label}
+            label={label}
             disabled={drawn.length === 0 || (one === null && drawn.length < leastSpread)}
             onClick={() => put(how)}
           >
             <Symbol size={17} />
-          </ActionIcon>
+          </Tool>
         );
       })}
     </span>

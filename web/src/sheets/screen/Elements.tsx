@@ -1,7 +1,5 @@
-import { ActionIcon } from '@mantine/core';
 import { IconChevronDown, IconChevronUp, IconCopy, IconPlus, IconX } from '@tabler/icons-react';
 import {
-  elementProblem,
   limits,
   type ElementKind,
   type OutputAction,
@@ -19,6 +17,8 @@ import { drawables, freshElement, rowOf, type Drawable } from './fresh.ts';
 import { Grouping } from './Grouping.tsx';
 import { copyingEdits } from './groups.ts';
 import { editAll } from './moving.ts';
+import { refusalOf } from './refusal.ts';
+import { Tool } from './Tool.tsx';
 import classes from './Screen.module.css';
 
 const drawWords: Record<Drawable, string> = {
@@ -80,8 +80,8 @@ export function Elements({
   };
   /** Refused where it is typed if it could not be drawn: until the checks have run, nothing would tell why. */
   const put = (at: number, changed: OutputAction): string | null => {
-    const problem = elementProblem(gadget, page.id, changed);
-    if (problem !== null) return `${problem.charAt(0).toUpperCase()}${problem.slice(1)}.`;
+    const refused = refusalOf(gadget, page.id, changed);
+    if (refused !== null) return refused;
     return edit({ name: 'changeElement', args: [page.id, at, changed] });
   };
   return (
@@ -178,30 +178,5 @@ export function Elements({
         ))}
       </ol>
     </div>
-  );
-}
-
-function Tool({
-  label,
-  disabled = false,
-  onClick,
-  children,
-}: {
-  label: string;
-  disabled?: boolean;
-  onClick: () => void;
-  children: ReactNode;
-}) {
-  return (
-    <ActionIcon
-      size="sm"
-      variant="subtle"
-      aria-label={label}
-      title={label}
-      disabled={disabled}
-      onClick={onClick}
-    >
-      {children}
-    </ActionIcon>
   );
 }

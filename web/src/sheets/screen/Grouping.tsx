@@ -1,6 +1,5 @@
-import { ActionIcon } from '@mantine/core';
 import { IconCopy, IconLink, IconUnlink } from '@tabler/icons-react';
-import { elementProblem, limits, type Page, type Screen, type TextDisplay } from '@hum-lever/core';
+import { limits, type OutputAction, type Page, type Screen, type TextDisplay } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
 import { ExpressionSlot } from '../../slots/index.ts';
 import { rowOf } from './fresh.ts';
@@ -13,6 +12,8 @@ import {
   together,
   wholeGroup,
 } from './groups.ts';
+import { refusalOf } from './refusal.ts';
+import { Tool } from './Tool.tsx';
 import { editAll } from './moving.ts';
 import classes from './Screen.module.css';
 
@@ -61,17 +62,9 @@ export function Grouping({
   return (
     <span role="group" aria-label="Together" className={classes.aligning}>
       {tools.map(({ label, icon: Symbol, disabled, done }) => (
-        <ActionIcon
-          key={label}
-          size="sm"
-          variant="subtle"
-          aria-label={label}
-          title={label}
-          disabled={disabled}
-          onClick={done}
-        >
+        <Tool key={label} label={label} disabled={disabled} onClick={done}>
           <Symbol size={17} />
-        </ActionIcon>
+        </Tool>
       ))}
       {group !== 0 && (
         <span className={classes.whole}>
@@ -81,12 +74,10 @@ export function Grouping({
             value={onlyIf ?? ''}
             commit={(typed) => {
               const said = typed.trim() === '' ? '1' : typed;
-              // It must be possible for each of them: what one could not be drawn with, none is.
-              const problem = elementProblem(gadget, page.id, {
-                ...elements[chosen[0]!]!,
-                onlyIf: said,
-              } as never);
-              if (problem !== null) return `${problem.charAt(0).toUpperCase()}${problem.slice(1)}.`;
+              // A condition can be read on a page or not, whichever element it stands at.
+              const first = { ...elements[chosen[0]!]!, onlyIf: said } as OutputAction;
+              const refused = refusalOf(gadget, page.id, first);
+              if (refused !== null) return refused;
               editAll(conditionEdits(page, chosen, said));
               return null;
             }}

@@ -3,7 +3,6 @@ import { IconX } from '@tabler/icons-react';
 import {
   charactersOf,
   fontBytes,
-  fontUses,
   fontNames,
   limits,
   specimen,
@@ -110,7 +109,7 @@ function Shown({
   const used = charactersOf(gadget, ref);
   // Displays of characters have shapes of their own.
   const onPages = gadget.pages.flatMap(({ name, outputId, elements }) =>
-    fontUses(gadget, outputId).includes(ref) &&
+    gadget.outputs.some(({ id, kind }) => id === outputId && kind === 'screen') &&
     elements.some((element) => 'font' in element && element.font === ref)
       ? [name]
       : [],
