@@ -1,4 +1,11 @@
-import type { Action, Gadget, LightColour, State } from '../gadget/index.ts';
+import {
+  applyEdit,
+  type Action,
+  type Gadget,
+  type LightColour,
+  type Snag,
+  type State,
+} from '../gadget/index.ts';
 import { checkGadget } from '../snag/index.ts';
 import { rule, state } from '../test/fixtures.ts';
 import { coloured } from '../test/flowCases.ts';
@@ -123,6 +130,21 @@ describe('a meaning that only a colour carries', () => {
       ['s2', 's1', 'protanopia deuteranopia'],
       ['s3', 's1', ''],
     ]);
+  });
+
+  it('is mended by a rhythm where the state tells it itself, and all that follow tell the light anew', () => {
+    const two = ring(lit({ mode: 'on' }, 'red'), lit({ mode: 'on' }, 'green'));
+    const [{ mend }] = told(two) as [Snag];
+    expect(mend).toMatchObject({ key: 'blinkHere', values: { state: 's2' } });
+    const after = applyEdit(two, mend!.edit);
+    expect(checkGadget(after).snags).toEqual([]);
+    expect(codes(after).map(({ pattern }) => pattern.kind)).toEqual(['steady', 'blink']);
+    // Lit once and for all, then only told colours: blinking would go on everywhere.
+    const [on, red] = lit({ mode: 'on' }, 'red') as [Action, Action];
+    const green = lit({ mode: 'on' }, 'green')[1]!;
+    const once = ring([on, red], [green], [red]);
+    once.flow.states[2]!.rules[0]!.targetIds = ['s2'];
+    expect(told(once).map((snag) => snag.mend)).toEqual([undefined]);
   });
 
   it('is none where a rhythm, a text or the dark says it as well, or where all is the same', () => {

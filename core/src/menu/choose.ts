@@ -27,8 +27,15 @@ const likely: Partial<Record<SchemeRole, RegExp>> = {
   change: /change|set|ok|push/i,
 };
 
-/** Controls of the gadget for a scheme, as far as there are any: those with a fitting name first, each once. */
-export function schemeFor(gadget: Pick<Gadget, 'controls' | 'parts'>, kind: SchemeName): MenuScheme {
+/**
+ * Controls of the gadget for a scheme, as far as there are any: those with a fitting name first, each once.
+ * @param wanted the roles that are looked for; all of the scheme, where nothing is said
+ */
+export function schemeFor(
+  gadget: Pick<Gadget, 'controls' | 'parts'>,
+  kind: SchemeName,
+  wanted?: ReadonlySet<SchemeRole>,
+): MenuScheme {
   const free = [...gadget.controls];
   const keys: MenuScheme['keys'] = {};
   const take = (role: SchemeRole, fits: (name: string) => boolean) => {
@@ -36,7 +43,7 @@ export function schemeFor(gadget: Pick<Gadget, 'controls' | 'parts'>, kind: Sche
     if (at < 0 || keys[role] !== undefined) return;
     keys[role] = free.splice(at, 1)[0]!.id;
   };
-  const roles = schemes[kind].roles;
+  const roles = schemes[kind].roles.filter(({ role }) => wanted?.has(role) ?? true);
   for (const { role } of roles) if (role === 'turn') take(role, () => true);
   // The push of the encoder that is turned is the one on the same part.
   const turned = gadget.parts.find(({ plays }) => keys.turn !== undefined && plays.includes(keys.turn));

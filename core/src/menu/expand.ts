@@ -91,18 +91,18 @@ function expanded(gadget: Gadget): Gadget {
     ...whole,
     flow: { ...whole.flow, ignored: [...flow.ignored, ...ignoredIn(whole, containers)] },
   };
-  outlined.set(
-    done,
-    gadget.menus.filter((menu) => !menu.openedOut),
-  );
+  kept.set(done, gadget);
   return done;
 }
 
-const outlined = new WeakMap<Gadget, readonly Menu[]>();
+const kept = new WeakMap<Gadget, Gadget>();
+
+/** The gadget as it is stored and edited, also where its menus were worked out already. */
+export const asKept = (gadget: Gadget): Gadget => kept.get(gadget) ?? gadget;
 
 /** The menus of a gadget that are worked out, also where that was done already: those kept by hand are left out. */
 export const outlinedMenus = (gadget: Gadget): readonly Menu[] =>
-  outlined.get(gadget) ?? gadget.menus.filter((menu) => !menu.openedOut);
+  asKept(gadget).menus.filter((menu) => !menu.openedOut);
 
 /** What opening a menu out adds to the document. */
 export function openedOut(gadget: Gadget, menu: Menu): OpenedOut {

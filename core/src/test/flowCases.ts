@@ -383,7 +383,7 @@ export const flowCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
         alikeFor: 'protanopia deuteranopia',
       }),
     },
-    false,
+    true,
   ],
   [
     'S11',

@@ -133,7 +133,7 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
   S07: {
     title: 'A text that flickers',
     say: (v) =>
-      `On ${v.display}, “${v.one}” and “${v.other}” change places ${v.perSecond} times a second in ${v.state}, while nobody does anything: neither can be read.`,
+      `On ${v.display}, “${v.one}” and “${v.other}” change places ${v.perSecond} times a second in ${v.state}, while nobody does anything: neither can be read. Let the text be told less often, or of a mean.`,
   },
   S09: {
     title: 'The contrast is not trimmed',
@@ -153,7 +153,7 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
   S11: {
     title: 'Set, and never shown',
     say: (v) =>
-      `Hands make ${v.variable} more or less, but nothing shows it, and nothing happens because of it: nobody notices how far it has come.`,
+      `Hands make ${v.variable} more or less, but nothing shows it, and nothing happens because of it: nobody notices how far it has come. Show it on a display, or let something be heard of it.`,
   },
   S12: {
     title: 'A page that nobody sees',
@@ -186,6 +186,9 @@ export const snagWords: Record<string, { title: string; say: (v: Values) => stri
   },
 };
 
+const effortWords = (v: Values) =>
+  `${count(Number(v.presses), 'press', 'presses')}, ${showDuration(Number(v.timeUs))}`;
+
 /** What each kind of mend does. */
 export const mendWords: Record<string, (v: Values) => string> = {
   ...wiringMendWords,
@@ -204,6 +207,13 @@ export const mendWords: Record<string, (v: Values) => string> = {
   byTiles: (v) => `Draw it a tile at a time, in ${showBytes(Number(v.bytes))}`,
   removePage: (v) => `Take page ${v.page} out`,
   removeItem: (v) => `Take ${v.item} out`,
+  itemFirst: (v) => `Put ${v.item} first, and all that it is in: ${effortWords(v)}`,
+  itemOut: (v) =>
+    `Put ${v.item} farther out, first in its list${v.emptied === '' ? '' : `, and take ${v.emptied} out, where nothing is left`}: ${effortWords(v)}`,
+  giveKeys: (v) => `Work it by ${v.names}`,
+  fitStep: (v) => `Set ${v.item} in steps of ${v.step}`,
+  askFirst: (v) => `Hear the yes only after ${showDuration(Number(v.ms) * 1_000)}`,
+  blinkHere: (v) => `Let ${v.light} blink in ${v.state}`,
   otherFont: (v) => `Write in ${String(v.font).replace('x', ' × ')}, which is no larger and has them`,
   sendWhole: (v) => `Send ${v.name} its pictures as they are seen`,
   fewerPictures: (v) => `Send at most ${v.hz} a second`,

@@ -353,6 +353,30 @@ describe('words', () => {
     expect(sentence).toMatch(/\.$/);
   });
 
+  it.each<[string, Record<string, string | number>, string]>([
+    [
+      'itemFirst',
+      { item: 'Volume', presses: 3, timeUs: 2_190_000, emptied: '' },
+      'Put Volume first, and all that it is in: 3 presses, 2.19 s',
+    ],
+    [
+      'itemOut',
+      { item: 'Volume', presses: 3, timeUs: 2_190_000, emptied: '' },
+      'Put Volume farther out, first in its list: 3 presses, 2.19 s',
+    ],
+    [
+      'itemOut',
+      { item: 'Volume', presses: 1, timeUs: 280_000, emptied: 'Level' },
+      'Put Volume farther out, first in its list, and take Level out, where nothing is left: 1 press, 280 ms',
+    ],
+    ['giveKeys', { names: 'Up, Down' }, 'Work it by Up, Down'],
+    ['fitStep', { item: 'Volume', step: 2 }, 'Set Volume in steps of 2'],
+    ['askFirst', { ms: 500 }, 'Hear the yes only after 500 ms'],
+    ['blinkHere', { light: 'Lamp', state: 'Lost' }, 'Let Lamp blink in Lost'],
+  ])('say what the mend %s does', (key, values, words) => {
+    expect(mendWords[key]!(values).replaceAll(/\s/gu, ' ')).toBe(words);
+  });
+
   it('say why for every entry of a whole run, also where the gadget has lost all parts since', () => {
     const trial = trialSchema.parse(JSON.parse(demo('trials.json'))[0]);
     const trace = replay(faulty, trial.stimuli, trial.endUs, trial.seed);

@@ -3,6 +3,9 @@ import { controlsHeard, isOfKeys, type Rule, type Snag, type SnagRule } from '..
 /** What one quick double press of a key can say. */
 const quick: ReadonlySet<string> = new Set(['press', 'release', 'tap', 'double']);
 
+/** The presses of one double tap are closer to each other than that: desks take half a second as its longest window. */
+const hasteMs = 500;
+
 const keysOf = (gadget: Parameters<typeof controlsHeard>[0], { trigger }: Rule): readonly string[] =>
   isOfKeys(trigger) && quick.has(trigger.gesture) ? controlsHeard(gadget, trigger) : [];
 
@@ -37,6 +40,11 @@ export const S14: SnagRule = {
             level: 'likely',
             place: { kind: 'rule', id: rule.id },
             values: { state: state.name, control: control.name },
+            mend: {
+              key: 'askFirst',
+              edit: { name: 'changeRule', args: [rule.id, { guard: `elapsed > ${hasteMs}` }] },
+              values: { ms: hasteMs },
+            },
           },
         ];
       });
