@@ -1,12 +1,13 @@
-import { NumberInput, TextInput, type TextInputProps } from '@mantine/core';
+import { TextInput, type TextInputProps } from '@mantine/core';
 import { limits, type Gadget } from '@hum-lever/core';
-import { useState, type KeyboardEvent, type ReactNode } from 'react';
+import { Suspense, useState, type KeyboardEvent } from 'react';
 import { CompletingInput } from './CompletingInput.tsx';
 import { useAsProse, Word } from './asProse.tsx';
+import { onDemand } from './onDemand.tsx';
+import { numberWidth, type Commit, type NumberFieldProps } from './typed.ts';
 import { msToUs, usToMs } from './units.ts';
 
-/** Takes what was typed; null: taken, otherwise why it was not. */
-export type Commit<T> = (value: T) => string | null;
+export type { Commit };
 
 /** How a field stands that is typed in: under way, refused, or taken. */
 export type Typed = 'typing' | 'refused' | 'taken';
@@ -98,20 +99,8 @@ function CompletingTyped({ value, commit, tell, ...rest }: CompletingProps) {
   );
 }
 
-interface NumberFieldProps {
-  label: ReactNode;
-  value: number;
-  commit: Commit<number>;
-  unit?: string;
-  min?: number;
-  max?: number;
-  step?: number;
-  decimals?: number;
-  /** All decimals are shown, as for money. */
-  fixed?: boolean;
-  width?: number | string;
-  'aria-label'?: string;
-}
+/** What edits numbers is large, and the first sheet reads as sentences. */
+const NumberInputTyped = onDemand(() => import('./NumberTyped.tsx'));
 
 /** A number with its unit; arrow keys and the small buttons take effect at once. */
 export function NumberField(props: NumberFieldProps) {
@@ -123,43 +112,25 @@ export function NumberField(props: NumberFieldProps) {
   );
 }
 
-function NumberTyped({
-  value,
-  commit,
-  unit,
-  decimals = 0,
-  fixed = false,
-  width = 130,
-  ...rest
-}: NumberFieldProps) {
-  const [typed, setTyped] = useState<number | string | null>(null);
-  const [error, setError] = useState<string | null>(null);
-  const finish = (given: number | string | null) => {
-    if (given === null || given === '') {
-      setTyped(null);
-      setError(null);
-      return;
-    }
-    const refused = Number(given) === value ? null : commit(Number(given));
-    setError(refused);
-    if (refused === null) setTyped(null);
-  };
-  return (
-    <NumberInput
-      {...rest}
-      w={width}
+/** Until it is there, its number can be read in its place. */
+function NumberTyped(props: NumberFieldProps) {
+  const { label, value, unit, width = numberWidth } = props;
+  const named = props['aria-label'];
+  const waiting = (
+    <TextInput
+      readOnly
       size="xs"
-      value={typed ?? value}
-      suffix={unit ? `\u202f${unit}` : ''}
-      decimalScale={decimals}
-      fixedDecimalScale={fixed}
-      clampBehavior="blur"
-      error={error}
+      label={label}
+      {...(named !== undefined && { 'aria-label': named })}
+      w={width}
+      value={`${value}${unit ? `\u202f${unit}` : ''}`}
       classNames={{ input: 'number' }}
-      onChange={setTyped}
-      onBlur={() => finish(typed)}
-      onKeyDown={(event) => event.key === 'Enter' && finish(typed)}
     />
+  );
+  return (
+    <Suspense fallback={waiting}>
+      <NumberInputTyped {...props} />
+    </Suspense>
   );
 }
 

@@ -10,11 +10,8 @@ import {
   IconRulerMeasure,
 } from '@tabler/icons-react';
 import { Suspense, useState } from 'react';
-import { usePlayed } from '../client/index.ts';
-import { showDuration, showMoment, StageIcon, onDemand } from '../shared/index.ts';
-import { mostTelling, sayWhy, stageOf } from '../words/index.ts';
+import { showDuration, showMoment, onDemand, optional } from '../shared/index.ts';
 import { player, traceNow, usePlayer } from '../workers/index.ts';
-import { isShown } from './laneOf.ts';
 import { ToMoment } from './ToMoment.tsx';
 import { useShape } from './useShape.ts';
 import { closer, spanLimits, useView } from './useView.ts';
@@ -22,6 +19,7 @@ import classes from './Strip.module.css';
 
 // Shut until it is wanted: what draws it comes then.
 const Opened = onDemand(() => import('./Opened.tsx'));
+const Why = optional(() => import('./Why.tsx'));
 
 /** Time, as rows along the path: a line of words until one wants to see. */
 export function Strip() {
@@ -106,7 +104,7 @@ export function Strip() {
             </button>
           </span>
         )}
-        <Why selected={selected} stepping={stepping} />
+        <Said selected={selected} stepping={stepping} />
         {open && (
           <span className={classes.span}>
             <Tooltip label="Measure a stretch (or drag with Shift)">
@@ -164,19 +162,18 @@ export function Strip() {
   );
 }
 
-/** Why what is looked at came about, in a sentence; otherwise what the last press came to. */
-function Why({ selected, stepping }: { selected: number | null; stepping: boolean }) {
-  const gadget = usePlayed();
+/** What is looked at, in a sentence: what finds the words for it comes once something has happened. */
+function Said(props: { selected: number | null; stepping: boolean }) {
   usePlayer((state) => state.traceVersion);
-  const trace = traceNow();
-  const entry = selected === null ? undefined : trace[selected];
-  const spoken = entry ? selected! : stepping ? trace.findLastIndex(isShown) : mostTelling(trace);
-  const why =
-    spoken >= 0 ? sayWhy(gadget, trace, spoken) : 'Nothing has happened yet. Press something in hand.';
-  return (
-    <p className={classes.why} aria-live={entry ? 'polite' : 'off'} data-testid="why">
-      {spoken >= 0 && <StageIcon stage={stageOf(trace[spoken]!)} />}
-      <span title={why}>{why}</span>
+  const nothing = (
+    <p className={classes.why} data-testid="why">
+      <span>Nothing has happened yet. Press something in hand.</span>
     </p>
+  );
+  if (traceNow().length === 0) return nothing;
+  return (
+    <Suspense fallback={<p className={classes.why} data-testid="why" />}>
+      <Why {...props} nothing={nothing} />
+    </Suspense>
   );
 }

@@ -1,7 +1,7 @@
 import type { Snag } from '@hum-lever/core';
 import { showDuration } from '../shared/units.ts';
 import { settingWords } from './settingWords.ts';
-import { gestureWords } from './traceWords.ts';
+import { gestureWords } from './gestureWords.ts';
 
 type Values = Snag['values'];
 type Words = Record<string, { title: string; say: (v: Values) => string }>;

@@ -3,7 +3,8 @@ export { changeWords } from './changeWords.ts';
 export { itemWords, roleWords, schemeWords } from './menuWords.ts';
 export { editWords } from './editWords.ts';
 export { levelWords, sayingOf } from './snagWords.ts';
-export { byHand, codeWords, gestureWords, mostTelling, namesOf, sayWhy, stageOf } from './traceWords.ts';
+export { codeWords, gestureWords } from './gestureWords.ts';
+export { byHand, mostTelling, namesOf, sayWhy, stageOf } from './traceWords.ts';
 export {
   clashWords,
   keyPlaceWords,

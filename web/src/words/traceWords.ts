@@ -1,41 +1,17 @@
 import {
   findRule,
   layerKeyOf,
-  type CodeGesture,
   type EntryOf,
   type Gadget,
-  type GestureKind,
   type OutputLane,
   type TraceEntry,
 } from '@hum-lever/core';
 import type { Stage } from '../shared/stages.tsx';
+import { codeWords, gestureWords } from './gestureWords.ts';
 import { valueWords } from './valueWords.ts';
 import { isOutputEntry, toldOf } from '../outputs/index.ts';
 import { showMessage, showDuration } from '../shared/units.ts';
 import { sayStill } from './stillWords.ts';
-
-/** Gestures in plain words, the standard term beside them where there is one. */
-export const gestureWords: Record<GestureKind, string> = {
-  press: 'pressed',
-  release: 'let go',
-  tap: 'tapped',
-  hold: 'held',
-  double: 'tapped twice',
-  repeat: 'repeats while held',
-  hold2: 'held longer',
-  hold3: 'held longest',
-  triple: 'tapped three times',
-  heldRelease: 'let go after being held',
-  up: 'turned up a step',
-  down: 'turned down a step',
-};
-
-/** What a code of a receiver can say. */
-export const codeWords: Record<CodeGesture, string> = {
-  press: 'is heard',
-  repeat: 'is heard again, held',
-  release: 'is no longer heard',
-};
 
 /** Which stage of the path an entry belongs to. */
 const ownStages: Record<Exclude<TraceEntry['lane'], OutputLane>, Stage> = {
