@@ -55,6 +55,20 @@ const pluggedIn = (gadget: Gadget): Gadget => ({
 
 /** Home and back for whatever is pressed in a state, where nothing else is said. */
 export const saneGadgets: Readonly<Record<string, Gadget>> = {
+  'a lamp that goes out as what holds two states is left': made(
+    [
+      state('s1', { name: 'Dark', rules: [to('r1', on('b1'), ['s2'])] }),
+      state('s2', {
+        name: 'Lit',
+        entry: [lamp('on')],
+        exit: [lamp('off')],
+        initial: { targetIds: ['s3'], actions: [] },
+      }),
+      state('s3', { name: 'First', parentId: 's2', entry: [say('One')], rules: [to('r2', on('b1'), ['s4'])] }),
+      state('s4', { name: 'Second', parentId: 's2', entry: [say('Two')], rules: [to('r3', on('b1'), ['s1'])] }),
+    ],
+    [key('b1', 'Key')],
+  ),
   'a lamp with one key': made(
     [
       state('s1', { name: 'Dark', entry: [lamp('off'), say('Off')], rules: [to('r1', on('b1'), ['s2'])] }),

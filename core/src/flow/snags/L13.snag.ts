@@ -31,14 +31,21 @@ export const L13: SnagRule = {
         const targets = targetIds.map((target) => nesting.byId.get(target)!);
         const [first] = targets;
         if (!first || blank.has(first.id) || first === from || nesting.isInside(from.id, first.id)) return [];
-        // What is entered on the way in is not known before the gadget runs: any of it may show the change.
+        // Which inner states are left and entered is not known before the gadget runs: any of it may show the change.
         const entered = targets.flatMap((target) => [
           target,
           ...gadget.flow.states.filter((inner) => nesting.isInside(inner.id, target.id)),
           ...nesting.ancestorsOf(target.id).filter((over) => !nesting.isInside(from.id, over.id)),
         ]);
+        const left = [
+          from,
+          ...gadget.flow.states.filter((inner) => nesting.isInside(inner.id, from.id)),
+          ...nesting
+            .ancestorsOf(from.id)
+            .filter((over) => !targets.every((target) => nesting.isInside(target.id, over.id))),
+        ];
         const done = [
-          ...from.exit,
+          ...left.flatMap(({ exit }) => exit),
           ...actions,
           ...entered.flatMap(({ entry, initial }) => [...entry, ...(initial?.actions ?? [])]),
         ];
