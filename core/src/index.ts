@@ -8,6 +8,9 @@ export {
   variableRange,
   variableShape,
   midiMessages,
+  midiOverloads,
+  midiTransports,
+  type MidiMessage,
   nestingOf,
   powerEvents,
   stateKinds,
@@ -301,7 +304,7 @@ export {
 } from './lights/index.ts';
 export { fieldSize, type Computer, type Typing } from './typing/index.ts';
 export { bytesUs } from './serial/index.ts';
-export { messageBytes } from './midi/index.ts';
+export { byteUs as midiByteUs, messageBytes, mostOf, numbersOf, wireUs } from './midi/index.ts';
 export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';
 export {
   displayBus,

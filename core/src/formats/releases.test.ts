@@ -381,3 +381,25 @@ describe('a document of the twelfth release', () => {
     expect(drawnAndPlayed(gadget)).toBe(stored('version-12.sha256').trim());
   });
 });
+
+describe('a document of the thirteenth release', () => {
+  it('opens with MIDI that takes no time on its wire, and plays as it did', () => {
+    const read = readGadgetText(stored('version-13.json'));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    expect(read.migratedFrom).toBe(13);
+    const { gadget } = read;
+    expect(gadget.outputs.filter(({ kind }) => kind === 'midi')).toMatchObject([
+      { transport: 'free', runningStatus: false, queueBytes: 64, overload: 'wait' },
+    ]);
+    const keys = gadget.controls.filter(({ kind }) => kind === 'button').slice(0, 6);
+    const hands = keys.flatMap(({ id: controlId }, n) => [
+      { atUs: 300_000 + n * 500_000, controlId, what: 'down' as const },
+      { atUs: 390_000 + n * 500_000, controlId, what: 'up' as const },
+    ]);
+    const trace = replay(gadget, hands, 6_000_000, 5);
+    expect(trace.filter(({ lane }) => lane === 'midi')).toHaveLength(12);
+    // Made when that release was the newest.
+    const sum = createHash('sha256').update(JSON.stringify(trace)).digest('hex');
+    expect(sum).toBe(stored('version-13.sha256').trim());
+  });
+});

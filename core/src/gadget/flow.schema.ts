@@ -72,7 +72,8 @@ export const triggerSchema = z.discriminatedUnion('kind', [
     kind: z.literal('midi'),
     message: z.enum(midiMessages),
     channel: wholeSchema(1, 16).nullable(),
-    number: wholeSchema(0, 127).nullable(),
+    /** Of a bend: how far, up to 16383. */
+    number: wholeSchema(0, 16_383).nullable(),
   }),
   /** A line comes in over a serial line, with that word in it; null: any. */
   z.strictObject({

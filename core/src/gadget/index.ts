@@ -96,7 +96,14 @@ export { controlKindOf, inOutline, showsMenus, variablesFor } from './menuRefere
 export { arrows as arrowKeys, computerKeys, modifiers as modifierKeys } from '../typing/typist.document.ts';
 export { lineLevels, type LineLevel } from '../switching/line.document.ts';
 export { lineEnds, type LineEnd, type Serial } from '../serial/serial.document.ts';
-export { midiMessages, type MidiMessage } from '../midi/midi.document.ts';
+export {
+  midiMessages,
+  midiOverloads,
+  midiTransports,
+  singleMessages,
+  type Midi,
+  type MidiMessage,
+} from '../midi/midi.document.ts';
 export {
   type Capture,
   type CapturedPress,

@@ -524,6 +524,21 @@ function toGroups(document: Raw): Raw {
   };
 }
 
+/* --- 13 to 14: MIDI takes its time on the wire, and took none --- */
+
+function toWires(document: Raw): Raw {
+  const { outputs } = document;
+  if (!Array.isArray(outputs) || !outputs.every(isRecord)) throw new Error('expected a list of outputs');
+  return {
+    ...document,
+    outputs: outputs.map((output: Raw) =>
+      output.kind === 'midi'
+        ? { ...output, transport: 'free', runningStatus: false, queueBytes: 64, overload: 'wait' }
+        : output,
+    ),
+  };
+}
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
@@ -540,4 +555,5 @@ export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step:
     { name: 'Inks', step: toInks },
     { name: 'Glow', step: toGlow },
     { name: 'Groups', step: toGroups },
+    { name: 'Wires', step: toWires },
   ];

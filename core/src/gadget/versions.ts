@@ -14,6 +14,7 @@ export const gadgetVersions = {
   Inks: 11,
   Glow: 12,
   Groups: 13,
+  Wires: 14,
 } as const;
 
 /** The version this program writes. */

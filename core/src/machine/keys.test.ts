@@ -4,7 +4,7 @@ import { completeRule, gridOf, readRule, showRule } from '../flow/index.ts';
 import { printScxml, readScxml } from '../formats/index.ts';
 import { applyEdit, emptyFlow, emptyGadget, noWiring, openGadget, type Gadget } from '../gadget/index.ts';
 import { checkGadget } from '../snag/index.ts';
-import { button, numberVariable, partsFor, rule, state } from '../test/fixtures.ts';
+import { button, numberVariable, partsFor, rule, state, unwired } from '../test/fixtures.ts';
 import { replay, type Stimulus } from './index.ts';
 
 /* Keys by number: a set of keys is heard as one, and each tells its number. */
@@ -17,7 +17,7 @@ const bare: Gadget = {
     ...noWiring,
     sets: [{ id: 'k1', name: 'Pad', controlIds: ids, scheme: 'direct', params: {}, chords: [] }],
   },
-  outputs: [{ id: 'o1', kind: 'midi', name: 'Out' }],
+  outputs: [{ id: 'o1', kind: 'midi', name: 'Out', ...unwired }],
   flow: {
     ...emptyFlow(),
     variables: [numberVariable({ id: 'v1', name: 'last', initial: 50, min: 0, max: 99 })],

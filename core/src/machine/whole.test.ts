@@ -11,6 +11,7 @@ import {
   rule,
   state,
   dotted,
+  unwired,
 } from '../test/fixtures.ts';
 import {
   Machine,
@@ -154,7 +155,7 @@ describe('power off and on', () => {
         { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000 },
         { id: 'o4', kind: 'servo', name: 'Flag', reachDeg: 180 },
         { id: 'o5', kind: 'motor', name: 'Buzz' },
-        { id: 'o6', kind: 'midi', name: 'Out' },
+        { id: 'o6', kind: 'midi', name: 'Out', ...unwired },
       ],
     };
     const kept = { when: 'change' } as const;
@@ -298,7 +299,7 @@ describe('what comes in and goes out', () => {
     {
       outputs: [
         ...pressToLight().outputs,
-        { id: 'o4', kind: 'midi', name: 'Out' },
+        { id: 'o4', kind: 'midi', name: 'Out', ...unwired },
         { id: 'o5', kind: 'typist', name: 'Typist' },
         { id: 'o6', kind: 'servo', name: 'Lid', reachDeg: 90 },
       ],

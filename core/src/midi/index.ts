@@ -1,1 +1,2 @@
-export { carriedBy, isMessage, messageBytes } from './message.ts';
+export { carriedBy, isMessage, messageBytes, mostOf, numbersOf } from './message.ts';
+export { byteUs, wireUs } from './wire.ts';

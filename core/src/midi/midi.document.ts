@@ -2,14 +2,46 @@ import * as z from 'zod';
 import { constant, expression, outputDocument } from '../gadget/outputDocument.ts';
 import { wholeSchema } from '../gadget/primitives.schema.ts';
 
-export const midiMessages = ['noteOn', 'noteOff', 'control', 'program'] as const;
+/** All messages of a channel. */
+export const midiMessages = [
+  'noteOn',
+  'noteOff',
+  'control',
+  'program',
+  'bend',
+  'pressure',
+  'keyPressure',
+] as const;
+
+/** Messages that say one number alone. */
+export const singleMessages: ReadonlySet<MidiMessage> = new Set(['program', 'bend', 'pressure']);
+
+/** How messages get there: by a serial wire at 31,250 baud, in packets over USB, or without taking any time. */
+export const midiTransports = ['wire', 'usb', 'free'] as const;
+
+/**
+ * What happens to a message for which the queue has no room: the loop waits until it has; that message is lost; those
+ * that waited longest are; or it takes the place of an older one that would have moved the same thing, and is lost only
+ * where there is none.
+ */
+export const midiOverloads = ['wait', 'newest', 'oldest', 'merge'] as const;
 
 /** Notes, controllers and programs go out. */
 export const midi = outputDocument(
   'midi',
-  {},
   {
-    /** note and velocity, controller and value, or program alone; each held inside 0 to 127. */
+    transport: z.enum(midiTransports),
+    /** On a wire, a status byte that is the same as the one before is left out. */
+    runningStatus: z.boolean(),
+    /** Bytes that wait behind what is on its way. */
+    queueBytes: wholeSchema(3, 4_096, 'bytes'),
+    overload: z.enum(midiOverloads),
+  },
+  {
+    /**
+     * note and velocity, controller and value, note and pressure; or one number alone: program, pressure, or how far a
+     * bend is, 0 to 16383 with 8192 for none. Each is held inside what it can be.
+     */
     midi: {
       message: constant(z.enum(midiMessages)),
       channel: constant(wholeSchema(1, 16)),
@@ -17,7 +49,19 @@ export const midi = outputDocument(
       second: expression,
     },
   },
-  { reaches: 'machines', fresh: () => ({}) },
+  {
+    reaches: 'machines',
+    fresh: ({ frameUs }) => ({
+      transport: frameUs === undefined ? 'wire' : 'usb',
+      runningStatus: false,
+      queueBytes: 64,
+      overload: 'wait',
+    }),
+    follows: () => ['transport'],
+  },
 );
 
 export type MidiMessage = (typeof midiMessages)[number];
+export type MidiTransport = (typeof midiTransports)[number];
+export type MidiOverload = (typeof midiOverloads)[number];
+export type Midi = z.infer<typeof midi.schema>;

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { midiMessages, wholeSchema } from '../gadget/index.ts';
 import { defineExpectation } from '../output/index.ts';
-import { kindOfStatus, messageBytes } from './message.ts';
+import { carriedBy, kindOfStatus, messageBytes, numbersOf } from './message.ts';
 import { hexBytes, type MidiEntry } from './midi.output.ts';
 
 /** What was sent last. */
@@ -10,19 +10,23 @@ export const midi = defineExpectation<MidiEntry>()({
   fields: {
     message: z.enum(midiMessages),
     channel: wholeSchema(1, 16),
-    first: wholeSchema(0, 127),
-    /** null: whatever it is; a program has none. */
+    /** A bend goes up to 16383. */
+    first: wholeSchema(0, 16_383),
+    /** null: whatever it is; some have none. */
     second: wholeSchema(0, 127).nullable(),
   },
   lanes: ['midi'],
   before: () => '',
   value: ({ bytes }) => hexBytes(bytes),
-  seen({ bytes: [status = 0, first = 0, second] }) {
-    const message = kindOfStatus(status);
-    return message ? { message, channel: (status & 0xf) + 1, first, second: second ?? null } : null;
+  seen({ bytes }) {
+    const message = kindOfStatus(bytes[0] ?? 0);
+    if (!message) return null;
+    const [first = 0, second = 0, channel = 1] = carriedBy(bytes);
+    return { message, channel, first, second: numbersOf(message) === 2 ? second : null };
   },
   holds: ({ message, channel, first, second }, value) => {
     const wanted = hexBytes(messageBytes(message, channel, first, second ?? 0));
-    return second === null ? String(value).slice(0, 5) === wanted.slice(0, 5) : value === wanted;
+    const open = second === null && numbersOf(message) === 2;
+    return open ? String(value).slice(0, 5) === wanted.slice(0, 5) : value === wanted;
   },
 });

@@ -1,5 +1,5 @@
 import { defineLine, type OutputLine, type TellOf } from '../flow/line/outputLine.ts';
-import { midiMessages, type MidiMessage } from './midi.document.ts';
+import { midiMessages, singleMessages, type MidiMessage } from './midi.document.ts';
 
 type Reader = Parameters<OutputLine<'midi'>['verbs'][string]>[0];
 
@@ -9,9 +9,9 @@ const readMessage =
     const channel = line.number('a channel from 1 to 16', 1, 16);
     line.must(',');
     const first = line.expression();
-    // A program has no second number.
-    if (message !== 'program') line.must(',');
-    const second = message === 'program' && !line.sign(',') ? '0' : line.expression();
+    const alone = singleMessages.has(message);
+    if (!alone) line.must(',');
+    const second = alone && !line.sign(',') ? '0' : line.expression();
     return { kind: 'midi', outputId, message, channel, first, second };
   };
 
@@ -19,7 +19,7 @@ export const midi = defineLine<'midi'>({
   kind: 'midi',
   verbs: Object.fromEntries(midiMessages.map((message) => [message, readMessage(message)])),
   show({ message, channel, first, second }, write) {
-    const rest = message === 'program' && second === '0' ? '' : `, ${write.expression(second)}`;
+    const rest = singleMessages.has(message) && second === '0' ? '' : `, ${write.expression(second)}`;
     return `${message} ${channel}, ${write.expression(first)}${rest}`;
   },
 });

@@ -1,24 +1,48 @@
-import type { MidiMessage } from '../gadget/index.ts';
+import { partOf, type Midi, type MidiMessage } from '../gadget/index.ts';
 import {
   defineOutput,
+  inBackground,
   noJobs,
-  plansNothing,
-  sentIsOut,
   withLine,
   type Holding,
+  type Job,
   type Sent,
+  type Stage,
 } from '../output/index.ts';
-import { endsAllNotes, messageBytes, sevenBits } from './message.ts';
+import { endsAllNotes, kindOfStatus, messageBytes, sevenBits } from './message.ts';
+import { figuresOf } from '../parts/index.ts';
+import { byteUs, bytesOnWire, packetsInFrame, queuedBytes, usualFrameUs } from './wire.ts';
 
-/** What was sent last, and which notes sound at the other end: `channel note`. */
+type Bytes = readonly number[];
+
+/** What arrived last, what is on its way, and which notes sound at the other end: `channel note`. */
 export interface SentMidi extends Sent<'midi'> {
   sounding: readonly string[];
+  /** On a wire the first is on its way, and the rest waits; over USB all wait for the host to ask. */
+  queue: readonly Bytes[];
+  /** When what is on its way, or in the next frame, is there. */
+  thereUs: number;
+  /** The last status byte that went over the wire; 0: none since power-up. */
+  status: number;
+  lost: number;
+  /** Counts what was planned. */
+  order: number;
 }
 
-export type MidiEntry = { lane: 'midi'; bytes: number[] };
+export type MidiEntry =
+  /** A whole message has arrived at the other end. */
+  | { lane: 'midi'; bytes: number[] }
+  /** It begins to go over the wire, as so many bytes; or nobody will ever hear it. */
+  | { lane: 'midiWire'; what: 'begins' | 'lost'; bytes: number[]; wireBytes: number };
+type Planned = { order: number };
+export interface Prepared {
+  /** How often a computer asks. */
+  frameUs: number;
+}
+type On = Stage<'midi', MidiEntry, Planned, Prepared>;
 
 /** Bytes as a wire's reader writes them. */
-export const hexBytes = (bytes: readonly number[]): string =>
+export const hexBytes = (bytes: Bytes): string =>
   bytes.map((byte) => byte.toString(16).padStart(2, '0')).join(' ');
 
 interface Message {
@@ -32,13 +56,15 @@ interface Message {
 /** What a message does to the notes that sound. A note-on at velocity 0 is a note-off. */
 function heldBy({ message, channel, first, second }: Message): Holding | null {
   const what = String(channel);
-  if (message === 'program') return null;
   if (message === 'control') return endsAllNotes(Number(first)) ? { what, which: null, how: 'ends' } : null;
+  if (message !== 'noteOn' && message !== 'noteOff') return null;
   const ends = message === 'noteOff' || Number(second) === 0;
   return { what, which: sevenBits(Number(first)), how: ends ? 'ends' : 'begins' };
 }
 
-function soundingAfter({ sounding }: SentMidi, change: Holding | null): readonly string[] {
+function soundingAfter(sounding: readonly string[], [status = 0, first = 0, second = 0]: Bytes) {
+  const message = kindOfStatus(status)!;
+  const change = heldBy({ message, channel: (status & 0xf) + 1, first, second });
   if (!change) return sounding;
   const { what, which, how } = change;
   const isIt =
@@ -49,20 +75,158 @@ function soundingAfter({ sounding }: SentMidi, change: Holding | null): readonly
   return how === 'begins' ? [...left, `${what} ${which}`] : left;
 }
 
-export const midi = defineOutput<'midi', SentMidi, MidiEntry, never, null>({
+function arrived(was: SentMidi, bytes: Bytes, on: On): SentMidi {
+  on.trace({ atUs: on.nowUs, lane: 'midi', id: on.id, bytes: [...bytes] });
+  return {
+    ...was,
+    ...withLine(was, hexBytes(bytes)),
+    sounding: soundingAfter(was.sounding, bytes),
+  };
+}
+
+const onWire = (what: 'begins' | 'lost', bytes: Bytes, wireBytes: number, on: On) =>
+  on.trace({ atUs: on.nowUs, lane: 'midiWire', id: on.id, what, bytes: [...bytes], wireBytes });
+
+const isUsb = ({ transport }: Midi) => transport === 'usb';
+/** What waits behind what is on its way. */
+const waiting = ({ queue }: SentMidi, output: Midi): readonly Bytes[] =>
+  isUsb(output) ? queue : queue.slice(1);
+
+/** Sees to it that the first of the queue gets there. */
+function begin(was: SentMidi, on: On): SentMidi {
+  const [first] = was.queue;
+  if (!first) return was;
+  const planned = (afterUs: number, status: number): SentMidi => {
+    on.plan(afterUs, { order: was.order + 1 });
+    return { ...was, status, thereUs: on.nowUs + afterUs, order: was.order + 1 };
+  };
+  const { frameUs } = on.prepared;
+  if (isUsb(on.output)) return planned(frameUs - (on.nowUs % frameUs), 0);
+  const wireBytes = bytesOnWire(first, was.status, on.output.runningStatus);
+  onWire('begins', first, wireBytes, on);
+  return planned(wireBytes * byteUs, first[0]!);
+}
+
+/** Whether two messages move the same thing, so that the later one is all that counts: never notes or programs. */
+function movesTheSame([status, first]: Bytes, [other, second]: Bytes): boolean {
+  const kind = kindOfStatus(status!);
+  if (status !== other || kind === 'noteOn' || kind === 'noteOff' || kind === 'program') return false;
+  return kind === 'bend' || kind === 'pressure' || first === second;
+}
+
+function without(queue: readonly Bytes[], at: number): readonly Bytes[] {
+  return [...queue.slice(0, at), ...queue.slice(at + 1)];
+}
+
+const hasRoom = (was: SentMidi, bytes: Bytes, output: Midi): boolean =>
+  (was.queue.length === 0 && !isUsb(output)) ||
+  queuedBytes([...waiting(was, output), bytes], isUsb(output)) <= output.queueBytes;
+
+/** What becomes of the queue for which a message is too much; null: that message is lost. */
+function roomFor(was: SentMidi, bytes: Bytes, on: On): SentMidi | null {
+  const { output } = on;
+  const firstWaiting = isUsb(output) ? 0 : 1;
+  switch (output.overload) {
+    case 'wait':
+      return was;
+    case 'newest':
+      return null;
+    case 'oldest': {
+      let now = was;
+      // Each turn takes one out: no more than wait.
+      while (!hasRoom(now, bytes, output) && now.queue.length > firstWaiting) {
+        onWire('lost', now.queue[firstWaiting]!, 0, on);
+        now = { ...now, queue: without(now.queue, firstWaiting), lost: now.lost + 1 };
+      }
+      return now;
+    }
+    case 'merge': {
+      const older = was.queue.findIndex((one, at) => at >= firstWaiting && movesTheSame(one, bytes));
+      return older < 0 ? null : { ...was, queue: without(was.queue, older) };
+    }
+  }
+}
+
+function send(was: SentMidi, bytes: Bytes, on: On): SentMidi {
+  if (on.output.transport === 'free') return arrived(was, bytes, on);
+  const ready = hasRoom(was, bytes, on.output) ? was : roomFor(was, bytes, on);
+  if (!ready) {
+    onWire('lost', bytes, 0, on);
+    return { ...was, lost: was.lost + 1 };
+  }
+  const queued = { ...ready, queue: [...ready.queue, bytes] };
+  return ready.queue.length === 0 ? begin(queued, on) : queued;
+}
+
+/** Until what waits fits the queue again, µs; 0: it does. */
+function untilRoomUs(is: SentMidi, { output, nowUs, prepared: { frameUs } }: On): number {
+  const usb = isUsb(output);
+  let over = queuedBytes(waiting(is, output), usb) - output.queueBytes;
+  if (over <= 0) return 0;
+  let us = is.thereUs - nowUs;
+  if (usb) {
+    const packets = Math.ceil(over / queuedBytes([[]], true));
+    return us + (Math.ceil(packets / packetsInFrame) - 1) * frameUs;
+  }
+  // The next begins when the one on its way is there: then it waits no longer.
+  let status = is.status;
+  for (const message of waiting(is, output)) {
+    over -= message.length;
+    if (over <= 0) break;
+    us += bytesOnWire(message, status, output.runningStatus) * byteUs;
+    status = message[0]!;
+  }
+  return us;
+}
+
+export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>({
   kind: 'midi',
-  prepare: () => null,
-  dark: () => ({ kind: 'midi', lines: [], sounding: [] }),
-  apply(was, order, on) {
-    const bytes = messageBytes(order.message, order.channel, order.first, order.second);
-    on.trace({ atUs: on.nowUs, lane: 'midi', id: on.id, bytes });
-    return { ...was, ...withLine(was, hexBytes(bytes)), sounding: soundingAfter(was, heldBy(order)) };
+  prepare({ id }, gadget) {
+    const part = partOf(gadget, id);
+    return { frameUs: (part && figuresOf(part)['frameUs']) ?? usualFrameUs };
   },
-  jobs: () => noJobs,
-  ...plansNothing,
-  ...sentIsOut,
+  dark: () => ({
+    kind: 'midi',
+    lines: [],
+    sounding: [],
+    queue: [],
+    thereUs: 0,
+    status: 0,
+    lost: 0,
+    order: 0,
+  }),
+  apply: (was, order, on) =>
+    send(was, messageBytes(order.message, order.channel, order.first, order.second), on),
+  jobs(was, is, on) {
+    const { output } = on;
+    const bytes = queuedBytes(is.queue, isUsb(output)) - queuedBytes(was.queue, isUsb(output));
+    if (output.transport === 'free' || bytes <= 0) return noJobs;
+    const us = output.overload === 'wait' ? untilRoomUs(is, on) : 0;
+    const room: Job[] = us > 0 ? [{ us, how: 'blocking', cuttable: false, deaf: false }] : [];
+    return [...room, ...(isUsb(output) ? [] : inBackground(bytes * byteUs))];
+  },
+  upkeep: null,
+  stirred: null,
+  due(was, { order }, on) {
+    if (was.order !== order) return was;
+    const there = was.queue.slice(0, isUsb(on.output) ? packetsInFrame : 1);
+    const left = there.reduce((now, bytes) => arrived(now, bytes, on), was);
+    return begin({ ...left, queue: was.queue.slice(there.length) }, on);
+  },
+  isVoid: (was, { order }) => was.order !== order || was.queue.length === 0,
+  /** What was on its way never arrives. */
+  powerOff({ queue }, on) {
+    for (const bytes of queue) onWire('lost', bytes, 0, on);
+  },
+  adopt: (was) => was,
+  later: (was, byUs) => ({ ...was, thereUs: was.thereUs + byUs }),
+  loads: () => false,
+  lit: null,
   held: {
     by: heldBy,
-    now: ({ sounding }, channel) => sounding.some((note) => note.startsWith(`${channel} `)),
+    /** Also by what is on its way. */
+    now: ({ sounding, queue }, channel) =>
+      queue.reduce<readonly string[]>(soundingAfter, sounding).some((note) => note.startsWith(`${channel} `)),
   },
+  look: ({ lines }) => lines.at(-1) ?? null,
 });

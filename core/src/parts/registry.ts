@@ -51,6 +51,7 @@ import { toggleSwitch } from './kinds/toggleSwitch.part.ts';
 import { touchPad } from './kinds/touchPad.part.ts';
 import { transistorSwitch } from './kinds/transistorSwitch.part.ts';
 import { usbKeyboard } from './kinds/usbKeyboard.part.ts';
+import { usbMidi } from './kinds/usbMidi.part.ts';
 import { vibrationMotor } from './kinds/vibrationMotor.part.ts';
 
-export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightChain, lightMatrix, lightRows, lightSensor, lightsOnSharedLines, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, relayModule, rgbLight, serialText, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, smallColourDisplay, soundPlayer, stick, toggleSwitch, touchPad, transistorSwitch, usbKeyboard, vibrationMotor] as const;
+export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightChain, lightMatrix, lightRows, lightSensor, lightsOnSharedLines, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, relayModule, rgbLight, serialText, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, smallColourDisplay, soundPlayer, stick, toggleSwitch, touchPad, transistorSwitch, usbKeyboard, usbMidi, vibrationMotor] as const;

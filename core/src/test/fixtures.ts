@@ -88,6 +88,9 @@ export const numberVariable = (
 });
 
 /** As displays of characters come: of dots, trimmed, with no character of its own. */
+/** MIDI whose messages take no time. */
+export const unwired = { transport: 'free', runningStatus: false, queueBytes: 64, overload: 'wait' } as const;
+
 export const dotted = {
   cells: 'dots',
   wideMm: null,

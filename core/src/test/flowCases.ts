@@ -11,7 +11,7 @@ import {
   type Trigger,
 } from '../gadget/index.ts';
 import { outputOf } from './toldGadget.ts';
-import { button, numberVariable, partsFor, pressToLight, rule, state } from './fixtures.ts';
+import { button, numberVariable, partsFor, pressToLight, rule, state, unwired } from './fixtures.ts';
 
 const press: Trigger = { kind: 'gesture', controlId: 'b1', gesture: 'press' };
 const set = (value: string, variableId = 'v1'): Action => ({ kind: 'set', variableId, index: null, value });
@@ -85,7 +85,7 @@ export function transposing(ends: string, more: Partial<Gadget['flow']['states']
     kind: 'midi', outputId: 'o4', message, channel: 3, first, second: '100',
   }); // prettier-ignore
   const release: Trigger = { kind: 'gesture', controlId: 'b1', gesture: 'release' };
-  const outputs = [...pressToLight().outputs, { id: 'o4', kind: 'midi' as const, name: 'Out' }];
+  const outputs = [...pressToLight().outputs, { id: 'o4', kind: 'midi' as const, name: 'Out', ...unwired }];
   const controls = [button({ name: 'GO' }), button({ id: 'b2', name: 'BACK', key: null })];
   const variables = [
     numberVariable({ name: 'up', initial: 0, min: 0, max: 2 }),

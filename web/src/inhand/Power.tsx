@@ -10,6 +10,9 @@ const midiWords = {
   noteOff: 'A note ends',
   control: 'A controller moves',
   program: 'A program is chosen',
+  bend: 'A bend comes in',
+  pressure: 'Keys are pressed on',
+  keyPressure: 'A key is pressed on',
 } as const;
 
 /** A message that the trigger waits for; where it takes any, channel 1 and middle C. */

@@ -5,7 +5,7 @@ import { screen } from './screen/figures.tsx';
 import { tone } from './sound/figures.tsx';
 import { servo } from './motion/figures.ts';
 import { motor } from './motion/figures.ts';
-import { midi } from './midi/figures.ts';
+import { midi } from './midi/figures.tsx';
 import { typist } from './typing/figures.ts';
 import { lights } from './lights/figures.tsx';
 import { line } from './switching/figures.tsx';

@@ -152,9 +152,9 @@ export const wiringSnagWords: Words = {
         : `${v.names} should survive power-off: ${v.bytes} bytes of settings, where there are ${v.of}.`,
   },
   W22: {
-    title: 'A computer as a keyboard',
+    title: 'A computer as one of its own devices',
     say: (v) =>
-      `${v.board} is made to take keyboards on its USB. Whether it can be one, as ${v.name} wants, is for its own sheet to say; many cannot.`,
+      `${v.board} is made to take keyboards and instruments on its USB. Whether it can be one, as ${v.name} wants, is for its own sheet to say; many cannot.`,
   },
   W19: {
     title: 'Not wired yet',

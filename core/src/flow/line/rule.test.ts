@@ -8,7 +8,7 @@ import {
   type Variable,
 } from '../../gadget/index.ts';
 import { freshEncoder, freshKnob } from '../../drawer/index.ts';
-import { button, numberVariable, partsFor, pressToLight, rule, state } from '../../test/fixtures.ts';
+import { button, numberVariable, partsFor, pressToLight, rule, state, unwired } from '../../test/fixtures.ts';
 import {
   completeExpression,
   completeRule,
@@ -63,7 +63,7 @@ const bare: Gadget = {
     ...pressToLight().outputs,
     { id: 'o4', kind: 'servo', name: 'Lid', reachDeg: 90 },
     { id: 'o5', kind: 'motor', name: 'Shaker' },
-    { id: 'o6', kind: 'midi', name: 'MIDI out' },
+    { id: 'o6', kind: 'midi', name: 'MIDI out', ...unwired },
     { id: 'o7', kind: 'typist', name: 'wait' },
     { id: 'o8', kind: 'lights', name: 'Ring', count: 12, shape: 'ring', columns: 4, colour: null },
     { id: 'o9', kind: 'line', name: 'Bell', switches: '', inverted: true, powerUp: 'open' },

@@ -105,7 +105,9 @@ export function readTrigger(line: LineReader): Trigger {
     case 'midi': {
       const message = line.oneOf(midiMessages);
       const channel = line.word('channel') ? line.number('a channel from 1 to 16') : null;
-      const number = line.word('number') ? line.number('a number from 0 to 127') : null;
+      const number = line.word('number')
+        ? line.number('a number from 0 to 127, or to 16383 for a bend')
+        : null;
       return { kind: 'midi', message, channel, number };
     }
     case 'line': {

@@ -1,4 +1,4 @@
-import { midiMessages } from '@hum-lever/core';
+import { midiMessages, mostOf, numbersOf } from '@hum-lever/core';
 import { Choice, NumberField } from '../../shared/index.ts';
 import { messageWords } from './words.ts';
 import type { ExpectationSlots } from '../expected.ts';
@@ -13,9 +13,9 @@ export const midi: ExpectationSlots<'midi'> = ({ what, put }) => {
         label="Message"
         data={midiMessages.map((value) => ({ value, label: messageWords[value] }))}
         value={what.message}
-        choose={(message) => put({ ...what, message })}
+        choose={(message) => put({ ...what, message, second: numbersOf(message) === 2 ? what.second : null })}
       />
-      {number('Number', 127, what.first, (first) => put({ ...what, first }))}
+      {number('Number', mostOf(what.message), what.first, (first) => put({ ...what, first }))}
       channel
       <NumberField
         label=""
@@ -26,7 +26,7 @@ export const midi: ExpectationSlots<'midi'> = ({ what, put }) => {
         value={what.channel}
         commit={(channel) => put({ ...what, channel })}
       />
-      {what.message !== 'program' && (
+      {numbersOf(what.message) === 2 && (
         <Choice
           label="Second number"
           data={[

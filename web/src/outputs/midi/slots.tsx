@@ -1,8 +1,10 @@
-import { midiMessages } from '@hum-lever/core';
+import { midiMessages, mostOf, numbersOf, type MidiMessage } from '@hum-lever/core';
 import { Choice, NumberField } from '../../shared/index.ts';
 import { ExpressionSlot } from '../../slots/index.ts';
 import type { SlotsBy } from '../slotsBy.ts';
 import { messageWords } from './words.ts';
+
+const secondWords: Partial<Record<MidiMessage, string>> = { control: 'to', keyPressure: 'by' };
 
 export const midi: SlotsBy<'midi'> = {
   midi: ({ action, put }) => (
@@ -15,13 +17,13 @@ export const midi: SlotsBy<'midi'> = {
       />
       <ExpressionSlot
         short
-        label="Number, 0 to 127"
+        label={`Number, 0 to ${mostOf(action.message)}`}
         value={action.first}
         commit={(first) => put({ ...action, first })}
       />
-      {action.message !== 'program' && (
+      {numbersOf(action.message) === 2 && (
         <>
-          {action.message === 'control' ? 'to' : 'at velocity'}
+          {secondWords[action.message] ?? 'at velocity'}
           <ExpressionSlot
             short
             label="Second number, 0 to 127"

@@ -1,9 +1,29 @@
-import { showMessage } from '../../shared/units.ts';
-import type { ToldBy } from '../told.ts';
+import type { EntryOf } from '@hum-lever/core';
+import { count, showMessage } from '../../shared/units.ts';
+import { band, type ToldBy } from '../told.ts';
 
-export const midi: ToldBy<'midi'> = {
+/** What is on the wire until it is there. */
+const onWire = band<EntryOf<'midi' | 'midiWire'>, { text: string; dim: boolean }>(
+  (was, entry) => {
+    const bytes = showMessage(entry.bytes);
+    if (entry.lane === 'midi') return was && !was.dim ? { text: '', dim: true } : { text: bytes, dim: true };
+    return entry.what === 'begins'
+      ? { text: bytes, dim: false }
+      : { text: `lost: ${bytes}`, dim: was?.dim ?? true };
+  },
+  (is) => is,
+);
+
+export const midi: ToldBy<'midi' | 'midiWire'> = {
   midi: {
     say: ({ bytes }, name) => `${name} sent ${showMessage(bytes)}.`,
-    strip: ({ bytes }) => bytes.map((byte) => byte.toString(16)).join(' '),
+    strip: onWire,
+  },
+  midiWire: {
+    say: ({ what, bytes, wireBytes }, name) =>
+      what === 'begins'
+        ? `${name} begins to send ${showMessage(bytes)}, ${count(wireBytes, 'byte')}.`
+        : `${showMessage(bytes)} was lost: ${name} had no room for it, or no power.`,
+    strip: onWire,
   },
 };

@@ -5,4 +5,7 @@ export const messageWords: Readonly<Record<OutputActionOf<'midi'>['message'], st
   noteOff: 'ends note',
   control: 'moves controller',
   program: 'chooses program',
+  bend: 'bends to',
+  pressure: 'presses by',
+  keyPressure: 'presses note',
 };

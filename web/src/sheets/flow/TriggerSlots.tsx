@@ -1,15 +1,22 @@
-import { midiMessages, type Trigger } from '@hum-lever/core';
+import { midiMessages, mostOf, type MidiMessage, type Trigger } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
 import { Choice, NumberField } from '../../shared/index.ts';
 import { triggerChoices, triggerValue } from './sentences.ts';
 import { LengthSlot, PlainSlot } from '../../slots/index.ts';
 
-const messageWords: Record<(typeof midiMessages)[number], string> = {
+const messageWords: Record<MidiMessage, string> = {
   noteOn: 'a note begins',
   noteOff: 'a note ends',
   control: 'a controller moves',
   program: 'a program is chosen',
+  bend: 'a bend comes',
+  pressure: 'keys are pressed on',
+  keyPressure: 'a key is pressed on',
 };
+
+/** A number that the message cannot have is none. */
+const withinOf = (message: MidiMessage, number: number | null): number | null =>
+  number !== null && number > mostOf(message) ? null : number;
 
 /** Says by itself when it is; before all others stands *when*. */
 export const saysWhen: ReadonlySet<Trigger['kind']> = new Set(['after', 'every', 'always']);
@@ -115,7 +122,7 @@ function Figures({ trigger, put }: { trigger: Trigger; put: (trigger: Trigger) =
             label="Message"
             data={midiMessages.map((value) => ({ value, label: messageWords[value] }))}
             value={trigger.message}
-            choose={(message) => put({ ...trigger, message })}
+            choose={(message) => put({ ...trigger, message, number: withinOf(message, trigger.number) })}
           />
           channel
           <AnyOf
@@ -127,7 +134,7 @@ function Figures({ trigger, put }: { trigger: Trigger; put: (trigger: Trigger) =
           number
           <AnyOf
             label="Number"
-            max={127}
+            max={mostOf(trigger.message)}
             value={trigger.number}
             commit={(number) => put({ ...trigger, number })}
           />

@@ -42,6 +42,7 @@ const called: Readonly<Record<string, string>> = {
   'midi-out': 'music',
   'serial-text': 'uart rs232 panel terminal console',
   'usb-keyboard': 'hid keys computer',
+  'usb-midi': 'music computer',
   'memory-card': 'sd storage',
   'settings-memory': 'eeprom storage',
   'shift-in': 'register expander',
