@@ -1,20 +1,15 @@
 import fc from 'fast-check';
 import { midiOverloads, type OutputOf } from '../gadget/index.ts';
-import { outputOf, toldGadget } from '../test/toldGadget.ts';
+import { toldGadget } from '../test/toldGadget.ts';
 import { part } from '../test/fixtures.ts';
-import { Machine, outputStateOf, wholeGadget, type Stimulus } from './index.ts';
+import { telling, wired as wiredOut } from '../test/midiCases.ts';
+import { Machine, outputStateOf, replay, wholeGadget, type Stimulus } from './index.ts';
 
 /* MIDI on its way: bytes take their time, messages wait behind one another, and what has no room meets its policy. */
 
 type Midi = OutputOf<'midi'>;
 type Told = readonly (readonly [atMs: number, text: string])[];
-const wired: Midi = {
-  ...(outputOf('midi', 'Out') as Midi),
-  transport: 'wire',
-  runningStatus: false,
-  queueBytes: 64,
-  overload: 'wait',
-};
+const wired: Midi = { ...wiredOut, id: 'o1' };
 const gadgetWith = (told: Told, patch: Partial<Midi>) => toldGadget({ ...wired, ...patch }, told);
 
 function played(told: Told, patch: Partial<Midi> = {}, stimuli: Stimulus[] = []) {
@@ -105,11 +100,35 @@ describe('a queue of six bytes that four notes are too many for', () => {
   it('takes the newest value of a controller for an older one, and never a note', () => {
     const sweep = [1, 2, 3, 4, 5].map((value) => `Out control 1, 7, ${value}`).join('; ');
     const run = played([[10, `${sweep}; Out control 1, 8, 9`]], { ...six, overload: 'merge' });
-    // 1 is on its way; 4 and 5 took the places of 2 and 3; nothing that waits is of controller 8.
-    expect(run.lines).toEqual(['b0 07 01', 'b0 07 04', 'b0 07 05']);
-    expect(run.course).toContainEqual([10_000, 'lost', 8]);
+    // 1 is on its way; each that came waited in the place of the one before.
+    expect(run.lines).toEqual(['b0 07 01', 'b0 07 05', 'b0 08 09']);
+    expect([run.busy, run.lost]).toEqual([[], 0]);
     const chord = played(told, { ...six, overload: 'merge' });
-    expect(there(chord).map(([, , note]) => note)).toEqual([60, 64, 67]);
+    expect(there(chord).map(([, , note]) => note)).toEqual([60, 64, 67, 69]);
+    expect(chord.busy).toEqual([[10_000, 960]]);
+  });
+});
+
+describe('a knob of a thousand steps', () => {
+  const does = [
+    'when Breath up do Out control 1, 2, value(Breath) / 8',
+    'when Key press do Out noteOn 1, 60, 100',
+  ];
+  // From the middle, where it powers up, to its end, in half of a quick sweep; a key is pressed then.
+  const hands: Stimulus[] = [
+    { atUs: 100_000, controlId: 'b2', what: 'move', perMille: 1_000, overUs: 150_000 },
+    { atUs: 260_000, controlId: 'b1', what: 'down' },
+  ];
+  const lateUs = (patch: Partial<Midi>) => {
+    const trace = replay(telling(does, patch, { steps: 1_001 }), hands, 2_000_000, 1);
+    const note = trace.find((entry) => entry.lane === 'midi' && entry.bytes[0] === 0x90)!;
+    return note.atUs - 260_000;
+  };
+
+  it('keeps a note waiting behind what it told, and not where newer values take the places of older ones', () => {
+    // 500 steps of 960 µs are 480 ms, of which 160 are over when the key is pressed.
+    expect(lateUs({})).toBeGreaterThan(250_000);
+    expect(lateUs({ overload: 'merge' })).toBeLessThan(15_000);
   });
 });
 
@@ -180,7 +199,7 @@ describe('whatever is told', () => {
             began = entry.bytes.join();
           }
           expect(run.queue).toEqual([]);
-          if (patch.overload === 'wait') expect(run.lost).toBe(0);
+          if (patch.overload === 'wait' || patch.overload === 'merge') expect(run.lost).toBe(0);
           const lost = run.course.filter(([, what]) => what === 'lost').length;
           expect(run.lost).toBe(lost);
           const all = told.reduce((sum, [, text]) => sum + text.split('; ').length, 0);

@@ -20,9 +20,9 @@ export const singleMessages: ReadonlySet<MidiMessage> = new Set(['program', 'ben
 export const midiTransports = ['wire', 'usb', 'free'] as const;
 
 /**
- * What happens to a message for which the queue has no room: the loop waits until it has; that message is lost; those
- * that waited longest are; or it takes the place of an older one that would have moved the same thing, and is lost only
- * where there is none.
+ * What happens to a message for which the queue has no room: the loop waits until it has; that message is lost; or those
+ * that waited longest are. With *merge* a value takes the place of an older one that waits and would have moved the same
+ * thing, room or not, and the loop waits for what is left.
  */
 export const midiOverloads = ['wait', 'newest', 'oldest', 'merge'] as const;
 

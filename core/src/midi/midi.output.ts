@@ -128,6 +128,7 @@ function roomFor(was: SentMidi, bytes: Bytes, on: On): SentMidi | null {
   const firstWaiting = isUsb(output) ? 0 : 1;
   switch (output.overload) {
     case 'wait':
+    case 'merge':
       return was;
     case 'newest':
       return null;
@@ -140,16 +141,20 @@ function roomFor(was: SentMidi, bytes: Bytes, on: On): SentMidi | null {
       }
       return now;
     }
-    case 'merge': {
-      const older = was.queue.findIndex((one, at) => at >= firstWaiting && movesTheSame(one, bytes));
-      return older < 0 ? null : { ...was, queue: without(was.queue, older) };
-    }
   }
+}
+
+/** What waits and would only move the same thing to where it no longer is goes. */
+function merged(was: SentMidi, bytes: Bytes, { output }: On): SentMidi {
+  const from = isUsb(output) ? 0 : 1;
+  const older = was.queue.findIndex((one, at) => at >= from && movesTheSame(one, bytes));
+  return older < 0 ? was : { ...was, queue: without(was.queue, older) };
 }
 
 function send(was: SentMidi, bytes: Bytes, on: On): SentMidi {
   if (on.output.transport === 'free') return arrived(was, bytes, on);
-  const ready = hasRoom(was, bytes, on.output) ? was : roomFor(was, bytes, on);
+  const now = on.output.overload === 'merge' ? merged(was, bytes, on) : was;
+  const ready = hasRoom(now, bytes, on.output) ? now : roomFor(now, bytes, on);
   if (!ready) {
     onWire('lost', bytes, 0, on);
     return { ...was, lost: was.lost + 1 };
@@ -157,6 +162,8 @@ function send(was: SentMidi, bytes: Bytes, on: On): SentMidi {
   const queued = { ...ready, queue: [...ready.queue, bytes] };
   return ready.queue.length === 0 ? begin(queued, on) : queued;
 }
+
+const waitsForRoom = ({ overload }: Midi) => overload === 'wait' || overload === 'merge';
 
 /** Until what waits fits the queue again, µs; 0: it does. */
 function untilRoomUs(is: SentMidi, { output, nowUs, prepared: { frameUs } }: On): number {
@@ -201,7 +208,7 @@ export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>
     const { output } = on;
     const bytes = queuedBytes(is.queue, isUsb(output)) - queuedBytes(was.queue, isUsb(output));
     if (output.transport === 'free' || bytes <= 0) return noJobs;
-    const us = output.overload === 'wait' ? untilRoomUs(is, on) : 0;
+    const us = waitsForRoom(output) ? untilRoomUs(is, on) : 0;
     const room: Job[] = us > 0 ? [{ us, how: 'blocking', cuttable: false, deaf: false }] : [];
     return [...room, ...(isUsb(output) ? [] : inBackground(bytes * byteUs))];
   },

@@ -8,6 +8,7 @@ import { feelCases } from '../test/feelCases.ts';
 import { replay, type Stimulus } from '../machine/index.ts';
 import { flowCases } from '../test/flowCases.ts';
 import { menuSnagCases } from '../test/menuSnagCases.ts';
+import { midiSnagCases } from '../test/midiCases.ts';
 import { saneGadgets } from '../test/saneGadgets.ts';
 import { screenCases } from '../test/screenCases.ts';
 import { wiringCases } from '../test/wiringCases.ts';
@@ -251,6 +252,7 @@ const cases = [
   ...wiringCases,
   ...screenCases(button()),
   ...menuSnagCases,
+  ...midiSnagCases,
 ];
 
 describe('snags', () => {

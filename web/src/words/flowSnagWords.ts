@@ -134,6 +134,26 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
     say: (v) =>
       `A note on channel ${v.channel} of ${v.name} sounds while ${v.control} is held; but on some way it sounds on in ${v.state} with all of these let go: what is sent on letting go is missed, or names another note than began.`,
   },
+  M02: {
+    title: 'A chord that smears',
+    say: (v) =>
+      `In ${v.state}, ${v.notes} notes are told to ${v.name} at once; over the wire the last comes ${us(v.smearUs)} behind the first. From about ${us(v.limitUs)} on they are heard one after the other.`,
+  },
+  M04: {
+    title: 'A knob that floods the wire',
+    say: (v) =>
+      `Swept in ${us(v.sweepUs)}, ${v.control} tells ${v.name} ${v.steps} times: ${us(v.wireUs)} of its wire. What is told meanwhile, notes too, waits behind that.`,
+  },
+  M06: {
+    title: 'A number that its message cannot carry',
+    say: (v) =>
+      `In ${v.state}, ${v.name} is told a number ${v.always ? 'that is never' : 'that need not be'} between 0 and ${v.most}: as far as its values go it can be ${v.value}, and goes out as ${v.held}.`,
+  },
+  M09: {
+    title: 'Two keys, one note',
+    say: (v) =>
+      `In ${v.state}, ${v.first} and ${v.second} both begin note ${v.number} on channel ${v.channel}: held together, whichever is let go first ends it for both.`,
+  },
   X07: {
     title: 'A key that can stay down',
     say: (v) =>
@@ -159,6 +179,8 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
 export const flowMendWords: Record<string, (v: Values) => string> = {
   onlyOtherwise: (v) => `Let it fire only where rule ${v.first} does not`,
   holdInstead: (v) => `Want a hold of ${us(v.holdUs)} instead`,
+  runningStatus: (v) => `Leave out status bytes that stay the same: ${us(v.smearUs)}`,
+  mergeValues: (v) => `Let newer values take the places of older ones that wait in ${v.name}`,
   stopOnLeaving: () => 'Stop it where its state is left',
   onlyWake: () => 'Let that press do nothing but wake',
   ignoreAtFirst: (v) => `Ignore it for the first ${v.ms}\u202fms`,

@@ -1,0 +1,70 @@
+import { expressionRange, scopeOf } from '../flow/index.ts';
+import { isOutputAction, placedActions, type Action, type Snag, type SnagRule } from '../gadget/index.ts';
+import { mostOf, numbersOf } from './message.ts';
+
+type Message = Extract<Action, { kind: 'midi' }>;
+
+/** Numbers of a message with the most that each can be. */
+const numbersIn = ({ message, first, second }: Message) => [
+  { text: first, most: mostOf(message) },
+  ...(numbersOf(message) === 2 ? [{ text: second, most: 127 }] : []),
+];
+
+/**
+ * Whether bounds of it are values that it can have, as far as what it is made of can: variables and knobs, none of them
+ * twice, in sums, products and what keeps order. Source: interval arithmetic is exact where each occurs once.
+ */
+function isExact(text: string): boolean {
+  const words = text.match(/\b[a-z]\w*\b/gi) ?? [];
+  const names = words.filter((word) => !/^(min|max|clamp|value)$/.test(word));
+  return (
+    names.every((name) => /^[vb]\d+$/.test(name)) &&
+    new Set(names).size === names.length &&
+    !/[%/&|^~<>?=![\]]/.test(text)
+  );
+}
+
+/** Of what may be anything nothing is known. */
+const isOpen = ({ low, high }: { low: number; high: number }) => low <= -0x8000_0000 || high >= 0x7fff_ffff;
+
+/** A number outside what its message can carry: it is held at the end, and another note than meant sounds. */
+export const M06: SnagRule = {
+  id: 'M06',
+  check(gadget) {
+    const scope = scopeOf(gadget);
+    return placedActions(gadget.flow).flatMap(({ actions, place, name }): Snag[] =>
+      actions.flatMap((action): Snag[] => {
+        if (action.kind !== 'midi' || !isOutputAction(action)) return [];
+        return numbersIn(action).flatMap(({ text, most }): Snag[] => {
+          let range;
+          try {
+            range = expressionRange(text, scope);
+          } catch {
+            // What cannot be read is told by itself.
+            return [];
+          }
+          const { low, high } = range;
+          const always = low > most || high < 0;
+          const inside = low >= 0 && high <= most;
+          if (!always && (inside || isOpen(range) || !isExact(text))) return [];
+          return [
+            {
+              rule: 'M06',
+              level: always ? 'likely' : 'note',
+              place,
+              values: {
+                name: gadget.outputs.find(({ id }) => id === action.outputId)?.name ?? '',
+                state: name,
+                message: action.message,
+                always: always ? 1 : 0,
+                value: high > most ? high : low,
+                held: high > most ? most : 0,
+                most,
+              },
+            },
+          ];
+        });
+      }),
+    );
+  },
+};
