@@ -23,6 +23,7 @@ import {
   worth,
   type Standstill,
 } from '../kernel/index.ts';
+import { streamAtRest } from '../midi/index.ts';
 import { adoptState, waitingFor, type Waiting } from './adopt.ts';
 import { compileGadget, type CompiledGadget, type CompiledInput } from './compiled.ts';
 import { planUnrest } from './contacts.ts';
@@ -338,6 +339,7 @@ function freshLoop(compiled: CompiledGadget, seed: number): MainLoop {
     together: nothingTogether,
     outside: [],
     comingIn: {},
+    midiIn: streamAtRest(),
     firstPressUs: null,
     poweredUs: 0,
     powerUps: 0,

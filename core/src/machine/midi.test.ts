@@ -132,6 +132,59 @@ describe('a knob of a thousand steps', () => {
   });
 });
 
+describe('what comes in', () => {
+  const come = (...pieces: number[][]) => {
+    const stimuli = pieces.map((bytes, n) => ({
+      atUs: 100_000 + n * 10_000,
+      controlId: wholeGadget,
+      what: 'midi' as const,
+      bytes,
+    }));
+    const heard = [
+      'when midi noteOn do Out noteOn 2, heard(0), heard(1)',
+      'when midi bend do Out bend 2, heard(0)',
+    ];
+    return replay(telling(heard, { transport: 'free' }), stimuli, 300_000, 1).flatMap((entry) =>
+      entry.lane === 'midi' ? [entry.bytes] : [],
+    );
+  };
+
+  it('is heard in whatever pieces it comes, without status bytes that stay the same', () => {
+    expect(come([0x90, 60], [100, 64], [90])).toEqual([
+      [0x91, 60, 100],
+      [0x91, 64, 90],
+    ]);
+    expect(come([0xe0, 0, 64, 1, 64])).toEqual([
+      [0xe1, 0, 64],
+      [0xe1, 1, 64],
+    ]);
+  });
+
+  it('may have a clock, or anything of the system, in the middle', () => {
+    expect(come([0x90, 0xf8, 60, 0xfe, 100, 0xf0, 1, 2], [3, 0xf7, 0x90, 62, 80])).toEqual([
+      [0x91, 60, 100],
+      [0x91, 62, 80],
+    ]);
+  });
+
+  it('begins anew after the power was off', () => {
+    const cycle = { atUs: 105_000, controlId: wholeGadget, what: 'power', event: 'cycle' } as const;
+    const midi = (atUs: number, bytes: number[]) => ({
+      atUs,
+      controlId: wholeGadget,
+      what: 'midi' as const,
+      bytes,
+    });
+    const trace = replay(
+      telling(['when midi noteOn do Out noteOn 2, heard(0), heard(1)'], { transport: 'free' }),
+      [midi(100_000, [0x90, 60]), cycle, midi(110_000, [100, 62, 100])],
+      300_000,
+      1,
+    );
+    expect(trace.filter(({ lane }) => lane === 'midi')).toEqual([]);
+  });
+});
+
 describe('packets over USB', () => {
   const usb = { transport: 'usb', queueBytes: 4_096 } as const;
 

@@ -1,5 +1,5 @@
 import { mostPlanned, schedule, standsStill } from '../kernel/index.ts';
-import { carriedBy, isMessage } from '../midi/index.ts';
+import { carriedBy, isMessage, messagesIn } from '../midi/index.ts';
 import { bytesUs, isHeard, lineOut, numbersIn } from '../serial/index.ts';
 import type { AwaitedTrigger, EventCodes } from '../flow/index.ts';
 import type { CompiledGadget } from './compiled.ts';
@@ -69,7 +69,10 @@ export function comesIn(
   id: string,
   trace: TraceEntry[],
 ): void {
-  if (touch.what === 'midi') return wait(state, { what: 'midi', bytes: touch.bytes });
+  if (touch.what === 'midi') {
+    for (const bytes of messagesIn(touch.bytes, state.midiIn)) wait(state, { what: 'midi', bytes });
+    return;
+  }
   if (touch.what === 'power') {
     if (touch.event !== 'cycle') wait(state, { what: 'power', event: touch.event });
     return;

@@ -1,4 +1,5 @@
 import { idleButton, nothingTogether, unreadKnob, decodeRest } from '../gesture/index.ts';
+import { streamAtRest } from '../midi/index.ts';
 import type { CompiledGadget } from './compiled.ts';
 import { freshReceiver } from './receivers.ts';
 import type { MachineState } from './state.ts';
@@ -45,6 +46,7 @@ export function forgetWithPower(state: MachineState, compiled: CompiledGadget): 
   state.together = nothingTogether;
   state.outside = [];
   state.comingIn = {};
+  state.midiIn = streamAtRest();
   state.blockedFromUs = 0;
   state.blockedUntilUs = 0;
   state.lostTurns = 0;

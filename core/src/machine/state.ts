@@ -2,6 +2,7 @@ import type { DebounceState, FilterState } from '../debounce/index.ts';
 import type { Disturbance } from '../contact/index.ts';
 import type { FlowState, Effect } from '../flow/index.ts';
 import type { ButtonState, DecoderState, HeardState, KnobState, TogetherState } from '../gesture/index.ts';
+import type { StreamState } from '../midi/index.ts';
 import type { QueueState, Standstill, Work } from '../kernel/index.ts';
 import type { OutputState } from './outputKinds.ts';
 
@@ -18,7 +19,7 @@ export type Touch =
   | { what: 'send'; codeId: string; heldUs: number }
   /** To the gadget as a whole, whose control is `gadget`: off and on again, woken, or its cell running low. */
   | { what: 'power'; event: 'cycle' | 'wake' | 'low' }
-  /** One message comes in, to the gadget as a whole. */
+  /** Bytes come in by MIDI, to the gadget as a whole: whole messages or pieces of them, the last of them just now. */
   | { what: 'midi'; bytes: number[] }
   /** A line is sent to a serial output of the gadget; it is heard when all its bytes are in. Without its end it goes on. */
   | { what: 'line'; text: string; ended?: false | undefined };
@@ -205,6 +206,8 @@ export interface MachineState {
   outside: (FromOutside & { cameUs: number })[];
   /** By serial output: what has come in of a line that has no end yet. */
   comingIn: Record<string, string>;
+  /** Where the reader of what comes in by MIDI is. */
+  midiIn: StreamState;
   /** When a key was first pressed: where chance begins, where the document says so. */
   firstPressUs: number | null;
   /** When the power last came, and how often it came again since the first time. */

@@ -73,14 +73,12 @@ export function readStream(bytes: ArrayLike<number>, state: StreamState, sink: S
   state.exclusive = exclusive;
 }
 
-/** Whole messages of channels in a piece of a wire, as bytes. @param state it is written to */
+/** Whole messages in a piece of a wire, as bytes, real-time ones too; a system exclusive is none. @param state it is written to */
 export function messagesIn(bytes: ArrayLike<number>, state: StreamState): number[][] {
   const found: number[][] = [];
   readStream(bytes, state, {
-    message(status, first, second) {
-      if (status < 0xf0) found.push(second < 0 ? [status, first] : [status, first, second]);
-    },
-    realTime: () => undefined,
+    message: (...bytes) => found.push(bytes.filter((byte) => byte >= 0)),
+    realTime: (status) => found.push([status]),
     exclusive: () => undefined,
   });
   return found;

@@ -70,7 +70,7 @@ export const stimulusSchema = z.discriminatedUnion('what', [
   }),
   z.strictObject({ ...touched, what: z.literal('send'), codeId: idSchema, heldUs: durationUsSchema() }),
   z.strictObject({ ...touched, what: z.literal('power'), event: z.enum(['cycle', 'wake', 'low']) }),
-  z.strictObject({ ...touched, what: z.literal('midi'), bytes: z.array(wholeSchema(0, 255)).min(1).max(8) }),
+  z.strictObject({ ...touched, what: z.literal('midi'), bytes: z.array(wholeSchema(0, 255)).min(1).max(64) }),
   z.strictObject({
     ...touched,
     what: z.literal('line'),
