@@ -100,6 +100,8 @@ const tables = [
   { facet: 'ExpectationSlots', name: 'expectationSlots' },
   { facet: 'figures', name: 'figures' },
   { facet: 'picture', name: 'pictures', order: inHand },
+  // Only of those that can be heard.
+  { facet: 'voices', name: 'voices' },
 ];
 
 /** Named members come in the order of their naming, the others behind them by name. */

@@ -304,7 +304,17 @@ export {
 } from './lights/index.ts';
 export { fieldSize, type Computer, type Typing } from './typing/index.ts';
 export { bytesUs } from './serial/index.ts';
-export { byteUs as midiByteUs, messageBytes, mostOf, numbersOf, wireUs } from './midi/index.ts';
+export {
+  byteUs as midiByteUs,
+  channelOf,
+  heardMessage,
+  messageBytes,
+  mostOf,
+  noteHz,
+  noteName,
+  numbersOf,
+  wireUs,
+} from './midi/index.ts';
 export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';
 export {
   displayBus,

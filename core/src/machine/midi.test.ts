@@ -38,7 +38,11 @@ describe('a wire', () => {
       [11_920, 'begins', 67],
       [12_880, 'there', 67],
     ]);
-    expect(run).toMatchObject({ sounding: ['1 60', '1 64', '1 67'], queue: [], lost: 0 });
+    expect(run).toMatchObject({
+      receiver: { sounding: [60, 64, 67].map((note) => ({ channel: 1, note, velocity: 100 })) },
+      queue: [],
+      lost: 0,
+    });
     expect(run.busy).toEqual([]);
   });
 
@@ -101,7 +105,12 @@ describe('a queue of six bytes that four notes are too many for', () => {
     const sweep = [1, 2, 3, 4, 5].map((value) => `Out control 1, 7, ${value}`).join('; ');
     const run = played([[10, `${sweep}; Out control 1, 8, 9`]], { ...six, overload: 'merge' });
     // 1 is on its way; each that came waited in the place of the one before.
-    expect(run.lines).toEqual(['b0 07 01', 'b0 07 05', 'b0 08 09']);
+    const arrived = run.trace.flatMap((entry) => (entry.lane === 'midi' ? [entry.bytes.slice(1)] : []));
+    expect(arrived).toEqual([
+      [7, 1],
+      [7, 5],
+      [8, 9],
+    ]);
     expect([run.busy, run.lost]).toEqual([[], 0]);
     const chord = played(told, { ...six, overload: 'merge' });
     expect(there(chord).map(([, , note]) => note)).toEqual([60, 64, 67, 69]);

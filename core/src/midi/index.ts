@@ -1,3 +1,13 @@
-export { carriedBy, isMessage, messageBytes, mostOf, numbersOf } from './message.ts';
+export { carriedBy, heardMessage, isMessage, messageBytes, mostOf, numbersOf } from './message.ts';
+export {
+  channelOf,
+  noteHz,
+  noteName,
+  received,
+  silentReceiver,
+  type ChannelState,
+  type Receiver,
+  type Sounding,
+} from './receiver.ts';
 export { messagesIn, readStream, streamAtRest, type StreamSink, type StreamState } from './stream.ts';
 export { byteUs, wireUs } from './wire.ts';

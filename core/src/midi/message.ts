@@ -56,18 +56,26 @@ export function carriedBy([status = 0, first = 0, second = 0]: readonly number[]
   return kindOfStatus(status) === 'bend' ? [first | (second << 7), 0, channel] : [first, second, channel];
 }
 
+/** A whole message of a channel as what it says; null: it is none. A note-on at velocity 0 is a note-off. */
+export function heardMessage(
+  bytes: readonly number[],
+): { message: MidiMessage; channel: number; first: number; second: number } | null {
+  const kind = kindOfStatus(bytes[0] ?? 0);
+  if (!kind) return null;
+  const [first = 0, second = 0, channel = 1] = carriedBy(bytes);
+  return { message: kind === 'noteOn' && second === 0 ? 'noteOff' : kind, channel, first, second };
+}
+
 /** Whether a whole message is one that is waited for; null: any. A note-on at velocity 0 is a note-off. */
 export function isMessage(
   bytes: readonly number[],
   { message, channel, number }: { message: MidiMessage; channel: number | null; number: number | null },
 ): boolean {
-  const [first = 0, , third] = bytes;
-  const kind = kindOfStatus(first);
-  const said = kind === 'noteOn' && third === 0 ? 'noteOff' : kind;
+  const heard = heardMessage(bytes);
   return (
-    said === message &&
-    (channel === null || (first & 0xf) + 1 === channel) &&
-    (number === null || carriedBy(bytes)[0] === number)
+    heard?.message === message &&
+    (channel === null || heard.channel === channel) &&
+    (number === null || heard.first === number)
   );
 }
 

@@ -1,23 +1,18 @@
 import { partOf, type Midi, type MidiMessage } from '../gadget/index.ts';
-import {
-  defineOutput,
-  inBackground,
-  noJobs,
-  withLine,
-  type Holding,
-  type Job,
-  type Sent,
-  type Stage,
-} from '../output/index.ts';
+import { defineOutput, inBackground, noJobs, type Holding, type Job, type Stage } from '../output/index.ts';
 import { endsAllNotes, kindOfStatus, messageBytes, sevenBits } from './message.ts';
 import { figuresOf } from '../parts/index.ts';
+import { received, silentReceiver, type Receiver } from './receiver.ts';
 import { byteUs, bytesOnWire, packetsInFrame, queuedBytes, usualFrameUs } from './wire.ts';
 
 type Bytes = readonly number[];
 
-/** What arrived last, what is on its way, and which notes sound at the other end: `channel note`. */
-export interface SentMidi extends Sent<'midi'> {
-  sounding: readonly string[];
+/** What arrived last, what is on its way, and what the other end makes of it. */
+export interface SentMidi {
+  kind: 'midi';
+  /** The bytes of the last that arrived; null: none has. */
+  last: Bytes | null;
+  receiver: Receiver;
   /** On a wire the first is on its way, and the rest waits; over USB all wait for the host to ask. */
   queue: readonly Bytes[];
   /** When what is on its way, or in the next frame, is there. */
@@ -62,25 +57,12 @@ function heldBy({ message, channel, first, second }: Message): Holding | null {
   return { what, which: sevenBits(Number(first)), how: ends ? 'ends' : 'begins' };
 }
 
-function soundingAfter(sounding: readonly string[], [status = 0, first = 0, second = 0]: Bytes) {
-  const message = kindOfStatus(status)!;
-  const change = heldBy({ message, channel: (status & 0xf) + 1, first, second });
-  if (!change) return sounding;
-  const { what, which, how } = change;
-  const isIt =
-    which === null
-      ? (note: string) => note.startsWith(`${what} `)
-      : (note: string) => note === `${what} ${which}`;
-  const left = sounding.filter((note) => !isIt(note));
-  return how === 'begins' ? [...left, `${what} ${which}`] : left;
-}
-
 function arrived(was: SentMidi, bytes: Bytes, on: On): SentMidi {
   on.trace({ atUs: on.nowUs, lane: 'midi', id: on.id, bytes: [...bytes] });
   return {
     ...was,
-    ...withLine(was, hexBytes(bytes)),
-    sounding: soundingAfter(was.sounding, bytes),
+    last: bytes,
+    receiver: received(was.receiver, bytes),
   };
 }
 
@@ -194,8 +176,8 @@ export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>
   },
   dark: () => ({
     kind: 'midi',
-    lines: [],
-    sounding: [],
+    last: null,
+    receiver: silentReceiver,
     queue: [],
     thereUs: 0,
     status: 0,
@@ -232,8 +214,8 @@ export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>
   held: {
     by: heldBy,
     /** Also by what is on its way. */
-    now: ({ sounding, queue }, channel) =>
-      queue.reduce<readonly string[]>(soundingAfter, sounding).some((note) => note.startsWith(`${channel} `)),
+    now: ({ receiver, queue }, channel) =>
+      queue.reduce(received, receiver).sounding.some((one) => String(one.channel) === channel),
   },
-  look: ({ lines }) => lines.at(-1) ?? null,
+  look: ({ last }) => last && hexBytes(last),
 });

@@ -10,6 +10,7 @@ import {
 import { useEffect, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import { useDocument } from '../client/index.ts';
 import { keyName } from '../shared/index.ts';
+import { voicesOf } from '../outputs/voices.ts';
 import { sayStill, slowWords } from '../words/index.ts';
 import { player, usePlayer } from '../workers/index.ts';
 import { play, prepareSound, unlockSound } from './audio.ts';
@@ -97,7 +98,7 @@ export function InHand() {
   useEffect(() => {
     // Looking at the past is silent: nothing sounds then.
     const outputs = pastUs === null ? Object.entries(shown?.outputs ?? {}) : [];
-    play(Object.fromEntries(outputs.flatMap(([id, one]) => (one.kind === 'tone' ? [[id, one.hz]] : []))));
+    play(voicesOf(outputs));
   }, [shown, pastUs]);
 
   const onKey = (event: KeyboardEvent, isDown: boolean) => {

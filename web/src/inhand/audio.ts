@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import type { Voice } from '../outputs/voice.ts';
 
 const mutedKey = 'hum-lever.muted';
 
@@ -12,7 +13,9 @@ const rampSeconds = 0.004;
 
 let context: AudioContext | null = null;
 const voices = new Map<string, { oscillator: OscillatorNode; gain: GainNode }>();
-let wanted: Record<string, number> = {};
+let wanted: Readonly<Record<string, Voice>> = {};
+/** More oscillators than this are not kept at rest: a voice that is no longer wanted goes, the oldest first. */
+const mostKept = 32;
 
 /**
  * Opens the way to the loudspeaker, silent until `unlockSound`. Opening blocks the page, for long where the machine's
@@ -36,25 +39,32 @@ export function setMuted(muted: boolean): void {
   play(wanted);
 }
 
-/** Makes each sounder sound at its pitch; 0 is silence. */
-export function play(tones: Record<string, number>): void {
-  wanted = tones;
+/** Makes sound what is wanted, and silences all else. */
+export function play(sounding: Readonly<Record<string, Voice>>): void {
+  wanted = sounding;
   if (!context) return;
   const { currentTime } = context;
   const { muted } = useSound.getState();
-  for (const id of new Set([...voices.keys(), ...Object.keys(tones)])) {
-    const hz = muted ? 0 : (tones[id] ?? 0);
-    let voice = voices.get(id);
-    if (!voice) {
-      if (hz === 0) continue;
-      const oscillator = new OscillatorNode(context, { type: 'square' });
-      const gain = new GainNode(context, { gain: 0 });
-      oscillator.connect(gain).connect(context.destination);
-      oscillator.start();
-      voice = { oscillator, gain };
-      voices.set(id, voice);
-    }
-    if (hz > 0) voice.oscillator.frequency.setValueAtTime(hz, currentTime);
-    voice.gain.gain.setTargetAtTime(hz > 0 ? loudness : 0, currentTime, rampSeconds);
+  const now = muted ? {} : sounding;
+  for (const [key, { oscillator, gain }] of voices) {
+    if (now[key]) continue;
+    gain.gain.setTargetAtTime(0, currentTime, rampSeconds);
+    if (voices.size <= mostKept) continue;
+    oscillator.stop(currentTime + 20 * rampSeconds);
+    voices.delete(key);
   }
+  for (const [key, { hz, wave, loudness: share }] of Object.entries(now)) {
+    const voice = voices.get(key) ?? begun(context, key);
+    if (voice.oscillator.type !== wave) voice.oscillator.type = wave;
+    voice.oscillator.frequency.setValueAtTime(hz, currentTime);
+    voice.gain.gain.setTargetAtTime(loudness * share, currentTime, rampSeconds);
+  }
+}
+
+function begun(context: AudioContext, key: string) {
+  const voice = { oscillator: new OscillatorNode(context), gain: new GainNode(context, { gain: 0 }) };
+  voice.oscillator.connect(voice.gain).connect(context.destination);
+  voice.oscillator.start();
+  voices.set(key, voice);
+  return voice;
 }

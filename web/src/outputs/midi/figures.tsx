@@ -15,7 +15,7 @@ export const midi: FiguresOf<'midi'> = ({ output, change }) => (
       <Choice
         label={`Time of ${output.name}`}
         data={[
-          { value: 'wire', label: '31,250\u202fBd, 320\u202fµs a byte' },
+          { value: 'wire', label: 'a byte takes 320\u202fµs' },
           { value: 'free', label: 'its wire takes no time' },
         ]}
         value={output.transport}

@@ -1,4 +1,4 @@
 import type { Picture } from '../picture.ts';
-import { SentLine } from './SentLine.tsx';
+import { AtTheOtherEnd } from './AtTheOtherEnd.tsx';
 
-export const midi: Picture<'midi'> = { Shown: SentLine, wide: false };
+export const midi: Picture<'midi'> = { Shown: AtTheOtherEnd, wide: false };

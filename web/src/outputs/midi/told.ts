@@ -1,5 +1,6 @@
 import type { EntryOf } from '@hum-lever/core';
 import { count, showMessage } from '../../shared/units.ts';
+import { meaning } from './meaning.ts';
 import { band, type ToldBy } from '../told.ts';
 
 /** What is on the wire until it is there. */
@@ -16,7 +17,7 @@ const onWire = band<EntryOf<'midi' | 'midiWire'>, { text: string; dim: boolean }
 
 export const midi: ToldBy<'midi' | 'midiWire'> = {
   midi: {
-    say: ({ bytes }, name) => `${name} sent ${showMessage(bytes)}.`,
+    say: ({ bytes }, name) => `${name} sent ${showMessage(bytes)}: ${meaning(bytes)}.`,
     strip: onWire,
   },
   midiWire: {

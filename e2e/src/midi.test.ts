@@ -1,0 +1,84 @@
+import { By, Key } from 'selenium-webdriver';
+import { Bench } from './test/bench.ts';
+
+jest.setTimeout(180_000);
+
+let bench: Bench;
+beforeAll(async () => {
+  bench = await Bench.open();
+  await bench.listen();
+});
+afterAll(() => bench.close());
+
+const inHand = () => bench.text('[role=application]');
+const says = (pattern: RegExp) =>
+  bench.until(`in hand: ${pattern}`, async () => pattern.test(await inHand()));
+/** Twelve notes from middle C up. */
+const chord = Array.from({ length: 12 }, (_, n) => `"MIDI out" noteOn 1, ${60 + n}, 100`).join('; ');
+
+describe('MIDI, from nothing', () => {
+  it('is told by a key, goes over the wire, and is heard at its other end', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.click('Parts');
+    await bench.addParts('Push button', 'MIDI out');
+    await bench.click('Flow');
+    await bench.fill(await bench.label('Name of the first state'), 'Playing', Key.ENTER);
+    await bench.clickLabel('Add a rule to Playing');
+    await bench.clickLabel('Rule 1 of Playing as text');
+    await bench.fill(
+      await bench.label('The rule as text'),
+      `when "Push button" press do ${chord}`,
+      Key.ENTER,
+    );
+    await says(/MIDI out\s*nothing yet/);
+    await bench.press('Push button');
+    await says(/MIDI out\s*C4 C♯4 D4 D♯4 E4 F4 F♯4 G4 G♯4 A4 A♯4 B4/);
+    const { hz } = await bench.heard();
+    // The table of equal temperament: C4 and A4.
+    for (const pitch of [261.63, 440]) expect(hz.some((one) => Math.abs(one - pitch) < 0.01)).toBe(true);
+    await bench.why('Rule 1 of Playing answered');
+  });
+
+  it('smears a chord of twelve over the wire, which is found, and mended by a click', async () => {
+    await bench.driver.findElement(By.xpath('//button[contains(., "snag")]')).click();
+    await bench.shows('over the wire the last comes 10.6\u202fms behind the first');
+    await bench.click('Leave out status bytes that stay the same: 7.04\u202fms');
+    await bench.driver.findElement(By.css('body')).sendKeys(Key.ESCAPE);
+    await bench.until(
+      'no chord that smears',
+      async () => !(await bench.text('body')).includes('over the wire the last comes'),
+    );
+    await bench.click('Parts');
+    await bench.clickLabel('MIDI out: figures of MIDI out');
+    await bench.shows('a status byte only where it changes');
+    await bench.saved();
+  });
+
+  it('loses what a small queue has no room for where its maker wants that, and says so', async () => {
+    await bench.pick(await bench.label('When the queue of MIDI out is full'), 'what has no room is lost');
+    await bench.fill(await bench.label('Queue'), '6', Key.ENTER);
+    await bench.clickLabel('Switch off and on');
+    await says(/MIDI out\s*nothing yet/);
+    await bench.press('Push button');
+    // One on its way, two wait; the others are lost.
+    await says(/MIDI out\s*C4 C♯4 D4\s*; 9 messages lost/);
+    await bench.saved();
+    await bench.driver.navigate().refresh();
+    await bench.clickLabel('MIDI out: figures of MIDI out');
+    await bench.shows('what has no room is lost');
+    expect(await bench.complaints()).toEqual([]);
+  });
+});
+
+describe('Reed Box', () => {
+  it('is played by keys, heard, and let go', async () => {
+    const { body } = await bench.server.ask('GET', '/gadgets');
+    const { id } = (body as { id: string; name: string }[]).find(({ name }) => name === 'Reed Box')!;
+    await bench.goto(`/g/${id}/flow`);
+    await bench.css('[role=application]');
+    await bench.shows('nothing yet');
+    await bench.playKey('w', 400);
+    await says(/To the sound module\s*A\d? ends, channel 1|To the sound module\s*[A-G]♯?\d ends, channel 1/);
+  });
+});

@@ -1,0 +1,8 @@
+// Written by scripts/registries.mjs from the files beside it; do not edit.
+import { tone } from './sound/voices.ts';
+import { midi } from './midi/voices.ts';
+
+export const voices = {
+  tone,
+  midi,
+};
