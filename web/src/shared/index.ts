@@ -24,6 +24,7 @@ export {
   showCurrent,
   showDate,
   showDuration,
+  showOnScale,
   showHz,
   showMoment,
   showMoney,

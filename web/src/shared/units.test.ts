@@ -6,6 +6,7 @@ import {
   showBytes,
   showCurrent,
   showDuration,
+  showOnScale,
   showHz,
   showMoment,
   showOhms,
@@ -74,5 +75,28 @@ describe('electric figures', () => {
     [showBytes(2_621_440), '2.5 MiB'],
   ])('are written as people say them: %s', (shown, expected) => {
     expect(shown).toBe(expected);
+  });
+});
+
+describe('a scale', () => {
+  it.each([
+    [4_425_000, 5_000, '4.425 s'],
+    [4_420_000, 10_000, '4.42 s'],
+    [64_100_000, 100_000, '64.1 s'],
+    [64_000_000, 1_000_000, '1 min 4 s'],
+    [450_500, 500, '450.5 ms'],
+    [450_000, 10_000, '450 ms'],
+    [2_500, 500, '2.5 ms'],
+    [0, 500, '0'],
+  ])('reads %i µs, %i µs apart, as %s', (us, stepUs, words) =>
+    expect(plain(showOnScale(us, stepUs))).toBe(words),
+  );
+
+  it('never says the same of two places', () => {
+    for (const stepUs of [500, 1_000, 2_000, 5_000, 10_000, 50_000, 200_000, 1_000_000, 5_000_000])
+      for (const from of [0, 9_000, 99_000, 999_000, 9_990_000, 59_000_000, 600_000_000]) {
+        const at = Array.from({ length: 9 }, (_, n) => (Math.ceil(from / stepUs) + n) * stepUs);
+        expect(new Set(at.map((us) => showOnScale(us, stepUs))).size).toBe(9);
+      }
   });
 });

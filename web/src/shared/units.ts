@@ -15,6 +15,26 @@ export function showDuration(us: number): string {
   return `${minutes}${thin}min${seconds > 0 ? ` ${seconds}${thin}s` : ''}`;
 }
 
+/** A moment of a scale, with so many places that the next, a step later, reads otherwise. */
+export function showOnScale(us: number, stepUs: number): string {
+  if (us < 1_000) return showDuration(us);
+  const inMs = us < 1_000_000;
+  const unitUs = inMs ? 1_000 : 1_000_000;
+  const usual = inMs
+    ? us < 10_000
+      ? 2
+      : us < 100_000
+        ? 1
+        : 0
+    : us < 10_000_000
+      ? 2
+      : us < 60_000_000
+        ? 1
+        : 0;
+  const places = Math.ceil(Math.log10(unitUs / stepUs));
+  return places <= usual ? showDuration(us) : `${(us / unitUs).toFixed(places)}${thin}${inMs ? 'ms' : 's'}`;
+}
+
 /** A moment on the machine's clock, always with milliseconds, so that columns line up: 12.345 s. */
 export function showMoment(us: number): string {
   return `${(us / 1_000_000).toFixed(3)}${thin}s`;

@@ -1,4 +1,4 @@
-import { tickStep, showDuration, type Stage } from '../shared/index.ts';
+import { tickStep, showOnScale, type Stage } from '../shared/index.ts';
 import type { Mark, Span } from './lanes.ts';
 import { heightOf, type StripRow } from './rows.ts';
 
@@ -94,7 +94,7 @@ export function paint(
       context.stroke();
       context.fillStyle = soft;
       if (at >= 0 && x(at) < width - 50)
-        context.fillText(showDuration(at), x(at) + 3, height - axisHeight / 2);
+        context.fillText(showOnScale(at, step), x(at) + 3, height - axisHeight / 2);
     }
   }
   /** Along the upper edge, so that what is kept can still be read. */
