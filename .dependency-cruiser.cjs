@@ -31,6 +31,8 @@ const mayKnow = {
   output: [...ground, 'flow'],
   ...Object.fromEntries(outputs.map((room) => [room, [...ground, 'flow', 'output', 'parts']])),
   screen: [...ground, 'picture', 'flow', 'output', 'parts'],
+  // A pitch is what a timer of the board gives.
+  sound: [...ground, 'flow', 'output', 'parts', 'wiring'],
   // Beside the path: what is bought, and how it is wired.
   // Menus: outlines that become ordinary states, rules and pages wherever a gadget is played.
   menu: [...ground, 'gesture', 'parts'],

@@ -304,6 +304,7 @@ export {
 } from './lights/index.ts';
 export { fieldSize, type Computer, type Typing } from './typing/index.ts';
 export { bytesUs } from './serial/index.ts';
+export { cents, hzOf, settingFor } from './sound/index.ts';
 export {
   byteUs as midiByteUs,
   channelOf,

@@ -54,6 +54,8 @@ export function printBoardJson(board: Board): string {
   return `${JSON.stringify(board, null, 2)}\n`;
 }
 
+const isObject = (raw: unknown): raw is object => typeof raw === 'object' && raw !== null;
+
 /** A board from a file, or what is wrong with it, by field. */
 export function readBoardJson(
   text: string,
@@ -67,7 +69,9 @@ export function readBoardJson(
       message: `Expected a board as JSON; reading it failed: ${(error as Error).message}.`,
     };
   }
-  const parsed = boardSchema.safeParse(raw);
+  // Files of boards of whose timers nothing was written yet.
+  const told = isObject(raw) && !('timers' in raw) ? { ...raw, timers: [] } : raw;
+  const parsed = boardSchema.safeParse(told);
   if (parsed.success) return { outcome: 'read', board: parsed.data };
   const [first, ...more] = faultsOf(parsed.error.issues);
   const rest = more.length > 0 ? ` (and ${more.length} more)` : '';

@@ -26,6 +26,17 @@ export const pinSchema = z.strictObject({
   can: z.array(pinTokenSchema).max(limits.pinTokens),
 });
 
+const timerIdSchema = z.string().regex(/^[A-Za-z0-9]{1,8}$/, 'expected a timer such as "T2"');
+
+/** A counter that toggles a pin whenever it has come to a number, and begins again. */
+export const timerSchema = z.strictObject({
+  id: timerIdSchema,
+  /** How wide it is. */
+  bits: wholeSchema(8, 32),
+  /** What the board's clock can be divided by before it counts. */
+  prescalers: z.array(wholeSchema(1, 65_536)).min(1, 'expected at least one prescaler').max(32),
+});
+
 export const boardSchema = z
   .strictObject({
     id: classIdSchema,
@@ -47,8 +58,10 @@ export const boardSchema = z
     settingsBytes: wholeSchema(0, 2_000_000_000, 'bytes'),
     usb: z.enum(['native', 'serial', 'none']),
     /** Timers that can make a tone or steer a servo, on any output pin, while they do nothing else. */
-    toneTimers: z.array(z.string().regex(/^[A-Za-z0-9]{1,8}$/)).max(16),
-    servoTimers: z.array(z.string().regex(/^[A-Za-z0-9]{1,8}$/)).max(16),
+    toneTimers: z.array(timerIdSchema).max(16),
+    servoTimers: z.array(timerIdSchema).max(16),
+    /** What is known of them; pitches of others are taken for exact. */
+    timers: z.array(timerSchema).max(16),
     priceCents: wholeSchema(0, limits.priceCents),
     pins: z.array(pinSchema).min(1, 'expected at least one pin').max(limits.boardPins),
   })
@@ -67,4 +80,5 @@ export const boardSchema = z
 
 export type Edge4 = (typeof edges)[number];
 export type BoardPin = z.infer<typeof pinSchema>;
+export type Timer = z.infer<typeof timerSchema>;
 export type Board = z.infer<typeof boardSchema>;

@@ -96,6 +96,7 @@ export { controlKindOf, inOutline, showsMenus, variablesFor } from './menuRefere
 export { arrows as arrowKeys, computerKeys, modifiers as modifierKeys } from '../typing/typist.document.ts';
 export { lineLevels, type LineLevel } from '../switching/line.document.ts';
 export { lineEnds, type LineEnd, type Serial } from '../serial/serial.document.ts';
+export type { Timer } from './board.schema.ts';
 export {
   midiMessages,
   midiOverloads,

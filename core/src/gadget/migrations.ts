@@ -524,18 +524,21 @@ function toGroups(document: Raw): Raw {
   };
 }
 
-/* --- 13 to 14: MIDI takes its time on the wire, and took none --- */
+/* --- 13 to 14: MIDI takes its time on the wire, and took none; pitches are what a timer gives, and were exact --- */
 
 function toWires(document: Raw): Raw {
-  const { outputs } = document;
+  const { outputs, wiring } = document;
   if (!Array.isArray(outputs) || !outputs.every(isRecord)) throw new Error('expected a list of outputs');
+  if (!isRecord(wiring) || !Array.isArray(wiring.boards) || !wiring.boards.every(isRecord))
+    throw new Error('expected wiring with a list of boards');
   return {
     ...document,
-    outputs: outputs.map((output: Raw) =>
-      output.kind === 'midi'
-        ? { ...output, transport: 'free', runningStatus: false, queueBytes: 64, overload: 'wait' }
-        : output,
-    ),
+    outputs: outputs.map((output: Raw) => {
+      if (output.kind === 'tone') return { ...output, pitched: 'exact' };
+      if (output.kind !== 'midi') return output;
+      return { ...output, transport: 'free', runningStatus: false, queueBytes: 64, overload: 'wait' };
+    }),
+    wiring: { ...wiring, boards: wiring.boards.map((board: Raw) => ({ ...board, timers: [] })) },
   };
 }
 

@@ -283,6 +283,7 @@ describe('edits of the wiring', () => {
       usb: 'none',
       toneTimers: [],
       servoTimers: [],
+      timers: [],
       priceCents: 0,
       pins: [{ name: 'A1', edge: 'left', port: '', can: ['in', 'out'] }],
     } as const;

@@ -152,7 +152,7 @@ describe('power off and on', () => {
       outputs: [
         { id: 'o1', kind: 'light', name: 'Lamp', colour: 'amber' },
         { id: 'o2', kind: 'text', name: 'Screen', columns: 8, rows: 2, ...dotted },
-        { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000 },
+        { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000, pitched: 'exact' },
         { id: 'o4', kind: 'servo', name: 'Flag', reachDeg: 180 },
         { id: 'o5', kind: 'motor', name: 'Buzz' },
         { id: 'o6', kind: 'midi', name: 'Out', ...unwired },

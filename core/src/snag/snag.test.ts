@@ -9,6 +9,7 @@ import { replay, type Stimulus } from '../machine/index.ts';
 import { flowCases } from '../test/flowCases.ts';
 import { menuSnagCases } from '../test/menuSnagCases.ts';
 import { midiSnagCases } from '../test/midiCases.ts';
+import { soundSnagCases } from '../test/soundCases.ts';
 import { saneGadgets } from '../test/saneGadgets.ts';
 import { screenCases } from '../test/screenCases.ts';
 import { wiringCases } from '../test/wiringCases.ts';
@@ -253,6 +254,7 @@ const cases = [
   ...screenCases(button()),
   ...menuSnagCases,
   ...midiSnagCases,
+  ...soundSnagCases,
 ];
 
 describe('snags', () => {

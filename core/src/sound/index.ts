@@ -1,1 +1,2 @@
 export { soundedHz } from './pitch.ts';
+export { cents, hzOf, settingFor, type TimerSetting } from './timer.ts';

@@ -14,6 +14,8 @@ export const tone = outputDocument(
     /** Lowest and highest pitch the sounder gives; a request outside is held at the nearer end. */
     lowHz: wholeSchema(1, limits.toneHz, 'Hz'),
     highHz: wholeSchema(1, limits.toneHz, 'Hz'),
+    /** What the board's timer gives for it, or just what is asked. */
+    pitched: z.enum(['timer', 'exact']),
   },
   {
     /** Length 0: until silenced or replaced. */
@@ -26,7 +28,7 @@ export const tone = outputDocument(
   },
   {
     reaches: 'ears',
-    fresh: () => ({ lowHz: 200, highHz: 4_000 }),
+    fresh: () => ({ lowHz: 200, highHz: 4_000, pitched: 'timer' }),
     check: (schema) =>
       schema.refine(({ lowHz, highHz }) => lowHz <= highHz, {
         path: ['highHz'],

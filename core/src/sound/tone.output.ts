@@ -1,26 +1,36 @@
 import type { Note } from '../gadget/index.ts';
 import { defineOutput, noJobs, type Stage } from '../output/index.ts';
+import { toneTimerOf, type Clocked } from '../wiring/index.ts';
 import { soundedHz } from './pitch.ts';
+import { settingFor } from './timer.ts';
 
 /** Pitch now, 0: silent. `order` counts the orders to this sounder: what another one planned is void. */
 export interface SoundingTone {
   kind: 'tone';
   hz: number;
+  /** What its timer does for that: half a wave is so many periods of the clock; null: the pitch is exact, or none. */
+  timed: { clockHz: number; divisor: number } | null;
   order: number;
 }
 
 /** A tone's end, or the rest of a tune, for the order that it belongs to. */
 type Planned = { order: number; notes: readonly Note[] };
 export type ToneEntry =
-  /** hz 0: silent. */
-  { lane: 'tone'; hz: number };
-type On = Stage<'tone', ToneEntry, Planned, null>;
+  /** hz as it is asked for, 0: silent; where a timer makes it, half a wave in periods of the clock. */
+  { lane: 'tone'; hz: number; divisor?: number };
+/** null: pitches are exact. */
+export type ToneTimer = Clocked | null;
+type On = Stage<'tone', ToneEntry, Planned, ToneTimer>;
 
 /** Another order: the pitch that it asks for, as the sounder can give it. */
 function sound(was: SoundingTone, askedHz: number, on: On): SoundingTone {
   const hz = soundedHz(on.output, askedHz);
-  if (hz !== was.hz) on.trace({ atUs: on.nowUs, lane: 'tone', id: on.id, hz });
-  return { ...was, hz, order: was.order + 1 };
+  const { prepared } = on;
+  const timed =
+    prepared && hz > 0 ? { clockHz: prepared.clockHz, divisor: settingFor(prepared, hz).divisor } : null;
+  if (hz !== was.hz)
+    on.trace({ atUs: on.nowUs, lane: 'tone', id: on.id, hz, ...(timed && { divisor: timed.divisor }) });
+  return { ...was, hz, timed, order: was.order + 1 };
 }
 
 /** The first note sounds, and the rest is planned behind it; another order ends the tune. */
@@ -32,10 +42,10 @@ function play(was: SoundingTone, notes: readonly Note[], on: On): SoundingTone {
   return now;
 }
 
-export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, null>({
+export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, ToneTimer>({
   kind: 'tone',
-  prepare: () => null,
-  dark: () => ({ kind: 'tone', hz: 0, order: 0 }),
+  prepare: (output, gadget) => (output.pitched === 'timer' ? toneTimerOf(gadget, output.id) : null),
+  dark: () => ({ kind: 'tone', hz: 0, timed: null, order: 0 }),
   apply(was, order, on) {
     switch (order.kind) {
       case 'silence':

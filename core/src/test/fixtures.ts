@@ -175,7 +175,7 @@ export function pressToLight(patch: Partial<Button> = {}): Gadget {
     outputs: [
       { id: 'o1', kind: 'light', name: 'Lamp', colour: 'amber' },
       { id: 'o2', kind: 'text', name: 'Screen', columns: 8, rows: 1, ...dotted },
-      { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000 },
+      { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000, pitched: 'exact' },
     ],
     flow: {
       ...emptyFlow(),

@@ -34,6 +34,7 @@ export {
 export { leadUa, netsOf, type Lead, type Nets } from './nets.ts';
 export { throughOf, wiringOrder, type StepCheck, type WiringStep } from './order.ts';
 export { supplyWires } from './supplies.ts';
+export { toneTimerOf, type Clocked } from './timers.ts';
 export { waysOut, type WayOut } from './waysOut.ts';
 export { readSetBy } from './setEdits.ts';
 export { wiredAlong } from './wiredAlong.ts';

@@ -134,6 +134,22 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
     say: (v) =>
       `A note on channel ${v.channel} of ${v.name} sounds while ${v.control} is held; but on some way it sounds on in ${v.state} with all of these let go: what is sent on letting go is missed, or names another note than began.`,
   },
+  N01: {
+    title: 'Out of tune',
+    say: (v) => {
+      const off = Number(v.tenthCents) / 10;
+      const more =
+        Number(v.pitches) === 1
+          ? ''
+          : ` ${v.pitches} of its ${v.of} pitches are as far off or farther than ten cents.`;
+      return `Timer ${v.timer} of ${v.bits} bits makes ${Number(v.givesCentiHz) / 100}\u202fHz of the ${v.hz}\u202fHz that ${v.name} is asked for: ${Math.abs(off)} cents too ${off > 0 ? 'high' : 'low'}.${more} A wider timer, another board or a lower pitch comes nearer.`;
+    },
+  },
+  N02: {
+    title: 'A pitch that it cannot give',
+    say: (v) =>
+      `${v.name} gives ${v.lowHz} to ${v.highHz}\u202fHz; ${v.hz}\u202fHz, which it is asked for, sounds at ${v.heldHz}\u202fHz.${Number(v.pitches) === 1 ? '' : ` So do ${Number(v.pitches) - 1} others outside.`}`,
+  },
   M02: {
     title: 'A chord that smears',
     say: (v) =>

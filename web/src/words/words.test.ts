@@ -204,6 +204,20 @@ describe('words', () => {
     ['S06', { display: 'Glass', from: 'pixels', how: 'dimmed', litUa: 24_000, cell: 'Cell', hours: 35 }],
     ['S07', { display: 'Rows', one: '41', other: '42', perSecond: 20, state: 'Ready' }],
     ['S11', { variable: 'speed' }],
+    ...[1, 3].map((pitches): [string, Record<string, string | number>] => [
+      'N01',
+      {
+        name: 'Piezo',
+        timer: 'T2',
+        bits: 8,
+        hz: 3_400,
+        givesCentiHz: 337_838,
+        tenthCents: -110,
+        pitches,
+        of: 5,
+      },
+    ]),
+    ['N02', { name: 'Piezo', hz: 100, heldHz: 200, pitches: 2, lowHz: 200, highHz: 4_000 }],
     ['M02', { name: 'Out', state: 'Playing', notes: 12, smearUs: 10_560, limitUs: 10_000 }],
     [
       'M06',

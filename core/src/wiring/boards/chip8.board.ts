@@ -19,6 +19,14 @@ export const chip8: Board = {
   usb: 'none',
   toneTimers: ['T0'],
   servoTimers: ['T1'],
+  timers: [
+    { id: 'T0', bits: 8, prescalers: [1, 8, 64, 256, 1_024] },
+    {
+      id: 'T1',
+      bits: 8,
+      prescalers: [1, 2, 4, 8, 16, 32, 64, 128, 256, 512, 1_024, 2_048, 4_096, 8_192, 16_384],
+    },
+  ],
   priceCents: 150,
   pins: pinTable(`
     left B B5 in out pull-up analog upload

@@ -19,6 +19,7 @@ export const computer: Board = {
   usb: 'native',
   toneTimers: ['T0'],
   servoTimers: ['T1'],
+  timers: [],
   priceCents: 3_900,
   pins: pinTable(`
     left - 3V3 gives@3300

@@ -19,6 +19,16 @@ export const flex32: Board = {
   usb: 'native',
   toneTimers: ['T0', 'T1', 'T2', 'T3', 'T4', 'T5', 'T6', 'T7'],
   servoTimers: ['T0', 'T1', 'T2', 'T3', 'T4', 'T5', 'T6', 'T7'],
+  timers: [
+    { id: 'T0', bits: 16, prescalers: [1, 2, 4, 8, 16, 32, 64, 128, 255] },
+    { id: 'T1', bits: 16, prescalers: [1, 2, 4, 8, 16, 32, 64, 128, 255] },
+    { id: 'T2', bits: 16, prescalers: [1, 2, 4, 8, 16, 32, 64, 128, 255] },
+    { id: 'T3', bits: 16, prescalers: [1, 2, 4, 8, 16, 32, 64, 128, 255] },
+    { id: 'T4', bits: 16, prescalers: [1, 2, 4, 8, 16, 32, 64, 128, 255] },
+    { id: 'T5', bits: 16, prescalers: [1, 2, 4, 8, 16, 32, 64, 128, 255] },
+    { id: 'T6', bits: 16, prescalers: [1, 2, 4, 8, 16, 32, 64, 128, 255] },
+    { id: 'T7', bits: 16, prescalers: [1, 2, 4, 8, 16, 32, 64, 128, 255] },
+  ],
   priceCents: 480,
   pins: pinTable(`
     left A F0 in out pull-up pull-down edge wake pwm@T0 sda@W0 tx@U0

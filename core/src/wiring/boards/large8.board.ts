@@ -19,6 +19,11 @@ export const large8: Board = {
   usb: 'serial',
   toneTimers: ['T2'],
   servoTimers: ['T5', 'T1'],
+  timers: [
+    { id: 'T2', bits: 8, prescalers: [1, 8, 32, 64, 128, 256, 1_024] },
+    { id: 'T1', bits: 16, prescalers: [1, 8, 64, 256, 1_024] },
+    { id: 'T5', bits: 16, prescalers: [1, 8, 64, 256, 1_024] },
+  ],
   priceCents: 1_400,
   pins: pinTable(`
     left E M0 in out pull-up rx@U0 console upload

@@ -19,6 +19,10 @@ export const native8: Board = {
   usb: 'native',
   toneTimers: ['T3'],
   servoTimers: ['T1'],
+  timers: [
+    { id: 'T1', bits: 16, prescalers: [1, 8, 64, 256, 1_024] },
+    { id: 'T3', bits: 16, prescalers: [1, 8, 64, 256, 1_024] },
+  ],
   priceCents: 750,
   pins: pinTable(`
     left D N1 in out pull-up tx@U0 edge@I3 wake

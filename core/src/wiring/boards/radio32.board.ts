@@ -19,6 +19,12 @@ export const radio32: Board = {
   usb: 'serial',
   toneTimers: ['C0', 'C1', 'C2', 'C3'],
   servoTimers: ['C0', 'C1', 'C2', 'C3'],
+  timers: [
+    { id: 'C0', bits: 20, prescalers: [1, 2, 4, 8, 16, 32, 64, 128, 256, 512, 1_023] },
+    { id: 'C1', bits: 20, prescalers: [1, 2, 4, 8, 16, 32, 64, 128, 256, 512, 1_023] },
+    { id: 'C2', bits: 20, prescalers: [1, 2, 4, 8, 16, 32, 64, 128, 256, 512, 1_023] },
+    { id: 'C3', bits: 20, prescalers: [1, 2, 4, 8, 16, 32, 64, 128, 256, 512, 1_023] },
+  ],
   priceCents: 690,
   pins: pinTable(`
     left - L1

@@ -19,6 +19,7 @@ export const radioSmall: Board = {
   usb: 'serial',
   toneTimers: ['T0'],
   servoTimers: ['T0'],
+  timers: [{ id: 'T0', bits: 23, prescalers: [1, 16, 256] }],
   priceCents: 320,
   pins: pinTable(`
     left - W1 analog

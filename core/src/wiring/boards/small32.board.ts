@@ -19,6 +19,10 @@ export const small32: Board = {
   usb: 'native',
   toneTimers: ['T3'],
   servoTimers: ['T2'],
+  timers: [
+    { id: 'T2', bits: 16, prescalers: [1, 2, 4, 8, 16, 64, 256, 1_024] },
+    { id: 'T3', bits: 16, prescalers: [1, 2, 4, 8, 16, 64, 256, 1_024] },
+  ],
   priceCents: 620,
   pins: pinTable(`
     left A D0 in out pull-up pull-down edge@L2 wake analog pwm@T0

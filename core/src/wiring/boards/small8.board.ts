@@ -19,6 +19,11 @@ export const small8: Board = {
   usb: 'serial',
   toneTimers: ['T2'],
   servoTimers: ['T1'],
+  timers: [
+    { id: 'T0', bits: 8, prescalers: [1, 8, 64, 256, 1_024] },
+    { id: 'T1', bits: 16, prescalers: [1, 8, 64, 256, 1_024] },
+    { id: 'T2', bits: 8, prescalers: [1, 8, 32, 64, 128, 256, 1_024] },
+  ],
   priceCents: 450,
   pins: pinTable(`
     left D P0 in out pull-up rx@U0 console upload

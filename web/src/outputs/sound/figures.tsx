@@ -1,9 +1,9 @@
-import { NumberField } from '../../shared/index.ts';
+import { Choice, NumberField } from '../../shared/index.ts';
 import type { FiguresOf } from '../figuresOf.ts';
 
 const field = { label: '', unit: 'Hz', min: 1, max: 20_000, width: 110 } as const;
 
-export const tone: FiguresOf<'tone'> = ({ output: { lowHz, highHz }, change }) => (
+export const tone: FiguresOf<'tone'> = ({ output: { name, lowHz, highHz, pitched }, change }) => (
   <>
     <NumberField
       {...field}
@@ -17,6 +17,15 @@ export const tone: FiguresOf<'tone'> = ({ output: { lowHz, highHz }, change }) =
       aria-label="Highest pitch"
       value={highHz}
       commit={(value) => change({ highHz: value })}
+    />
+    <Choice
+      label={`Pitch of ${name}`}
+      data={[
+        { value: 'timer', label: 'as the board’s timer makes it' },
+        { value: 'exact', label: 'just as it is asked for' },
+      ]}
+      value={pitched}
+      choose={(chosen) => change({ pitched: chosen })}
     />
   </>
 );

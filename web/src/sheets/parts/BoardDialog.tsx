@@ -150,6 +150,18 @@ export default function BoardDialog({ close }: { close: () => void }) {
   );
 }
 
+/** As they are typed: `T1 16 1 8 64; T2 8 1 8 32`. What is no number is refused by the board's own schema. */
+const timersIn = (typed: string): Board['timers'] =>
+  typed
+    .split(';')
+    .map((one) => one.split(/\s+/).filter((word) => word !== ''))
+    .filter((words) => words.length > 0)
+    .map(([id = '', bits, ...prescalers]) => ({
+      id,
+      bits: Number(bits),
+      prescalers: prescalers.map(Number),
+    }));
+
 function BoardForm({ board, put }: { board: Board; put: (board: Board) => string | null }) {
   const setPin = (index: number, patch: Partial<BoardPin>) =>
     put({ ...board, pins: board.pins.map((pin, n) => (n === index ? { ...pin, ...patch } : pin)) });
@@ -190,6 +202,16 @@ function BoardForm({ board, put }: { board: Board; put: (board: Board) => string
         ))}
         {timers('toneTimers', 'Timers for a tone')}
         {timers('servoTimers', 'Timers for servos')}
+        <TextField
+          size="xs"
+          w={344}
+          label="Timers: name, bits, what divides the clock"
+          placeholder="T1 16 1 8 64; T2 8 1 8 32"
+          value={board.timers
+            .map(({ id, bits, prescalers }) => [id, bits, ...prescalers].join(' '))
+            .join('; ')}
+          commit={(typed) => put({ ...board, timers: timersIn(typed) })}
+        />
         <Choice
           visible
           label="USB"

@@ -1,0 +1,50 @@
+import type { Gadget, SnagRule } from '../gadget/index.ts';
+import { replay } from '../machine/index.ts';
+import { small, sounding } from '../test/soundCases.ts';
+import { N01 } from './N01.snag.ts';
+import { N02 } from './N02.snag.ts';
+
+const derived = {} as Parameters<SnagRule['check']>[1];
+const found = (rule: SnagRule, ...of: Parameters<typeof sounding>) => rule.check(sounding(...of), derived);
+
+describe('a pitch on an 8-bit timer', () => {
+  it('is told where it is more than ten cents off, with the worst and how many are', () => {
+    // 3,000 Hz: N 32 counts 83.3 to 83, 3,012.05 Hz, 6.9 cents. 3,400 Hz: 73.5 to 74 or 73: 11.1 or 12.4 cents.
+    expect(found(N01, 'Piezo tone 3000', small)).toEqual([]);
+    expect(found(N01, 'Piezo tune 3000 100 ms, 3400 100 ms', small)).toMatchObject([
+      { values: { hz: 3_400, pitches: 1, of: 2 } },
+    ]);
+  });
+
+  it('is innocent on a wider one, on no board, where it is exact, and where nothing is known', () => {
+    expect(found(N01, 'Piezo tone 3400', 'board-32bit-26')).toEqual([]);
+    expect(found(N01, 'Piezo tone 3400', null)).toEqual([]);
+    expect(found(N01, 'Piezo tone 3400', small, { pitched: 'exact' })).toEqual([]);
+    expect(found(N01, 'Piezo tone 3400', 'computer-26')).toEqual([]);
+  });
+
+  it('plays as the timer makes it: half a wave in whole periods of the clock', () => {
+    const tones = (gadget: Gadget) =>
+      replay(gadget, [], 100_000, 1).flatMap((entry) => (entry.lane === 'tone' ? [entry] : []));
+    // reckoning, Sound: N 128, compare 141.
+    expect(tones(sounding('Piezo tone 440 for 20 ms', small))).toEqual([
+      { atUs: 10_000, lane: 'tone', id: 'o1', hz: 440, divisor: 128 * 142 },
+      { atUs: 30_000, lane: 'tone', id: 'o1', hz: 0 },
+    ]);
+    expect(tones(sounding('Piezo tone 440 for 20 ms', null))[0]).toEqual({
+      atUs: 10_000,
+      lane: 'tone',
+      id: 'o1',
+      hz: 440,
+    });
+  });
+});
+
+describe('a pitch outside what the sounder gives', () => {
+  it('is told once, with where it is held', () => {
+    expect(found(N02, 'Piezo tune 100 50 ms, 440 50 ms, 9000 50 ms', null)).toHaveLength(1);
+    expect(found(N02, 'Piezo tune 200 50 ms, 0 50 ms, 4000 50 ms', null)).toEqual([]);
+    // Told as that, and not as out of tune.
+    expect(found(N01, 'Piezo tone 9000', small)).toEqual([]);
+  });
+});
