@@ -304,7 +304,16 @@ export {
 } from './lights/index.ts';
 export { fieldSize, type Computer, type Typing } from './typing/index.ts';
 export { bytesUs } from './serial/index.ts';
-export { cents, hzOf, settingFor } from './sound/index.ts';
+export {
+  cents,
+  hzOf,
+  settingFor,
+  tuned,
+  tuningsOf,
+  type Tune,
+  type Tuned,
+  type Tuning,
+} from './sound/index.ts';
 export {
   byteUs as midiByteUs,
   channelOf,
@@ -314,7 +323,9 @@ export {
   noteHz,
   noteName,
   numbersOf,
+  tellingsOf,
   wireUs,
+  type Telling,
 } from './midi/index.ts';
 export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';
 export {

@@ -63,7 +63,7 @@ async function faults(within = 'html'): Promise<string[]> {
 }
 
 describe('by day and by night', () => {
-  it.each(['brief', 'parts', 'wiring', 'feel', 'flow', 'screen', 'trials'])(
+  it.each(['brief', 'parts', 'wiring', 'feel', 'flow', 'screen', 'sound', 'trials'])(
     '%s has no fault',
     async (sheet) => {
       await bench.openKettle(sheet);

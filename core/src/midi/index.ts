@@ -10,4 +10,5 @@ export {
   type Sounding,
 } from './receiver.ts';
 export { messagesIn, readStream, streamAtRest, type StreamSink, type StreamState } from './stream.ts';
+export { tellingsOf, type Telling, type WiredMessage } from './tellings.ts';
 export { byteUs, wireUs } from './wire.ts';

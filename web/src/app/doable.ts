@@ -1,4 +1,4 @@
-export type SheetId = 'brief' | 'parts' | 'wiring' | 'feel' | 'flow' | 'screen' | 'trials';
+export type SheetId = 'brief' | 'parts' | 'wiring' | 'feel' | 'flow' | 'screen' | 'sound' | 'trials';
 
 /** Words on a button of a sheet; a menu before its entry. */
 export type Named = readonly [string] | readonly [menu: string, entry: string];
@@ -22,6 +22,7 @@ export const doable: Readonly<Record<SheetId, readonly Named[]>> = {
   feel: [['Press it for me'], ['A burst'], ['A nervous double'], ['A long lean'], ['A storm of spikes']],
   flow: [['Add a state']],
   screen: [['Add a page']],
+  sound: [],
   trials: [['Record'], ['Run all']],
 };
 

@@ -8,5 +8,6 @@ export const sheetPages = {
   feel: () => import('../sheets/feel/index.ts'),
   flow: () => import('../sheets/flow/index.ts'),
   screen: () => import('../sheets/screen/index.ts'),
+  sound: () => import('../sheets/sound/index.ts'),
   trials: () => import('../sheets/trials/index.ts'),
 } satisfies Record<SheetId, () => Promise<unknown>>;

@@ -3,6 +3,7 @@ import {
   IconCircuitPushbutton,
   IconFlag,
   IconHandFinger,
+  IconMusic,
   IconNotebook,
   IconPlug,
   IconRoute,
@@ -65,6 +66,13 @@ export const sheets: readonly Sheet[] = [
     group: 'Shape',
     icon: IconAspectRatio,
     page: onDemand(sheetPages.screen),
+  },
+  {
+    id: 'sound',
+    title: 'Sound',
+    group: 'Shape',
+    icon: IconMusic,
+    page: onDemand(sheetPages.sound),
   },
   {
     id: 'trials',

@@ -1,0 +1,58 @@
+import { placedActions, type Gadget, type Note, type PlacedActions, type Tone } from '../gadget/index.ts';
+import { toneTimerOf, type Clocked } from '../wiring/index.ts';
+import { askedHz } from './asked.ts';
+import { soundedHz } from './pitch.ts';
+import { cents, hzOf, settingFor, type TimerSetting } from './timer.ts';
+
+/** A pitch that is asked for, and what comes of it. */
+export interface Tuned {
+  hz: number;
+  /** Held inside what the sounder gives. */
+  heldHz: number;
+  /** null: exact, or nothing is known of the timer. */
+  setting: TimerSetting | null;
+  givesHz: number;
+  /** From what is asked for to what it gives. */
+  cents: number;
+}
+
+/** A tune, and where it is told. */
+export interface Tune {
+  notes: readonly Note[];
+  place: PlacedActions['place'];
+  /** Name of the state or layer. */
+  name: string;
+}
+
+export interface Tuning {
+  output: Tone;
+  /** What makes its pitches; null: they are exact, or nothing is known of it. */
+  clocked: Clocked | null;
+  /** Pitches asked for as plain numbers, lowest first. */
+  pitches: readonly Tuned[];
+  tunes: readonly Tune[];
+}
+
+/** What becomes of a pitch. @param hz above 0 */
+export function tuned(output: Tone, clocked: Clocked | null, hz: number): Tuned {
+  const heldHz = soundedHz(output, hz);
+  const setting = clocked && settingFor(clocked, heldHz);
+  const givesHz = clocked && setting ? hzOf(clocked.clockHz, setting.divisor) : heldHz;
+  return { hz, heldHz, setting, givesHz, cents: cents(givesHz, hz) };
+}
+
+/** Every sounder with all that it is told in plain numbers. */
+export function tuningsOf(gadget: Gadget): Tuning[] {
+  const lists = placedActions(gadget.flow);
+  return gadget.outputs.flatMap((output): Tuning[] => {
+    if (output.kind !== 'tone') return [];
+    const clocked = output.pitched === 'timer' ? toneTimerOf(gadget, output.id) : null;
+    const tunes = lists.flatMap(({ actions, place, name }): Tune[] =>
+      actions.flatMap((action): Tune[] =>
+        action.kind === 'tune' && action.outputId === output.id ? [{ notes: action.notes, place, name }] : [],
+      ),
+    );
+    const pitches = askedHz(gadget, output.id).map((hz) => tuned(output, clocked, hz));
+    return [{ output, clocked, pitches, tunes }];
+  });
+}

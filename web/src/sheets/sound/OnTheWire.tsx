@@ -1,0 +1,140 @@
+import {
+  noteName,
+  showExpression,
+  tellingsOf,
+  type Gadget,
+  type OutputOf,
+  type Telling,
+} from '@hum-lever/core';
+import { useMemo } from 'react';
+import { count, showDuration } from '../../shared/index.ts';
+import { PlaceLink } from './PlaceLink.tsx';
+import classes from './Sound.module.css';
+
+/** Of many lists so many are shown, and of each so many messages. */
+const [mostLists, mostMessages] = [40, 16];
+
+/** One MIDI output: whatever tells it messages, with their bytes to scale. */
+export function OnTheWire({ gadget, output }: { gadget: Gadget; output: OutputOf<'midi'> }) {
+  const tellings = useMemo(() => tellingsOf(gadget, output), [gadget, output]);
+  // To scale with one another: the longest takes all the room.
+  const longest = Math.max(1, ...tellings.map(bytesOf));
+  return (
+    <section className={classes.part} aria-label={output.name}>
+      <h2>{output.name}</h2>
+      <p>{goesBy(output)}</p>
+      {tellings.length === 0 ? (
+        <p className={classes.soft}>No rule tells it anything yet.</p>
+      ) : (
+        <table className={classes.table} aria-label={`What ${output.name} is told`}>
+          <thead>
+            <tr>
+              <th scope="col">In</th>
+              <th scope="col">Is told</th>
+              <th scope="col">Bytes, to scale</th>
+              <th scope="col">There after</th>
+            </tr>
+          </thead>
+          <tbody>
+            {tellings.slice(0, mostLists).map((telling, n) => (
+              <tr key={n}>
+                <th scope="row">
+                  <PlaceLink place={telling.place}>{telling.name}</PlaceLink>
+                  {whereWords(gadget, telling)}
+                </th>
+                <td>{toldWords(gadget, telling)}</td>
+                <td>
+                  <Bytes telling={telling} share={bytesOf(telling) / longest} />
+                </td>
+                <td className="number">
+                  {output.transport === 'wire' ? showDuration(telling.messages.at(-1)!.thereUs) : '–'}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {tellings.length > mostLists && (
+        <p className={classes.soft}>… and {tellings.length - mostLists} more places.</p>
+      )}
+    </section>
+  );
+}
+
+const bytesOf = ({ messages }: Telling) => messages.reduce((sum, { bytes }) => sum + bytes, 0);
+
+/** “, rule 3”, “, Key C pressed”: which of what is told there. */
+function whereWords({ controls, wiring }: Gadget, { where, rule, keyId }: Telling): string {
+  const key = [...controls, ...wiring.sets].find(({ id }) => id === keyId)?.name ?? '';
+  return {
+    initial: ', as it begins',
+    entry: ', on entering',
+    exit: ', on leaving',
+    rule: `, rule ${rule}`,
+    press: `, ${key} pressed`,
+    release: `, ${key} let go`,
+  }[where];
+}
+
+function goesBy({ transport, runningStatus, queueBytes }: OutputOf<'midi'>): string {
+  if (transport === 'free') return 'Its wire takes no time.';
+  if (transport === 'usb')
+    return `Packets of four bytes, taken when the computer asks; ${queueBytes} bytes wait for it at most.`;
+  return `31,250\u202fBd, 320\u202fµs a byte; ${
+    runningStatus ? 'a status byte only where it changes' : 'each message whole'
+  }; ${queueBytes} bytes wait behind what is on its way.`;
+}
+
+const kinds = {
+  noteOn: 'begins',
+  noteOff: 'ends',
+  control: 'controller',
+  program: 'program',
+  bend: 'bend',
+  pressure: 'pressure',
+  keyPressure: 'pressure on',
+} as const;
+
+/** “begins C4, E4; controller 2”: notes by name where they are plain, what is worked out as it is written. */
+function toldWords(gadget: Gadget, { messages }: Telling): string {
+  const said = messages.slice(0, mostMessages).map(({ action: { message, first } }) => {
+    const isNote = message === 'noteOn' || message === 'noteOff' || message === 'keyPressure';
+    const plain = /^\d+$/.test(first.trim());
+    const number =
+      plain && isNote && Number(first) < 128 ? noteName(Number(first)) : showExpression(first, gadget);
+    return { kind: kinds[message], number };
+  });
+  const groups: { kind: string; numbers: string[] }[] = [];
+  for (const { kind, number } of said) {
+    const last = groups.at(-1);
+    if (last?.kind === kind) last.numbers.push(number);
+    else groups.push({ kind, numbers: [number] });
+  }
+  const rest = messages.length - said.length;
+  return `${groups.map(({ kind, numbers }) => `${kind} ${numbers.join(', ')}`).join('; ')}${
+    rest > 0 ? `; and ${count(rest, 'more message', 'more messages')}` : ''
+  }`;
+}
+
+/** Each message a piece, its status byte dark where it is sent. */
+function Bytes({ telling: { messages }, share }: { telling: Telling; share: number }) {
+  const all = messages.reduce((sum, { bytes }) => sum + bytes, 0);
+  return (
+    <span
+      className={classes.wire}
+      style={{ width: `${share * 100}%` }}
+      title={count(all, 'byte')}
+      aria-label={count(all, 'byte')}
+      role="img"
+    >
+      {messages.map(({ bytes, action }, n) => {
+        const whole = action.message === 'program' || action.message === 'pressure' ? 2 : 3;
+        return (
+          <span key={n} style={{ flexGrow: bytes }}>
+            {bytes === whole && <span className={classes.status} style={{ width: `${100 / bytes}%` }} />}
+          </span>
+        );
+      })}
+    </span>
+  );
+}

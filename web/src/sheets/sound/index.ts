@@ -1,0 +1,1 @@
+export { SoundPage as default } from './SoundPage.tsx';
