@@ -5,8 +5,8 @@ import { promisify } from 'node:util';
 import { brotliCompress, gzip } from 'node:zlib';
 import { at } from './common.mjs';
 
-/** Below that, compressing saves no packet. */
-const leastBytes = 1_024;
+/** Below that, saying that it is compressed takes about as much as it saves. */
+const leastBytes = 256;
 
 const folder = at('web/dist');
 const files = readdirSync(folder, { recursive: true })

@@ -136,6 +136,9 @@ try {
   await (await named('Ask')).click();
   await sleep(1_000);
   await shot('flow-ask');
+  await open('sound');
+  await sleep(800);
+  await shot('sound');
   await open('feel');
   await press();
   await sleep(700);
@@ -164,9 +167,6 @@ try {
   await shot('trials');
   // The faulty evening, brought back.
   await fetch(`${url}/api/gadgets/${id}/revisions/1/restore`, { method: 'POST' });
-  await open('trials');
-  await sleep(800);
-  await shot('trials-faulty');
   await open('feel');
   await theme('dark');
   // A press that counts twice is what there is to see; every other one does.

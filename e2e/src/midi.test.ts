@@ -71,6 +71,48 @@ describe('MIDI, from nothing', () => {
   });
 });
 
+describe('a sounder on a board of eight bits', () => {
+  it('shows how far each pitch is off, and is told where one is heard as out of tune', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.click('Sound');
+    await bench.shows('Nothing sounds yet');
+    await bench.click('Parts');
+    await bench.addParts('Piezo sounder, passive', 'Push button');
+    await bench.pick(await bench.label('Board', 'main'), '8-bit board, 20 pins, 5 V');
+    await bench.click('Flow');
+    await bench.fill(await bench.label('Name of the first state'), 'Playing', Key.ENTER);
+    await bench.clickLabel('Add a rule to Playing');
+    await bench.clickLabel('Rule 1 of Playing as text');
+    await bench.fill(
+      await bench.label('The rule as text'),
+      'when "Push button" press do "Piezo sounder" tune 440 300 ms, 3400 300 ms',
+      Key.ENTER,
+    );
+    await bench.click('Sound');
+    await bench.shows('Timer T2, 8 bits, counts 16\u202fMHz divided by 1 to 1024');
+    const rows = async () =>
+      (await bench.text('[aria-label="Pitches of Piezo sounder"] tbody')).replaceAll(/\s+/g, ' ');
+    // reckoning, Sound: A4 with N 128, OCR 141.
+    await bench.until('both pitches', async () =>
+      (await rows()).startsWith('440 Hz A4 ÷ 128, to 141 440.14 Hz +0.6 3400 Hz'),
+    );
+    await bench.css('[role=img][aria-label^="A4 300"]');
+    await bench.driver.findElement(By.xpath('//button[contains(., "snag")]')).click();
+    await bench.shows('Timer T2 of 8 bits makes 3378.38\u202fHz of the 3400\u202fHz');
+    await bench.driver.findElement(By.css('body')).sendKeys(Key.ESCAPE);
+    await bench.until(
+      'the list gone',
+      async () => (await bench.driver.findElements(By.css('[role=dialog]'))).length === 0,
+    );
+    await bench.press('Push button');
+    await bench.until('what the timer makes', async () =>
+      (await bench.heard()).hz.some((one) => Math.abs(one - 440.14) < 0.01),
+    );
+    expect(await bench.complaints()).toEqual([]);
+  });
+});
+
 describe('Reed Box', () => {
   it('is played by keys, heard, and let go', async () => {
     const { body } = await bench.server.ask('GET', '/gadgets');

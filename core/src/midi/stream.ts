@@ -26,7 +26,10 @@ const isRealTime = (byte: number) => byte >= 0xf8;
 /** Song position has two; quarter frame and song select one; tune request and what is not defined, none. */
 const commonBytes = (status: number): number =>
   status === 0xf2 ? 2 : status === 0xf1 || status === 0xf3 ? 1 : 0;
-const wanted = (status: number): number => (status >= 0xf0 ? commonBytes(status) : dataBytes(status));
+/** How many data bytes follow each status byte: looked up, as it is asked for every byte of a wire. */
+const wanted = Uint8Array.from({ length: 256 }, (_, status) =>
+  status >= 0xf0 ? commonBytes(status) : dataBytes(status),
+);
 
 /**
  * Reads bytes of a wire, in pieces of any size: running status, real-time bytes inside of other messages, and system
@@ -42,7 +45,7 @@ export function readStream(bytes: ArrayLike<number>, state: StreamState, sink: S
     if (byte < 0x80) {
       if (exclusive >= 0) exclusive += 1;
       else if (status === 0) continue;
-      else if (wanted(status) === 1 || first >= 0) {
+      else if (wanted[status] === 1 || first >= 0) {
         if (first < 0) sink.message(status, byte, -1);
         else sink.message(status, first, byte);
         first = -1;
