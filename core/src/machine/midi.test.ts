@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { midiOverloads, type OutputOf } from '../gadget/index.ts';
 import { toldGadget } from '../test/toldGadget.ts';
-import { part } from '../test/fixtures.ts';
+import { numberVariable, part } from '../test/fixtures.ts';
 import { telling, wired as wiredOut } from '../test/midiCases.ts';
 import { Machine, outputStateOf, replay, wholeGadget, type Stimulus } from './index.ts';
 
@@ -191,6 +191,25 @@ describe('what comes in', () => {
       1,
     );
     expect(trace.filter(({ lane }) => lane === 'midi')).toEqual([]);
+  });
+});
+
+describe('a document that tells without end', () => {
+  it('costs no moment without end: what no wire could carry in seconds is lost', () => {
+    // A hundred messages in each of hundreds of rounds of one moment.
+    const many = Array.from({ length: 100 }, (_, n) => `Out control 1, ${n}, 1`).join('; ');
+    const rounds = numberVariable({ id: 'v1', name: 'rounds', initial: 0, min: 0, max: 500 });
+    const gadget = telling(
+      [`when always if rounds < 200 do rounds = rounds + 1; ${many.slice(0, many.lastIndexOf(';'))}`],
+      {},
+      {},
+      [rounds],
+    );
+    const machine = new Machine(gadget, 1);
+    machine.advanceTo(5_000);
+    const { queue, lost } = outputStateOf(machine.shown.outputs, 'midi', 'o4')!;
+    expect(queue.length).toBeLessThanOrEqual(4_096);
+    expect(queue.length + lost).toBeGreaterThan(4_096);
   });
 });
 

@@ -104,6 +104,12 @@ const hasRoom = (was: SentMidi, bytes: Bytes, output: Midi): boolean =>
   (was.queue.length === 0 && !isUsb(output)) ||
   queuedBytes([...waiting(was, output), bytes], isUsb(output)) <= output.queueBytes;
 
+/**
+ * Where the loop waits for room, all that is told in one moment waits with it. More than this many messages no wire
+ * carries in four seconds; what is told beyond them is lost, so that no moment costs without end.
+ */
+const mostWaiting = 4_096;
+
 /** What becomes of the queue for which a message is too much; null: that message is lost. */
 function roomFor(was: SentMidi, bytes: Bytes, on: On): SentMidi | null {
   const { output } = on;
@@ -111,7 +117,7 @@ function roomFor(was: SentMidi, bytes: Bytes, on: On): SentMidi | null {
   switch (output.overload) {
     case 'wait':
     case 'merge':
-      return was;
+      return was.queue.length < mostWaiting ? was : null;
     case 'newest':
       return null;
     case 'oldest': {
@@ -133,10 +139,13 @@ function merged(was: SentMidi, bytes: Bytes, { output }: On): SentMidi {
   return older < 0 ? was : { ...was, queue: without(was.queue, older) };
 }
 
+const waitsForRoom = ({ overload }: Midi) => overload === 'wait' || overload === 'merge';
+
 function send(was: SentMidi, bytes: Bytes, on: On): SentMidi {
   if (on.output.transport === 'free') return arrived(was, bytes, on);
   const now = on.output.overload === 'merge' ? merged(was, bytes, on) : was;
-  const ready = hasRoom(now, bytes, on.output) ? now : roomFor(now, bytes, on);
+  // Where the loop waits, room is looked for once all is told.
+  const ready = !waitsForRoom(on.output) && hasRoom(now, bytes, on.output) ? now : roomFor(now, bytes, on);
   if (!ready) {
     onWire('lost', bytes, 0, on);
     return { ...was, lost: was.lost + 1 };
@@ -144,8 +153,6 @@ function send(was: SentMidi, bytes: Bytes, on: On): SentMidi {
   const queued = { ...ready, queue: [...ready.queue, bytes] };
   return ready.queue.length === 0 ? begin(queued, on) : queued;
 }
-
-const waitsForRoom = ({ overload }: Midi) => overload === 'wait' || overload === 'merge';
 
 /** Until what waits fits the queue again, µs; 0: it does. */
 function untilRoomUs(is: SentMidi, { output, nowUs, prepared: { frameUs } }: On): number {
@@ -188,11 +195,11 @@ export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>
     send(was, messageBytes(order.message, order.channel, order.first, order.second), on),
   jobs(was, is, on) {
     const { output } = on;
-    const bytes = queuedBytes(is.queue, isUsb(output)) - queuedBytes(was.queue, isUsb(output));
-    if (output.transport === 'free' || bytes <= 0) return noJobs;
+    const [last] = is.queue.slice(-1);
+    if (!last || last === was.queue.at(-1)) return noJobs;
     const us = waitsForRoom(output) ? untilRoomUs(is, on) : 0;
     const room: Job[] = us > 0 ? [{ us, how: 'blocking', cuttable: false, deaf: false }] : [];
-    return [...room, ...(isUsb(output) ? [] : inBackground(bytes * byteUs))];
+    return [...room, ...(isUsb(output) ? [] : inBackground(last.length * byteUs))];
   },
   upkeep: null,
   stirred: null,
