@@ -324,7 +324,9 @@ export {
   noteName,
   numbersOf,
   tellingsOf,
+  tuneFile,
   wireUs,
+  writeMidiFile,
   type Telling,
 } from './midi/index.ts';
 export { lightLevel, slowestSafeBlinkUs, safelyShown, type LitLight } from './light/index.ts';

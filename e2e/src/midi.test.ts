@@ -98,6 +98,21 @@ describe('a sounder on a board of eight bits', () => {
       (await rows()).startsWith('440 Hz A4 ÷ 128, to 141 440.14 Hz +0.6 3400 Hz'),
     );
     await bench.css('[role=img][aria-label^="A4 300"]');
+    // The file that the tune is saved as: a head, one track, A4 for 300 ticks of a millisecond.
+    await bench.driver.executeScript(
+      `const make = URL.createObjectURL.bind(URL);
+       URL.createObjectURL = (blob) => {
+         void blob.arrayBuffer().then((bytes) => (window.kept = [...new Uint8Array(bytes)]));
+         return make(blob);
+       };`,
+    );
+    await bench.clickLabel('Save the tune in Playing as a MIDI file');
+    const file = await bench.until('the file', () =>
+      bench.driver.executeScript<number[] | null>('return window.kept ?? null'),
+    );
+    expect(String.fromCharCode(...file.slice(0, 4))).toBe('MThd');
+    expect(file.slice(8, 14)).toEqual([0, 0, 0, 1, 500 >> 8, 500 & 255]);
+    expect(file.join()).toContain([0x90, 69, 100, 0x82, 0x2c, 0x80, 69, 0].join());
     await bench.driver.findElement(By.xpath('//button[contains(., "snag")]')).click();
     await bench.shows('Timer T2 of 8 bits makes 3378.38\u202fHz of the 3400\u202fHz');
     await bench.driver.findElement(By.css('body')).sendKeys(Key.ESCAPE);

@@ -1,3 +1,4 @@
+export { readMidiFile, writeMidiFile, type FileEvent, type MidiFile, type MidiFileRead } from './file.ts';
 export { carriedBy, heardMessage, isMessage, messageBytes, mostOf, numbersOf } from './message.ts';
 export {
   channelOf,
@@ -10,5 +11,6 @@ export {
   type Sounding,
 } from './receiver.ts';
 export { messagesIn, readStream, streamAtRest, type StreamSink, type StreamState } from './stream.ts';
+export { tuneFile } from './tuneFile.ts';
 export { tellingsOf, type Telling, type WiredMessage } from './tellings.ts';
 export { byteUs, wireUs } from './wire.ts';

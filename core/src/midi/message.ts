@@ -44,8 +44,7 @@ const kinds = new Map(
 export const kindOfStatus = (byte: number): MidiMessage | undefined => kinds.get(byte >> 4);
 
 /** How many bytes follow a status byte of a channel: 1 or 2. */
-export const dataBytes = (status: number): number =>
-  kindOfStatus(status) === 'program' || kindOfStatus(status) === 'pressure' ? 1 : 2;
+export const dataBytes = (status: number): number => ((status & 0xe0) === statuses.program ? 1 : 2);
 
 /**
  * What a message carries for a rule that hears it: its note, controller, program, pressure or bend; velocity, value or

@@ -1,5 +1,6 @@
-import { tuned, type Tune, type Tuned, type Tuning } from '@hum-lever/core';
-import { showDuration } from '../../shared/index.ts';
+import { Button } from '@mantine/core';
+import { tuned, tuneFile, writeMidiFile, type Tune, type Tuned, type Tuning } from '@hum-lever/core';
+import { saveFile, showDuration } from '../../shared/index.ts';
 import { PlaceLink } from './PlaceLink.tsx';
 import { centsWords, pitchName, semitones } from './pitchWords.ts';
 import classes from './Sound.module.css';
@@ -103,7 +104,15 @@ function DrawnTune({ tune, pitchOf }: { tune: Tune; pitchOf: (hz: number) => Tun
   return (
     <figure className={classes.tune}>
       <figcaption>
-        A tune of {showDuration(totalUs)} in <PlaceLink place={place}>{name}</PlaceLink>
+        A tune of {showDuration(totalUs)} in <PlaceLink place={place}>{name}</PlaceLink>{' '}
+        <Button
+          size="compact-xs"
+          variant="subtle"
+          aria-label={`Save the tune in ${name} as a MIDI file`}
+          onClick={() => saveFile(`${name}.mid`, 'audio/midi', writeMidiFile(tuneFile(notes)))}
+        >
+          Save as MIDI file
+        </Button>
       </figcaption>
       <svg viewBox={`0 0 ${most} ${height}`} role="img" aria-label={words.join(', ')}>
         {drawn.map(
