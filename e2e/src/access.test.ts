@@ -131,7 +131,14 @@ describe('by day and by night', () => {
       const found = await bench.driver.findElements(By.css('main summary'));
       return found.length === 3 && found;
     });
-    for (const summary of summaries) await summary.click();
+    // What one opens may still move the next.
+    for (const summary of summaries)
+      await bench.until('a panel open', async () => {
+        const open = () =>
+          bench.driver.executeScript<boolean>('return arguments[0].parentElement.open', summary);
+        if (!(await open())) await summary.click();
+        return open();
+      });
     await bench.click('Add a layer');
     await bench.clickLabel('Stir in Always: ·');
     await bench.choose('More for rule 1 of Simmering', 'Why does it not fire?');
