@@ -307,6 +307,7 @@ export { bytesUs } from './serial/index.ts';
 export {
   cents,
   hzOf,
+  isOutOfTune,
   settingFor,
   tuned,
   tuningsOf,

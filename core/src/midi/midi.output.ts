@@ -70,9 +70,9 @@ const onWire = (what: 'begins' | 'lost', bytes: Bytes, wireBytes: number, on: On
   on.trace({ atUs: on.nowUs, lane: 'midiWire', id: on.id, what, bytes: [...bytes], wireBytes });
 
 const isUsb = ({ transport }: Midi) => transport === 'usb';
-/** What waits behind what is on its way. */
-const waiting = ({ queue }: SentMidi, output: Midi): readonly Bytes[] =>
-  isUsb(output) ? queue : queue.slice(1);
+/** Where in the queue that begins which waits: behind what is on its way. */
+const firstWaiting = (output: Midi): number => (isUsb(output) ? 0 : 1);
+const waiting = ({ queue }: SentMidi, output: Midi): readonly Bytes[] => queue.slice(firstWaiting(output));
 
 /** Sees to it that the first of the queue gets there. */
 function begin(was: SentMidi, on: On): SentMidi {
@@ -113,7 +113,6 @@ const mostWaiting = 4_096;
 /** What becomes of the queue for which a message is too much; null: that message is lost. */
 function roomFor(was: SentMidi, bytes: Bytes, on: On): SentMidi | null {
   const { output } = on;
-  const firstWaiting = isUsb(output) ? 0 : 1;
   switch (output.overload) {
     case 'wait':
     case 'merge':
@@ -123,9 +122,9 @@ function roomFor(was: SentMidi, bytes: Bytes, on: On): SentMidi | null {
     case 'oldest': {
       let now = was;
       // Each turn takes one out: no more than wait.
-      while (!hasRoom(now, bytes, output) && now.queue.length > firstWaiting) {
-        onWire('lost', now.queue[firstWaiting]!, 0, on);
-        now = { ...now, queue: without(now.queue, firstWaiting), lost: now.lost + 1 };
+      while (!hasRoom(now, bytes, output) && now.queue.length > firstWaiting(output)) {
+        onWire('lost', now.queue[firstWaiting(output)]!, 0, on);
+        now = { ...now, queue: without(now.queue, firstWaiting(output)), lost: now.lost + 1 };
       }
       return now;
     }
@@ -134,7 +133,7 @@ function roomFor(was: SentMidi, bytes: Bytes, on: On): SentMidi | null {
 
 /** What waits and would only move the same thing to where it no longer is goes. */
 function merged(was: SentMidi, bytes: Bytes, { output }: On): SentMidi {
-  const from = isUsb(output) ? 0 : 1;
+  const from = firstWaiting(output);
   const older = was.queue.findIndex((one, at) => at >= from && movesTheSame(one, bytes));
   return older < 0 ? was : { ...was, queue: without(was.queue, older) };
 }

@@ -9,6 +9,8 @@ export interface WiredMessage {
   action: Message;
   /** One of them where its status byte is left out. */
   bytes: number;
+  /** Its status byte is one of them. */
+  whole: boolean;
   /** Until it is there, from when the first of its list began, µs; not over USB, and not where nothing takes time. */
   thereUs: number;
 }
@@ -29,11 +31,11 @@ export const tellingsOf = (gadget: Gadget, output: Midi): Telling[] =>
     const messages = actions.flatMap((action): WiredMessage[] => {
       if (action.kind !== 'midi' || action.outputId !== output.id) return [];
       // How long it is does not hang on its numbers.
-      const whole = messageBytes(action.message, action.channel, 0, 0);
-      const bytes = bytesOnWire(whole, status, output.runningStatus);
-      status = whole[0]!;
+      const all = messageBytes(action.message, action.channel, 0, 0);
+      const bytes = bytesOnWire(all, status, output.runningStatus);
+      status = all[0]!;
       us += bytes * byteUs;
-      return [{ action, bytes, thereUs: us }];
+      return [{ action, bytes, whole: bytes === all.length, thereUs: us }];
     });
     const number = state && rule ? state.rules.indexOf(rule) + 1 : null;
     return messages.length === 0

@@ -1,8 +1,9 @@
 import type { Note } from '../gadget/index.ts';
 import { defineOutput, noJobs, type Stage } from '../output/index.ts';
-import { toneTimerOf, type Clocked } from '../wiring/index.ts';
+import type { Clocked } from '../wiring/index.ts';
 import { soundedHz } from './pitch.ts';
 import { settingFor } from './timer.ts';
+import { clockedFor } from './tuning.ts';
 
 /** Pitch now, 0: silent. `order` counts the orders to this sounder: what another one planned is void. */
 export interface SoundingTone {
@@ -44,7 +45,7 @@ function play(was: SoundingTone, notes: readonly Note[], on: On): SoundingTone {
 
 export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, ToneTimer>({
   kind: 'tone',
-  prepare: (output, gadget) => (output.pitched === 'timer' ? toneTimerOf(gadget, output.id) : null),
+  prepare: (output, gadget) => clockedFor(gadget, output),
   dark: () => ({ kind: 'tone', hz: 0, timed: null, order: 0 }),
   apply(was, order, on) {
     switch (order.kind) {

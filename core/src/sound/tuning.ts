@@ -33,6 +33,15 @@ export interface Tuning {
   tunes: readonly Tune[];
 }
 
+/** From about so many cents on a pitch is heard as out of tune beside others. Source: the job, N01. */
+const heardCents = 10;
+
+export const isOutOfTune = ({ cents: off }: Pick<Tuned, 'cents'>): boolean => Math.abs(off) > heardCents;
+
+/** The timer that makes a sounder's pitches; null: they are exact, or nothing is known of it. */
+export const clockedFor = (gadget: Gadget, { id, pitched }: Tone): Clocked | null =>
+  pitched === 'timer' ? toneTimerOf(gadget, id) : null;
+
 /** What becomes of a pitch. @param hz above 0 */
 export function tuned(output: Tone, clocked: Clocked | null, hz: number): Tuned {
   const heldHz = soundedHz(output, hz);
@@ -46,7 +55,7 @@ export function tuningsOf(gadget: Gadget): Tuning[] {
   const lists = placedActions(gadget.flow);
   return gadget.outputs.flatMap((output): Tuning[] => {
     if (output.kind !== 'tone') return [];
-    const clocked = output.pitched === 'timer' ? toneTimerOf(gadget, output.id) : null;
+    const clocked = clockedFor(gadget, output);
     const tunes = lists.flatMap(({ actions, place, name }): Tune[] =>
       actions.flatMap((action): Tune[] =>
         action.kind === 'tune' && action.outputId === output.id ? [{ notes: action.notes, place, name }] : [],

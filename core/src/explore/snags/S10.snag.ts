@@ -6,7 +6,6 @@ import {
   type Paint,
   type Snag,
   type SnagRule,
-  type State,
 } from '../../gadget/index.ts';
 import { alikeFor, nameOf, restingPicture } from '../../lights/index.ts';
 import { codeOf, colourless } from '../lightCodes.ts';
@@ -35,8 +34,8 @@ function firstOther(gadget: Gadget, one: Settled, other: Settled) {
 /** Of a light that means something: slow enough to be counted, far from what harms. */
 const blinkUs = 1_000_000;
 
-const tells = (output: Output, state: State) => (action: Action) =>
-  action.kind === 'light' && action.outputId === output.id && state.entry.includes(action);
+const tells = (output: Output) => (action: Action) =>
+  action.kind === 'light' && action.outputId === output.id;
 
 /**
  * Lets it blink where the state itself turns the light on as it is entered, and every state that follows at once tells
@@ -44,16 +43,13 @@ const tells = (output: Output, state: State) => (action: Action) =>
  */
 function blinking({ flow }: Gadget, output: Output, { states: [state] }: Settled): Snag['mend'] {
   if (state === undefined || madeFor(state.id) !== null) return undefined;
-  const told = state.entry.filter(tells(output, state));
+  const told = state.entry.filter(tells(output));
   const [on] = told;
   if (told.length !== 1 || on!.kind !== 'light' || on!.light.mode !== 'on') return undefined;
   // States in others, and others beside: who is left and entered then is not told by its rules alone.
   if (state.parentId !== null || flow.states.some(({ parentId }) => parentId === state.id)) return undefined;
   const after = state.rules.flatMap(({ targetIds }) => targetIds).filter((id) => id !== state.id);
-  const toldAnew = (id: string) => {
-    const next = flow.states.find((one) => one.id === id)!;
-    return next.entry.some(tells(output, next));
-  };
+  const toldAnew = (id: string) => flow.states.find((one) => one.id === id)!.entry.some(tells(output));
   if (flow.layers.length > 0 || !after.every(toldAnew)) return undefined;
   const entry = state.entry.map((action): Action =>
     action === on ? { ...on, light: { mode: 'blink', periodUs: blinkUs } } : action,

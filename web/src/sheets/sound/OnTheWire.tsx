@@ -117,24 +117,21 @@ function toldWords(gadget: Gadget, { messages }: Telling): string {
 }
 
 /** Each message a piece, its status byte dark where it is sent. */
-function Bytes({ telling: { messages }, share }: { telling: Telling; share: number }) {
-  const all = messages.reduce((sum, { bytes }) => sum + bytes, 0);
+function Bytes({ telling, share }: { telling: Telling; share: number }) {
+  const all = count(bytesOf(telling), 'byte');
   return (
     <span
       className={classes.wire}
       style={{ width: `${share * 100}%` }}
-      title={count(all, 'byte')}
-      aria-label={count(all, 'byte')}
+      title={all}
+      aria-label={all}
       role="img"
     >
-      {messages.map(({ bytes, action }, n) => {
-        const whole = action.message === 'program' || action.message === 'pressure' ? 2 : 3;
-        return (
-          <span key={n} style={{ flexGrow: bytes }}>
-            {bytes === whole && <span className={classes.status} style={{ width: `${100 / bytes}%` }} />}
-          </span>
-        );
-      })}
+      {telling.messages.map(({ bytes, whole }, n) => (
+        <span key={n} style={{ flexGrow: bytes }}>
+          {whole && <span className={classes.status} style={{ width: `${100 / bytes}%` }} />}
+        </span>
+      ))}
     </span>
   );
 }

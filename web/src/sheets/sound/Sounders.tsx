@@ -1,13 +1,18 @@
 import { Button } from '@mantine/core';
-import { tuned, tuneFile, writeMidiFile, type Tune, type Tuned, type Tuning } from '@hum-lever/core';
+import {
+  isOutOfTune,
+  tuned,
+  tuneFile,
+  writeMidiFile,
+  type Tune,
+  type Tuned,
+  type Tuning,
+} from '@hum-lever/core';
 import { saveFile, showDuration } from '../../shared/index.ts';
 import { PlaceLink } from './PlaceLink.tsx';
 import { centsWords, pitchName, semitones } from './pitchWords.ts';
 import classes from './Sound.module.css';
 
-/** From about so many cents on a pitch is heard as out of tune. */
-const heardCents = 10;
-const isOff = ({ cents }: Tuned) => Math.abs(cents) > heardCents;
 /** Of many pitches and tunes so many are shown. */
 const [mostPitches, mostTunes] = [48, 12];
 
@@ -33,7 +38,7 @@ export function Sounders({ tuning }: { tuning: Tuning }) {
           </thead>
           <tbody>
             {pitches.slice(0, mostPitches).map((pitch) => (
-              <tr key={pitch.hz} data-off={isOff(pitch) || undefined}>
+              <tr key={pitch.hz} data-off={isOutOfTune(pitch) || undefined}>
                 <th scope="row" className="number">
                   {pitch.hz} Hz
                 </th>
@@ -83,9 +88,7 @@ function DrawnTune({ tune, pitchOf }: { tune: Tune; pitchOf: (hz: number) => Tun
   const { notes, place, name } = tune;
   const totalUs = notes.reduce((sum, { lengthUs }) => sum + lengthUs, 0);
   const sounding = notes.filter(({ hz }) => hz > 0).map(({ hz }) => semitones(hz));
-  const [low, high] = [Math.min(...sounding, 0), Math.max(...sounding, 0)];
-  const [lowest, highest] =
-    sounding.length > 0 ? [Math.min(...sounding), Math.max(...sounding)] : [low, high];
+  const [lowest, highest] = sounding.length > 0 ? [Math.min(...sounding), Math.max(...sounding)] : [0, 0];
   // Two octaves and more take no more room than that.
   const step = Math.min(5, 90 / Math.max(1, highest - lowest));
   const height = (highest - lowest) * step + noteHigh + gap;
@@ -118,7 +121,7 @@ function DrawnTune({ tune, pitchOf }: { tune: Tune; pitchOf: (hz: number) => Tun
         {drawn.map(
           (one) =>
             one && (
-              <g key={one.n} data-off={isOff(one.pitch) || undefined}>
+              <g key={one.n} data-off={isOutOfTune(one.pitch) || undefined}>
                 <rect
                   x={one.x + 0.5}
                   y={one.y}
