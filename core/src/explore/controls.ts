@@ -1,4 +1,4 @@
-import { everyCode, op, operands, type Code, type EventCodes, type FlowTables } from '../flow/index.ts';
+import { everyCode, op, operandsIn, type Code, type EventCodes, type FlowTables } from '../flow/index.ts';
 import type { Gadget, GestureKind, Knob } from '../gadget/index.ts';
 import { valueOf } from '../gesture/index.ts';
 import { keptDown, keyPlace, movesOf, type Move } from './moves.ts';
@@ -22,7 +22,7 @@ export class Controls {
   private readonly tables: FlowTables;
   private readonly codes: EventCodes;
   /** Controls whose place is kept, by number, with the place among the places. */
-  private readonly placeOf: ReadonlyMap<number, number>;
+  readonly placeOf: ReadonlyMap<number, number>;
 
   /** @param seen further expressions that may ask where a control is */
   constructor(gadget: Gadget, tables: FlowTables, codes: EventCodes, seen: readonly Code[] = []) {
@@ -181,7 +181,6 @@ const restOf = (control: Gadget['controls'][number]): number =>
 function controlsAsked(tables: FlowTables, seen: readonly Code[]): ReadonlySet<number> {
   const found = new Set(tables.layers.flatMap(({ held }) => (held >= 0 ? [held] : [])));
   for (const code of [...everyCode(tables), ...seen])
-    for (let at = 0; at < code.length; at += 1 + operands(code[at]!))
-      if (code[at] === op.control) found.add(code[at + 1]!);
+    for (const control of operandsIn(code, op.control)) found.add(control);
   return found;
 }

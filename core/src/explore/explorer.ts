@@ -16,6 +16,7 @@ import { limits as documentLimits, type Gadget } from '../gadget/index.ts';
 import { withMenus } from '../menu/index.ts';
 import { freshWork, renew, StandsStill, workSoFar, type Cause } from '../kernel/index.ts';
 import { Controls } from './controls.ts';
+import type { Depends } from './dependence.ts';
 import type { Move } from './moves.ts';
 import { Outcomes } from './outcomes.ts';
 import { influencing, variablesIn } from './influence.ts';
@@ -41,9 +42,34 @@ export interface ExploreLimits {
 export type Followed = Iterable<string> | 'all';
 export const usualLimits: ExploreLimits = { states: 200_000, edges: 3_000_000, work: 20_000_000_000 };
 
-/** What of outputs joins the state of a walk where somebody asks for it: 32 bits, and what each order makes of them. */
-export interface Joined {
-  after(bits: number, outputId: string, order: OutputOrder): number;
+/** What is looked at by itself: what of outputs joins the state of a walk for it, and what it depends on. */
+export interface Watched {
+  /** 32 bits, and what an order makes of them. @param controlId whose doing the order is; null: a timer's */
+  after(bits: number, outputId: string, order: OutputOrder, controlId: string | null): number;
+  /** Moments that are alike in these are taken for one; null: in everything. */
+  only: Depends | null;
+}
+
+/** What every walk of a gadget begins with. */
+interface Ground {
+  gadget: Gadget;
+  tables: FlowTables;
+  codes: EventCodes;
+  controls: Controls;
+}
+const grounds = new WeakMap<Gadget, Ground>();
+
+/** Worked out once for a gadget, however often it is walked. */
+export function groundOf(document: Gadget): Ground {
+  let ground = grounds.get(document);
+  if (!ground) {
+    const gadget = withMenus(document);
+    const { tables } = compileFlow(gadget);
+    const codes = eventCodes(gadget);
+    ground = { gadget, tables, codes, controls: new Controls(gadget, tables, codes) };
+    grounds.set(document, ground);
+  }
+  return ground;
 }
 
 /** Long after anything was entered, for what depends on time. */
@@ -78,6 +104,9 @@ export class Explorer {
   cut = false;
 
   private readonly limits: ExploreLimits;
+  private readonly only: Depends | null;
+  /** Numbers of the moves that make a difference. */
+  private readonly live: readonly number[];
   private readonly packing: Packing;
   private readonly store: StateStore;
   private readonly scratch: Int32Array;
@@ -101,28 +130,31 @@ export class Explorer {
   private readonly work = freshWork();
   private readonly outcomes = new Outcomes(() => this.caveats.add('chance'));
 
-  /** @param joined what of outputs belongs to a state as well */
+  /** @param watched what is looked at by itself; null: everything is walked */
   constructor(
-    gadget: Gadget,
+    document: Gadget,
     limits: ExploreLimits = usualLimits,
     also: Followed = [],
-    joined: Joined | null = null,
+    watched: Watched | null = null,
   ) {
-    this.gadget = gadget = withMenus(gadget);
+    const { gadget, tables, codes, controls } = groundOf(document);
+    this.gadget = gadget;
     this.limits = limits;
-    this.tables = compileFlow(gadget).tables;
-    this.codes = eventCodes(gadget);
+    this.tables = tables;
+    this.codes = codes;
     this.fired = Array<boolean>(this.tables.ruleIds.length).fill(false);
     this.entered = Array<boolean>(this.tables.stateIds.length).fill(false);
-    this.controls = new Controls(gadget, this.tables, this.codes);
+    this.controls = controls;
     this.moves = this.controls.moves;
     this.followed = followedIn(gadget, this.tables, also);
     const { placed } = this.controls;
     // It lies behind the places of the controls.
-    this.packing = packingOf(this.tables, placed + (joined ? 1 : 0), this.followed);
-    this.store = new StateStore(this.packing.words);
+    this.packing = packingOf(this.tables, placed + (watched ? 1 : 0), this.followed);
+    this.only = watched?.only ?? null;
+    this.store = new StateStore(this.packing.words, this.only ? this.telling(this.only) : undefined);
+    this.live = this.only ? this.controls.live.filter(this.makesADifference(this.only)) : this.controls.live;
     this.scratch = new Int32Array(this.packing.words);
-    this.places = [...this.controls.atRest(), ...(joined ? [0] : [])];
+    this.places = [...this.controls.atRest(), ...(watched ? [0] : [])];
     const carried = () => {
       this.caveats.add('heard');
       return this.carrying;
@@ -142,9 +174,9 @@ export class Explorer {
         return this.outcomes.choose(2) === 0 ? 0 : longMs;
       },
       fired: (rule) => (this.fired[rule] = true),
-      ...(joined && {
+      ...(watched && {
         told: (outputId, order) => {
-          this.places[placed] = joined.after(this.places[placed]!, outputId, order);
+          this.places[placed] = watched.after(this.places[placed]!, outputId, order, this.doing);
         },
       }),
       outside: (variable, wanted) => {
@@ -181,6 +213,24 @@ export class Explorer {
     this.restless.push({ from, step, where, cause });
   }
 
+  /** Whose doing the step under way is; null: nobody's. */
+  private get doing(): string | null {
+    if (this.from < 0 || this.step.kind !== 'move') return null;
+    return this.moves[this.step.move]!.controlId;
+  }
+  private makesADifference({ controls, events }: Depends): (move: number) => boolean {
+    const moved = new Set([...controls].map((number) => this.gadget.controls[number]!.id));
+    return (number) => {
+      const move = this.moves[number]!;
+      return moved.has(move.controlId) || move.events.some((event) => events.has(event));
+    };
+  }
+  /** The bits that tell states apart, where only so much makes a difference; what has joined them always does. */
+  private telling(only: Depends): Int32Array {
+    const places = new Set([...only.controls].flatMap((number) => this.controls.placeOf.get(number) ?? []));
+    return this.packing.tells({ ...only, places: places.add(this.controls.placed) });
+  }
+
   /** Slots of the followed variables. */
   get slots(): readonly number[] {
     return this.packing.slots;
@@ -197,6 +247,10 @@ export class Explorer {
       all,
     ];
     return { states: of(this.entered, inner), rules: of(this.fired, this.fired.length) };
+  }
+  /** What it has cost so far, in the kernel's parts. */
+  get spent(): number {
+    return workSoFar(this.work);
   }
   /** States that are still to be walked from. */
   get waiting(): number {
@@ -253,8 +307,7 @@ export class Explorer {
       this.walkFrom(this.head);
       this.head += 1;
       const { states: mostStates, edges, work } = this.limits;
-      if (this.store.count > mostStates || this.edgeFrom.length > edges || workSoFar(this.work) > work)
-        this.cut = true;
+      if (this.store.count > mostStates || this.edgeFrom.length > edges || this.spent > work) this.cut = true;
     }
     this.complete = !this.cut && this.head === this.store.count;
     return this.complete || this.cut;
@@ -263,9 +316,12 @@ export class Explorer {
   private walkFrom(from: number): void {
     this.load(from);
     if (this.state.ended) return;
+    const { only } = this;
+    const timers = only && { rule: only.timed, timer: only.timers, signal: only.signals };
     for (const { what, number } of [...this.state.timers])
-      if (what !== 'save') this.take(from, { kind: 'timer', what, number });
-    for (const move of this.controls.live) this.take(from, { kind: 'move', move });
+      if (what !== 'save' && (!timers || timers[what].has(number)))
+        this.take(from, { kind: 'timer', what, number });
+    for (const move of this.live) this.take(from, { kind: 'move', move });
   }
 
   private take(from: number, step: Step): void {

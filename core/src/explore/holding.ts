@@ -1,186 +1,209 @@
-import type { OutputOrder } from '../flow/index.ts';
 import {
-  allActions,
-  controlsHeard,
-  isOfKeys,
-  isOutputAction,
-  keysOf,
-  nestingOf,
-  placedActions,
-  writtenIn,
-  type Action,
-  type Derived,
-  type Gadget,
-  type Nesting,
-  type PlacedActions,
-  type SnagWay,
-} from '../gadget/index.ts';
+  everyCode,
+  isKeyNumber,
+  op,
+  operandsIn,
+  type Code,
+  type CompiledAction,
+  type FlowTables,
+  type OutputOrder,
+} from '../flow/index.ts';
+import { gestureKinds, keySetsOf, type Derived, type Gadget, type SnagWay } from '../gadget/index.ts';
 import { asMeant } from '../gesture/index.ts';
 import { holdingBy, isHeldNow } from '../machine/index.ts';
-import { Explorer, type Joined } from './explorer.ts';
-import { variablesIn } from './influence.ts';
+import { dependsOn, type Depends } from './dependence.ts';
+import { Explorer, groundOf, type Watched } from './explorer.ts';
+import { allMeant, variablesNaming, type Meant } from './meant.ts';
 import { scriptOf, type Arrived } from './script.ts';
 
-/** Bits of one number: more than so many keys or notes that a walk comes to are not followed. */
-const mostFollowed = 31;
+/** What is on at once is kept by number: more than so many different ways to be on are not told apart. */
+const mostWays = 4_096;
 
-/** What is on at outputs as it joins a walk: a bit for each that comes on, given out in the order of their coming. */
-class Held implements Joined {
-  private readonly bits = new Map<string, Map<number, number>>();
-  private given = 0;
+/** What one or several controls have begun of something, and nobody has ended; it joins a walk as a number. */
+class Begun implements Watched {
+  readonly only: Depends | null;
+  /** Not all could be kept apart: nothing can be said of what was never found. */
+  full = false;
+  private readonly meant: Meant;
+  private readonly controlIds: ReadonlySet<string>;
+  private readonly ways: string[] = [''];
 
-  after(bits: number, outputId: string, order: OutputOrder): number {
+  constructor(meant: Meant, controlIds: readonly string[], only: Depends | null) {
+    this.meant = meant;
+    this.controlIds = new Set(controlIds);
+    this.only = only;
+  }
+
+  after(way: number, outputId: string, order: OutputOrder, controlId: string | null): number {
+    if (outputId !== this.meant.outputId) return way;
     const change = holdingBy(order);
-    if (!change) return bits;
-    const { what, which, how } = change;
-    if (what === null || which === null) return bits & ~this.maskOf(outputId, what);
-    const bit = this.bitOf(`${outputId} ${what}`, which, how === 'begins');
-    return how === 'begins' ? bits | bit : bits & ~bit;
+    if (!change || (change.what !== null && change.what !== this.meant.what)) return way;
+    if (change.how === 'begins' && (controlId === null || !this.controlIds.has(controlId))) return way;
+    if (change.which === null) return 0;
+    const on = new Set(this.ways[way]!.split(' ').filter(Boolean));
+    if (change.how === 'begins') on.add(String(change.which));
+    else on.delete(String(change.which));
+    return this.numbered([...on].sort().join(' '));
   }
-  /** Of all that has come on of it so far; of null: of the whole output. */
-  maskOf(outputId: string, what: string | null): number {
-    let mask = 0;
-    for (const [key, known] of this.bits)
-      if (what === null ? key.startsWith(`${outputId} `) : key === `${outputId} ${what}`)
-        for (const bit of known.values()) mask |= bit;
-    return mask;
-  }
-  private bitOf(key: string, which: number, comes: boolean): number {
-    const known = this.bits.get(key) ?? new Map<number, number>();
-    const bit = known.get(which);
-    if (bit !== undefined) return bit;
-    if (!comes || this.given >= mostFollowed) return 0;
-    this.bits.set(key, known.set(which, 1 << this.given));
-    this.given += 1;
-    return known.get(which)!;
+
+  private numbered(way: string): number {
+    const known = this.ways.indexOf(way);
+    if (known >= 0) return known;
+    if (this.ways.length >= mostWays) {
+      this.full = true;
+      return 0;
+    }
+    return this.ways.push(way) - 1;
   }
 }
 
-/** Something that is meant to be on while any of these controls is down, and never else. */
-interface Meant {
-  outputId: string;
-  what: string;
-  controlIds: readonly string[];
+/** Expressions of an order that say which it begins or ends: those that say no more than which key it is matter not. */
+function namingOf(action: CompiledAction): readonly Code[] {
+  if (action.kind !== 'tell') return [];
+  return action.order.fields.flatMap((field) =>
+    field.role === 'expression' && !isKeyNumber(field.code) ? [field.code] : [],
+  );
 }
 
-/** Controls whose press or release does what stands there. */
-function byHand(
-  gadget: Gadget,
-  { rule, where, key }: PlacedActions,
-  gesture: 'press' | 'release',
-): readonly string[] {
-  if (key && where !== gesture) return [];
-  if (key) return 'setId' in key ? keysOf(gadget, key.setId) : [key.controlId];
-  if (!rule || !isOfKeys(rule.trigger) || rule.trigger.gesture !== gesture) return [];
-  return controlsHeard(gadget, rule.trigger);
+/** What is said of something that is meant to be on while a control is down. */
+export interface HeldVerdict extends Meant {
+  /** never: on no way it stays on. unknown: not everything could be looked at. */
+  verdict: 'never' | 'stuck' | 'unknown';
+  /** Moments that were looked at, of so many controls; those that are alike in every way are one. */
+  states: number;
+  kinds: number;
+  /** Where it stays on, innermost, and how it comes to that. */
+  stuck: { stateId: string; way: SnagWay } | null;
 }
 
-const doesTo =
-  (outputId: string, what: string, how: 'begins' | 'ends') =>
-  (action: Action): boolean => {
-    if (!isOutputAction(action) || action.outputId !== outputId) return false;
-    const change = holdingBy(action);
-    return change?.how === how && (change.what === null || change.what === what);
-  };
+/** So much is walked with every edit of a gadget that holds something, all of it together. */
+const checked = { states: 2_000, edges: 60_000, work: 100_000_000 };
 
-/** Whether what is pressed there is let go there: for the same key of a layer, or in a state where the press leaves it. */
-function isPaired(nesting: Nesting, pressing: PlacedActions, releasing: PlacedActions): boolean {
-  if (pressing.key || releasing.key) return pressing.key === releasing.key;
-  const after = [pressing.state!.id, ...(pressing.rule?.targetIds ?? [])];
-  const at = releasing.state!.id;
-  return after.some((id) => id === at || nesting.isInside(id, at) || nesting.isInside(at, id));
-}
+class Holding {
+  private readonly gadget: Gadget;
+  private readonly tables: FlowTables;
+  private readonly derived: Derived;
+  private left = checked.work;
 
-/**
- * Controls that begin it, each of them meant to end it as well where it begins it; none where something else begins it,
- * or where one of them does not end it: then it may be meant to stay.
- */
-function meantWhileDown(
-  gadget: Gadget,
-  nesting: Nesting,
-  lists: readonly PlacedActions[],
-  outputId: string,
-  what: string,
-): string[] {
-  const pressing = lists.filter(({ actions }) => actions.some(doesTo(outputId, what, 'begins')));
-  const releasing = lists.filter(({ actions }) => actions.some(doesTo(outputId, what, 'ends')));
-  const presses = pressing.map((one) => {
-    const lets = new Set(
-      releasing
-        .filter((other) => isPaired(nesting, one, other))
-        .flatMap((other) => byHand(gadget, other, 'release')),
+  constructor(gadget: Gadget, derived: Derived) {
+    this.gadget = asMeant(gadget);
+    this.tables = groundOf(this.gadget).tables;
+    this.derived = derived;
+  }
+
+  verdictOf(meant: Meant): HeldVerdict {
+    const { gadget } = this;
+    const wanted = (action: CompiledAction) => this.concerns(action, meant);
+    const numberOf = (id: string) => gadget.controls.findIndex((one) => one.id === id);
+    const slices = meant.controlIds.map((id) => ({
+      controlIds: [id],
+      only: dependsOn(this.tables, wanted, numberOf(id), namingOf),
+    }));
+    // Where nothing can be told apart, one walk is for all of them.
+    const walks = slices.every(({ only }) => only)
+      ? this.oneOfEachKind(slices as { controlIds: string[]; only: Depends }[])
+      : [{ controlIds: meant.controlIds, only: null }];
+    const said: HeldVerdict = { ...meant, verdict: 'never', states: 0, kinds: walks.length, stuck: null };
+    for (const { controlIds, only } of walks) {
+      const { states, sure, stuck } = this.walk(meant, controlIds, only);
+      said.states += states;
+      if (stuck) return { ...said, verdict: 'stuck', stuck };
+      if (!sure) said.verdict = 'unknown';
+    }
+    return said;
+  }
+
+  /** Whether an action may begin or end it. */
+  private concerns(action: CompiledAction, { outputId, what }: Meant): boolean {
+    if (action.kind !== 'tell' || this.tables.outputIds[action.output] !== outputId) return false;
+    const { kind, fields, known } = action.order;
+    // As it stands in the document: what is worked out is not known yet.
+    const said = Object.fromEntries(
+      fields.map((field) => [field.name, field.role === 'constant' ? field.value : '']),
     );
-    const ids = byHand(gadget, one, 'press');
-    return ids.every((id) => lets.has(id)) ? ids : [];
-  });
-  return presses.every((ids) => ids.length > 0) ? [...new Set(presses.flat())] : [];
-}
-
-function allMeant(gadget: Gadget): Meant[] {
-  const lists = placedActions(gadget.flow);
-  const nesting = nestingOf(gadget.flow);
-  const found = new Map<string, Meant>();
-  for (const action of allActions(gadget).filter(isOutputAction)) {
-    const { how, what = null } = holdingBy(action) ?? {};
-    const { outputId } = action;
-    if (how !== 'begins' || what === null || found.has(`${outputId} ${what}`)) continue;
-    const controlIds = meantWhileDown(gadget, nesting, lists, outputId, what);
-    found.set(`${outputId} ${what}`, { outputId, what, controlIds });
+    const change = holdingBy(known ?? ({ ...said, kind } as unknown as OutputOrder));
+    return change !== null && (change.what === null || change.what === what);
   }
-  return [...found.values()].filter(({ controlIds }) => controlIds.length > 0);
-}
 
-/** Variables that say which note it is: a walk has to follow them, although no rule asks for them. */
-function askedOf(gadget: Gadget): string[] {
-  const written = allActions(gadget)
-    .filter((action) => isOutputAction(action) && holdingBy(action) !== null)
-    .flatMap((action) => writtenIn(action).expressions);
-  return written.flatMap((text) => variablesIn(gadget, text));
-}
-
-/** Something that stays on, with none of its controls down. */
-export interface Stuck extends Meant {
-  /** Innermost, where it was first found so. */
-  stateId: string;
-  way: SnagWay;
-}
-
-/** So much is walked with every edit of a gadget that holds something. */
-const checked = { states: 2_000, edges: 30_000, work: 100_000_000 };
-
-/** The first state that was found in which each of them is on, with none of its controls down. */
-function firstStates(explorer: Explorer, held: Held, meant: readonly Meant[]): Map<Meant, number> {
-  const numbers = new Map(explorer.gadget.controls.map(({ id }, number) => [id, number]));
-  const masks = meant.map(({ outputId, what }) => held.maskOf(outputId, what));
-  const found = new Map<Meant, number>();
-  for (let id = 0; id < explorer.count && found.size < meant.length; id += 1) {
-    explorer.load(id);
-    const { joined, surroundings } = explorer;
-    const isUp = (controlId: string) => surroundings.control(numbers.get(controlId)!) === 0;
-    for (const [n, one] of meant.entries())
-      if ((joined & masks[n]!) !== 0 && !found.has(one) && one.controlIds.every(isUp)) found.set(one, id);
+  private walk(meant: Meant, controlIds: readonly string[], only: Depends | null) {
+    const { gadget, derived } = this;
+    const begun = new Begun(meant, controlIds, only);
+    const also = only
+      ? [...only.variables.keys()].map((number) => this.tables.variableIds[number]!)
+      : variablesNaming(gadget);
+    const explorer = new Explorer(gadget, { ...checked, work: this.left }, also, begun);
+    explorer.advance(checked.states);
+    this.left -= explorer.spent;
+    const found = this.firstStuck(explorer, meant);
+    const sure = explorer.complete && !begun.full && explorer.restless.length === 0;
+    const nothing = { states: explorer.count, sure: sure && found < 0, stuck: null };
+    if (found < 0) return nothing;
+    const isOn: Arrived = (_flow, { outputs }) => {
+      const state = outputs[meant.outputId];
+      return state !== undefined && isHeldNow(state, meant.what);
+    };
+    const { confirmed, ...way } = scriptOf(explorer, explorer.pathTo(found), isOn, 2, derived.effort);
+    // Times are left out of the walk: what cannot be played at real times is not told.
+    return confirmed ? { ...nothing, stuck: { stateId: explorer.innermostIn(found)[0]!, way } } : nothing;
   }
-  return found;
+
+  /** The first moment in which it is on, and none of its controls is down; -1: none. */
+  private firstStuck(explorer: Explorer, { controlIds }: Meant): number {
+    const numbers = controlIds.map((id) => explorer.gadget.controls.findIndex((one) => one.id === id));
+    for (let id = 0; id < explorer.count; id += 1) {
+      explorer.load(id);
+      const { joined, surroundings } = explorer;
+      if (joined !== 0 && numbers.every((number) => surroundings.control(number) === 0)) return id;
+    }
+    return -1;
+  }
+
+  /**
+   * Keys of a set that only rules for any key of it hear, and that nothing tells apart, are one kind: what holds of one
+   * holds of all.
+   */
+  private oneOfEachKind(slices: readonly { controlIds: string[]; only: Depends }[]) {
+    const kinds = new Set<string>();
+    return slices.filter(({ controlIds: [id], only }) => {
+      const kind = only.byNumber ? null : this.kindOf(id!);
+      if (kind === null) return true;
+      if (kinds.has(kind)) return false;
+      kinds.add(kind);
+      return true;
+    });
+  }
+
+  /** null: something tells it apart from all others. */
+  private kindOf(controlId: string): string | null {
+    const { gadget, tables } = this;
+    const number = gadget.controls.findIndex(({ id }) => id === controlId);
+    const set = keySetsOf(gadget).find(({ controlIds }) => controlIds.includes(controlId));
+    if (!set) return null;
+    const from = number * gestureKinds.length;
+    const events = gestureKinds.map((_, n) => from + n);
+    const asked = everyCode(tables).some((code) => operandsIn(code, op.control).includes(number));
+    const held = tables.layers.some((layer) => layer.held === number);
+    if (asked || held || events.some((event) => tables.ruleEvent.includes(event))) return null;
+    const { moves } = groundOf(gadget).controls;
+    if (gadget.chords.some(({ controlIds }) => controlIds.includes(controlId))) return null;
+    const shape = moves
+      .filter((move) => move.controlId === controlId)
+      .map(({ what, events: ones, key }) => [what, key, ones.map((event) => event - from)]);
+    return JSON.stringify([
+      set.id,
+      shape,
+      events.map((event) => tables.keyEvents.get(event)?.also ?? null),
+      tables.layers.map(({ keys }) => keys.get(number) ?? null),
+    ]);
+  }
 }
 
-/**
- * All that is meant to be on while a control is down, and stays on by some way; once per check run. Times are left out
- * of the walk: what cannot be played at real times is not told.
- */
-export function stuckOn(gadget: Gadget, derived: Derived): readonly Stuck[] {
-  return derived.once('explore.stuck', () => {
+/** What becomes of all that is meant to be on while a control is down; once per check run. */
+export function heldVerdicts(gadget: Gadget, derived: Derived): readonly HeldVerdict[] {
+  return derived.once('explore.held', () => {
     const meant = allMeant(gadget);
     if (meant.length === 0 || derived.effort.left <= 0) return [];
-    const held = new Held();
-    const explorer = new Explorer(asMeant(gadget), checked, askedOf(gadget), held);
-    explorer.advance(checked.states);
-    return [...firstStates(explorer, held, meant)].flatMap(([one, id]): Stuck[] => {
-      const isOn: Arrived = (_flow, { outputs }) => {
-        const state = outputs[one.outputId];
-        return state !== undefined && isHeldNow(state, one.what);
-      };
-      const { confirmed, ...way } = scriptOf(explorer, explorer.pathTo(id), isOn, 2, derived.effort);
-      return confirmed ? [{ ...one, stateId: explorer.innermostIn(id)[0]!, way }] : [];
-    });
+    const holding = new Holding(gadget, derived);
+    return meant.map((one) => holding.verdictOf(one));
   });
 }

@@ -6,6 +6,7 @@ import {
   type FlowTables,
   type FlowTimer,
 } from '../flow/index.ts';
+import type { Depends } from './dependence.ts';
 
 /** What an exploration keeps of a flow: everything that its future depends on, times apart. */
 export interface Packing {
@@ -16,7 +17,12 @@ export interface Packing {
   pack(state: FlowState, places: readonly number[], into: Int32Array, at: number): void;
   /** Puts a packed state back into a flow state and the places of knobs. */
   unpack(from: Int32Array, at: number, state: FlowState, places: number[]): void;
+  /** Of each word the bits that tell two states apart, where only so much makes a difference. */
+  tells(only: Told): Int32Array;
 }
+
+/** What makes a difference: what something depends on, and which of the places are kept for it. */
+export type Told = Omit<Depends, 'controls'> & { places: ReadonlySet<number> };
 
 /** Number of the lowest bit that is set. */
 const lowest = (bits: number): number => 31 - Math.clz32(bits & -bits);
@@ -98,6 +104,29 @@ export function packingOf(tables: FlowTables, knobs: number, variables: Readonly
   return {
     words,
     slots: kept,
+    tells(only) {
+      const into = new Int32Array(words);
+      for (const state of only.states) setBit(into, 0, state);
+      // What is remembered of where one was.
+      into.fill(-1, from.history, valuesAt);
+      for (const [variable, place] of only.variables)
+        for (const [n, slot] of slotsOf(tables, new Set([variable])).entries()) {
+          const at = kept.indexOf(slot);
+          if (at < 0 || (place !== null && place !== n)) continue;
+          into[valuesAt + at] = -1;
+          if (saved > 0) into[savedAt + at] = -1;
+        }
+      const kinds = { rule: only.timed, timer: only.timers, signal: only.signals };
+      for (const [bit, { what, number }] of timers.entries()) {
+        if (what === 'save' || !kinds[what].has(number)) continue;
+        setBit(into, timersAt, bit);
+        if (what === 'timer') setBit(into, everyAt, number);
+      }
+      for (let key = 0; key < layers; key += 1) if (only.layered.has(key)) into[layersAt + key] = -1;
+      for (const place of only.places) into[placesAt + place] = -1;
+      into[words - 1] = -1;
+      return into;
+    },
     pack(state, places, into, at) {
       into.fill(0, at, at + words);
       const { atoms, history, values } = state;

@@ -1,13 +1,19 @@
-/** Packed states, each once, found by hash. Grows by doubling; ids are whole from 0 in the order of adding. */
+/**
+ * Packed states, each once, found by hash: of those that are alike in the bits that tell, the first that came. Ids are
+ * whole from 0 in the order of adding.
+ */
 export class StateStore {
   readonly words: number;
   count = 0;
   private arena: Int32Array;
   private table: Int32Array;
   private mask: number;
+  /** Of each word, the bits that tell two states apart. */
+  private readonly tells: Int32Array;
 
-  constructor(words: number) {
+  constructor(words: number, tells: Int32Array = new Int32Array(words).fill(-1)) {
     this.words = words;
+    this.tells = tells;
     this.arena = new Int32Array(words * 1_024);
     this.table = new Int32Array(4_096);
     this.mask = this.table.length - 1;
@@ -21,16 +27,19 @@ export class StateStore {
   /** FNV-1a over whole words, folded, with a last mix. */
   private hash(of: Int32Array, at: number): number {
     let hash = 0x811c9dc5;
-    for (let word = at; word < at + this.words; word += 1) hash = Math.imul(hash ^ of[word]!, 0x01000193);
+    const { words, tells } = this;
+    for (let word = 0; word < words; word += 1)
+      hash = Math.imul(hash ^ (of[at + word]! & tells[word]!), 0x01000193);
     hash ^= hash >>> 15;
     hash = Math.imul(hash, 0x85ebca6b);
     return (hash ^ (hash >>> 13)) & this.mask;
   }
 
   private same(of: Int32Array, at: number, id: number): boolean {
-    const { arena, words } = this;
+    const { arena, words, tells } = this;
     const start = id * words;
-    for (let word = 0; word < words; word += 1) if (arena[start + word] !== of[at + word]) return false;
+    for (let word = 0; word < words; word += 1)
+      if (((arena[start + word]! ^ of[at + word]!) & tells[word]!) !== 0) return false;
     return true;
   }
 

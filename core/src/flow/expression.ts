@@ -92,12 +92,25 @@ const reading: ReadonlySet<number> = new Set([
   op.isText,
 ]);
 
-function has(code: Code, operation: number): boolean {
-  for (let at = 0; at < code.length; at += 1 + operands(code[at]!)) if (code[at] === operation) return true;
-  return false;
-}
+const has = (code: Code, operation: number): boolean => countIn(code, operation) > 0;
 /** Whether it is a number as it is written. */
 export const isNumber = (code: Code): boolean => code.length === 2 && code[0] === op.push;
+/** Whether it is the number of the key alone, as the event carries it. */
+export const isKeyNumber = (code: Code): boolean =>
+  code.length === 3 && code[0] === op.push && code[1] === 0 && code[2] === op.heard;
+/** How often it does one operation. */
+export function countIn(code: Code, operation: number): number {
+  let count = 0;
+  for (let at = 0; at < code.length; at += 1 + operands(code[at]!)) if (code[at] === operation) count += 1;
+  return count;
+}
+/** First operands of one operation, in order. */
+export function operandsIn(code: Code, operation: number): number[] {
+  const found: number[] = [];
+  for (let at = 0; at < code.length; at += 1 + operands(code[at]!))
+    if (code[at] === operation) found.push(code[at + 1]!);
+  return found;
+}
 /** Whether it draws chance. */
 export const drawsIn = (code: Code): boolean => has(code, op.random);
 /** Whether it comes to something else as time goes by, and nothing happens. */

@@ -1,6 +1,16 @@
 export { ExpressionError } from './error.ts';
 export { guardParts } from './parse.ts';
-export { compileExpression, compileTyped, op, operands, slotsRead, type Code } from './expression.ts';
+export {
+  compileExpression,
+  compileTyped,
+  countIn,
+  isKeyNumber,
+  op,
+  operands,
+  operandsIn,
+  slotsRead,
+  type Code,
+} from './expression.ts';
 export { bare, constantValue, evaluate, uses, type Mishap, type Surroundings } from './evaluate.ts';
 export { scopeOf, type Scope } from './scope.ts';
 export { functions } from './types.ts';

@@ -1,5 +1,5 @@
 import type { Derived, Gadget, OutputKind, Snag } from '../../gadget/index.ts';
-import { stuckOn } from '../holding.ts';
+import { heldVerdicts } from '../holding.ts';
 import { nameOfState } from './explored.ts';
 
 /** What stays on at outputs of one kind, each as a snag of that rule. @param word for what is on, in its values */
@@ -10,9 +10,10 @@ export function stuckSnags(
   rule: string,
   word: string,
 ): Snag[] {
-  return stuckOn(gadget, derived).flatMap(({ outputId, what, controlIds, stateId, way }): Snag[] => {
+  return heldVerdicts(gadget, derived).flatMap(({ outputId, what, controlIds, stuck }): Snag[] => {
     const output = gadget.outputs.find(({ id }) => id === outputId);
-    if (output?.kind !== kind) return [];
+    if (output?.kind !== kind || !stuck) return [];
+    const { stateId, way } = stuck;
     const controls = gadget.controls.filter(({ id }) => controlIds.includes(id));
     return [
       {

@@ -1,0 +1,355 @@
+import {
+  codesOf,
+  countIn,
+  isKeyNumber,
+  noEvent,
+  op,
+  operands,
+  operandsIn,
+  slotsRead,
+  stateType,
+  type Code,
+  type CompiledAction,
+  type FlowTables,
+} from '../flow/index.ts';
+import { gestureKinds } from '../gadget/index.ts';
+
+/** Parts of a flow that something depends on, by number; all others make no difference to it. */
+export interface Depends {
+  states: ReadonlySet<number>;
+  /** With the place of a list that matters; null: all of it. */
+  variables: ReadonlyMap<number, number | null>;
+  /** Rules with a timer of their own, named timers and signals. */
+  timed: ReadonlySet<number>;
+  timers: ReadonlySet<number>;
+  signals: ReadonlySet<number>;
+  /** Where they lie. */
+  controls: ReadonlySet<number>;
+  /** In which layer their key was pressed. */
+  layered: ReadonlySet<number>;
+  /** What is heard of outside that makes a difference, by number. */
+  events: ReadonlySet<number>;
+  /** It goes by the number of the key in its set: what holds of one key need not hold of another. */
+  byNumber: boolean;
+}
+
+/** Where a list of actions stands. */
+type Context =
+  | { of: 'rule'; rule: number }
+  /** On entering or leaving it, or where entering it leads. */
+  | { of: 'state'; state: number }
+  | { of: 'layer'; layer: number; control: number };
+
+interface PlacedList {
+  actions: readonly CompiledAction[];
+  context: Context;
+}
+
+function listsOf({ entry, exit, beginActions, ruleActions, layers }: FlowTables): PlacedList[] {
+  const ofStates = [entry, exit, beginActions].flatMap((lists) =>
+    lists.map((actions, state): PlacedList => ({ actions, context: { of: 'state', state } })),
+  );
+  return [
+    ...ofStates,
+    ...ruleActions.map((actions, rule): PlacedList => ({ actions, context: { of: 'rule', rule } })),
+    ...layers.flatMap(({ keys }, layer) =>
+      [...keys].flatMap(([control, { press, release }]) =>
+        [press, release].map((actions): PlacedList => ({
+          actions,
+          context: { of: 'layer', layer, control },
+        })),
+      ),
+    ),
+  ].filter(({ actions }) => actions.length > 0);
+}
+
+/** First slots of lists of which it asks for the place of the key's own number, each as often as it does. */
+function placesByKey(code: Code): number[] {
+  const slots: number[] = [];
+  for (let at = 0; at < code.length; at += 1 + operands(code[at]!))
+    if (code[at] === op.place && isKeyNumber(code.slice(at - 3, at))) slots.push(code[at + 1]!);
+  return slots;
+}
+
+/**
+ * What decides when some actions are done, and with which numbers: the states they are done in, the rules that lead
+ * there or away, what those ask and wait for, and so on (a slice of the flow, backwards). What is left out can do nothing
+ * to them, now or later: two moments that differ by it alone go on alike, as far as those actions are concerned. It errs
+ * by taking in too much. null: everything may have a say.
+ * @param wanted whether an action is one of them
+ * @param key the control whose doing is looked at, by number; rules for any key of its set are looked at as its own
+ * @param worked expressions of such an action that matter
+ */
+export function dependsOn(
+  tables: FlowTables,
+  wanted: (action: CompiledAction) => boolean,
+  key: number,
+  worked: (action: CompiledAction) => readonly Code[],
+): Depends | null {
+  // What hears everything, and what remembers where one was, is not taken apart.
+  if (tables.remembers || tables.ruleEvent.includes(noEvent.any)) return null;
+  return new Slice(tables, wanted, key, worked).depends;
+}
+
+class Slice {
+  readonly depends = {
+    states: new Set<number>(),
+    variables: new Map<number, number | null>(),
+    timed: new Set<number>(),
+    timers: new Set<number>(),
+    signals: new Set<number>(),
+    controls: new Set<number>(),
+    layered: new Set<number>(),
+    events: new Set<number>(),
+    byNumber: false,
+  };
+  private readonly tables: FlowTables;
+  private readonly lists: readonly PlacedList[];
+  private readonly key: number;
+  /** Rules, with whether all controls that they hear count, or only the one that is looked at. */
+  private readonly rules = new Map<number, 'own' | 'all'>();
+  private readonly hears: readonly ReadonlySet<number>[];
+  /** Each is looked at once, so this ends. */
+  private readonly todo: (() => void)[] = [];
+
+  constructor(
+    tables: FlowTables,
+    wanted: (action: CompiledAction) => boolean,
+    key: number,
+    worked: (action: CompiledAction) => readonly Code[],
+  ) {
+    this.tables = tables;
+    this.key = key;
+    this.lists = listsOf(tables);
+    this.hears = tables.ruleEvent.map((event) => this.eventsOf(event));
+    for (const { actions, context } of this.lists)
+      for (const action of actions)
+        if (wanted(action)) {
+          this.context(context, 'own');
+          for (const code of worked(action)) this.code(code, this.isOfKeys(context));
+        }
+    for (let next = this.todo.pop(); next; next = this.todo.pop()) next();
+  }
+
+  /** Events that a rule hears by that number: gestures of keys in a set, or itself. */
+  private eventsOf(wants: number): ReadonlySet<number> {
+    const ofKeys = [...this.tables.keyEvents].flatMap(([event, { also }]) =>
+      also?.includes(wants) ? [event] : [],
+    );
+    return new Set(ofKeys.length > 0 || wants < 0 ? ofKeys : [wants]);
+  }
+
+  private add(set: Set<number>, one: number, then: () => void): void {
+    if (set.has(one)) return;
+    set.add(one);
+    this.todo.push(then);
+  }
+
+  private context(context: Context, whose: 'own' | 'all'): void {
+    if (context.of === 'rule') {
+      if (whose === 'all' || !this.isForOthers(context.rule)) this.rule(context.rule, whose);
+    } else if (context.of === 'state') this.state(context.state);
+    else if (whose === 'all' || context.control === this.key) this.layer(context.layer, context.control);
+  }
+
+  /** Only other controls bring it about. */
+  private isForOthers(rule: number): boolean {
+    const heard = [...this.hears[rule]!].map((event) => Math.floor(event / gestureKinds.length));
+    return heard.length > 0 && heard.every((one) => one < this.tables.controls && one !== this.key);
+  }
+
+  /** What is pressed in a layer: that it is on, and that none above it is. */
+  private layer(from: number, control: number): void {
+    this.control(control);
+    this.add(this.depends.layered, control, () => undefined);
+    for (const { held, condition, keys } of this.tables.layers.slice(from)) {
+      if (!keys.has(control)) continue;
+      if (held >= 0) this.control(held);
+      if (condition) this.code(condition, false);
+    }
+  }
+
+  private control(number: number): void {
+    this.add(this.depends.controls, number, () => undefined);
+  }
+
+  /** @param ofKeys it is worked out where a key's own number comes along */
+  private code(code: Code, ofKeys: boolean): void {
+    const own = ofKeys ? placesByKey(code) : [];
+    for (const slot of own) this.variable(this.owner(slot), 'own');
+    for (const slot of slotsRead(code)) if (!own.includes(slot)) this.variable(this.owner(slot), 'all');
+    for (const control of operandsIn(code, op.control)) this.control(control);
+    for (const state of [...operandsIn(code, op.active), ...operandsIn(code, op.elapsed)]) this.state(state);
+    const asks = countIn(code, op.heard);
+    if (asks > own.length || own.some((slot) => !this.beginsAlike(slot))) this.depends.byNumber = true;
+  }
+
+  private owner(slot: number): number {
+    const { slot: first, size } = this.tables;
+    return first.findIndex((from, variable) => slot >= from && slot < from + size[variable]!);
+  }
+  private beginsAlike(slot: number): boolean {
+    const { slot: first, size, initialValues } = this.tables;
+    const from = first[this.owner(slot)]!;
+    const values = initialValues.slice(from, from + size[this.owner(slot)]!);
+    return values.every((value) => value === values[0]);
+  }
+
+  /** The number that comes with events of a control. */
+  private numberOf(control: number): number {
+    return this.tables.keyEvents.get(control * gestureKinds.length)?.carried[0] ?? 0;
+  }
+  private heardIn(context: Context): number[] {
+    if (context.of === 'state') return [];
+    if (context.of === 'layer') return [context.control];
+    return [...this.hears[context.rule]!].map((event) => Math.floor(event / gestureKinds.length));
+  }
+  /** Whether only keys bring it about, and no other key has the same number as the one that is looked at. */
+  private isOfKeys(context: Context): boolean {
+    const heard = this.heardIn(context);
+    const number = this.numberOf(this.key);
+    const isApart = (one: number) =>
+      one < this.tables.controls && (one === this.key || this.numberOf(one) !== number);
+    return heard.length > 0 && heard.every(isApart);
+  }
+
+  private variable(variable: number, whose: 'own' | 'all'): void {
+    const { variables } = this.depends;
+    const known = variables.get(variable);
+    if (known === null || (known !== undefined && whose === 'own')) return;
+    variables.set(variable, whose === 'own' ? this.numberOf(this.key) : null);
+    this.todo.push(() => {
+      const comesBack = this.tables.keeps[variable]! > 0;
+      for (const { actions, context } of this.lists)
+        for (const action of actions) {
+          if ('variable' in action && action.variable === variable) {
+            const apart =
+              whose === 'own' &&
+              action.kind === 'setPlace' &&
+              isKeyNumber(action.index) &&
+              this.isOfKeys(context);
+            if (whose === 'own' && !apart) this.variable(variable, 'all');
+            else {
+              this.context(context, whose);
+              for (const code of apart ? [action.value] : codesOf(action))
+                this.code(code, this.isOfKeys(context));
+            }
+          }
+          // What was written down, and when, decides what comes back.
+          if (comesBack && (action.kind === 'recall' || action.kind === 'save')) this.context(context, 'all');
+        }
+    });
+  }
+
+  /** Everything that does such an action, with what those work out. @param codes null: it is none of them */
+  private whatDoes(codes: (action: CompiledAction) => readonly Code[] | null): void {
+    for (const { actions, context } of this.lists)
+      for (const action of actions) {
+        const worked = codes(action);
+        if (!worked) continue;
+        this.context(context, 'all');
+        for (const code of worked) this.code(code, this.isOfKeys(context));
+      }
+  }
+
+  private timer(timer: number): void {
+    this.add(this.depends.timers, timer, () =>
+      this.whatDoes((action) =>
+        (action.kind === 'start' || action.kind === 'stop') && action.timer === timer
+          ? codesOf(action)
+          : null,
+      ),
+    );
+  }
+  private signal(signal: number): void {
+    this.add(this.depends.signals, signal, () =>
+      this.whatDoes((action) =>
+        (action.kind === 'raise' || action.kind === 'cancel') && action.signal === signal
+          ? codesOf(action)
+          : null,
+      ),
+    );
+  }
+
+  /** Whether it is active: every rule that can leave or enter it. */
+  private state(state: number): void {
+    this.add(this.depends.states, state, () => {
+      const { ruleDomain, end } = this.tables;
+      for (const [rule, within] of ruleDomain.entries()) {
+        const moves = within === -1 || (within >= 0 && state > within && state < end[within]!);
+        if (moves) this.rule(rule, 'all');
+      }
+    });
+  }
+
+  private rule(rule: number, whose: 'own' | 'all'): void {
+    const known = this.rules.get(rule);
+    if (known === 'all' || known === whose) return;
+    this.rules.set(rule, whose);
+    this.todo.push(() => {
+      if (!known) this.fires(rule);
+      for (const event of this.hears[rule]!) {
+        const control = Math.floor(event / gestureKinds.length);
+        if (control < this.tables.controls && (whose === 'all' || control === this.key))
+          this.control(control);
+      }
+    });
+  }
+
+  /** When it fires: its state, its guard, what it waits for, and what may come before it. */
+  private fires(rule: number): void {
+    const { tables } = this;
+    const { ruleGuard, ruleOwner, ruleEvent, ruleDelay } = tables;
+    this.state(ruleOwner[rule]!);
+    const [guard, delay] = [ruleGuard[rule], ruleDelay[rule]];
+    if (guard) this.code(guard, this.isOfKeys({ of: 'rule', rule }));
+    if (typeof delay === 'object' && delay !== null) this.code(delay.ms, false);
+    const event = ruleEvent[rule]!;
+    if (event === noEvent.timed) this.add(this.depends.timed, rule, () => undefined);
+    const [timer, signal] = [tables.timerEvent.indexOf(event), tables.signalEvent.indexOf(event)];
+    if (event >= 0 && timer >= 0) this.timer(timer);
+    if (event >= 0 && signal >= 0) this.signal(signal);
+    const done = event >= 0 ? tables.doneEvent.indexOf(event) : -1;
+    if (done >= 0) for (let inner = done; inner < tables.end[done]!; inner += 1) this.state(inner);
+    for (const [other, wants] of ruleEvent.entries())
+      if (other !== rule && this.sharesEvent(rule, event, other, wants) && this.mayPreempt(other, rule))
+        this.rule(other, 'all');
+  }
+
+  private sharesEvent(rule: number, event: number, other: number, wants: number): boolean {
+    if (event === noEvent.always || wants === noEvent.always) return event === wants;
+    for (const one of this.hears[rule]!) if (this.hears[other]!.has(one)) return true;
+    return false;
+  }
+
+  /** Whether another rule for the same can keep it from firing. */
+  private mayPreempt(other: number, rule: number): boolean {
+    const { ruleOwner, ruleDomain, end } = this.tables;
+    const [owner, its] = [ruleOwner[rule]!, ruleOwner[other]!];
+    // Both lead somewhere: only one of them can, where they would leave the same states.
+    if (ruleDomain[rule] !== -2 && ruleDomain[other] !== -2) return true;
+    if (its === owner) return other < rule;
+    return its > owner && its < end[owner]! && !this.isFree(owner, rule);
+  }
+
+  /**
+   * Whether some atomic state is always active inside, between which and this state no other rule hears the same: then
+   * none inside can come before the rule.
+   */
+  private isFree(state: number, rule: number): boolean {
+    const { type, end } = this.tables;
+    const kind = type[state];
+    if (kind === stateType.atomic || kind === stateType.final) return true;
+    const inner: number[] = [];
+    for (let child = state + 1; child < end[state]!; child = end[child]!) inner.push(child);
+    const isClear = (child: number) => !this.hasRuleLike(child, rule) && this.isFree(child, rule);
+    return kind === stateType.parallel ? inner.some(isClear) : inner.every(isClear);
+  }
+
+  private hasRuleLike(state: number, rule: number): boolean {
+    const { firstRule, ruleEvent } = this.tables;
+    for (let other = firstRule[state]!; other < firstRule[state + 1]!; other += 1)
+      if (this.sharesEvent(rule, ruleEvent[rule]!, other, ruleEvent[other]!)) return true;
+    return false;
+  }
+}
