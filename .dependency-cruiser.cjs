@@ -25,6 +25,8 @@ const mayKnow = {
   debounce: [...ground, 'scan'],
   gesture: [...ground, 'debounce'],
   flow: [...ground, 'gesture'],
+  // What musicians call notes, scales and chords.
+  notes: [...ground],
   // Pixels: drawn by hand, read from files and written to them.
   picture: [...ground],
   // What every output is while the gadget runs; the kinds stand side by side behind the flow.
@@ -32,7 +34,8 @@ const mayKnow = {
   ...Object.fromEntries(outputs.map((room) => [room, [...ground, 'flow', 'output', 'parts']])),
   screen: [...ground, 'picture', 'flow', 'output', 'parts'],
   // A pitch is what a timer of the board gives.
-  sound: [...ground, 'flow', 'output', 'parts', 'wiring'],
+  sound: [...ground, 'notes', 'flow', 'output', 'parts', 'wiring'],
+  midi: [...ground, 'notes', 'flow', 'output', 'parts'],
   // Beside the path: what is bought, and how it is wired.
   // Menus: outlines that become ordinary states, rules and pages wherever a gadget is played.
   menu: [...ground, 'gesture', 'parts'],
@@ -70,7 +73,7 @@ const test = '\\.test\\.tsx?$|/test/';
 // How a kind of output stands in the document is said in its own room, and belongs to the ground floor.
 const described = '\\.(document|fields)\\.ts$';
 // How it is written in a line is said there, too, and belongs to the line.
-const written = '\\.line\\.ts$|/moveLine\\.ts$';
+const written = '\\.line\\.ts$|/(moveLine|keyNotesLine)\\.ts$';
 const face = '^core/(dist|src)/index\\.(d\\.ts|js|ts)$';
 const rooms = Object.entries(mayKnow).map(([room, known]) => ({
   name: `core-${room}`,

@@ -9,6 +9,8 @@ export {
   variableShape,
   midiMessages,
   midiOverloads,
+  pressedAgain,
+  takings,
   midiTransports,
   type MidiMessage,
   nestingOf,
@@ -321,8 +323,7 @@ export {
   heardMessage,
   messageBytes,
   mostOf,
-  noteHz,
-  noteName,
+  bentHz,
   numbersOf,
   tellingsOf,
   tuneFile,
@@ -595,7 +596,7 @@ export {
   type ChangedKind,
   type Portrait,
 } from './card/index.ts';
-export { soundWays, checkGadget, snagRules, type CheckReport } from './snag/index.ts';
+export { soundWays, checkGadget, heldOf, snagRules, type CheckReport } from './snag/index.ts';
 export { cNames, mostFrequent, partNs, type Cause, type Standstill } from './kernel/index.ts';
 export {
   editGadget,
@@ -685,3 +686,26 @@ export {
   type TaskWays,
   type Way,
 } from './explore/index.ts';
+export {
+  chordKinds,
+  chordOf,
+  inOctave,
+  instrumentEdits,
+  keyMapsOf,
+  letterOf,
+  playedIn,
+  readNote,
+  readNotes,
+  rowsTold,
+  noNote,
+  noteHz,
+  noteName,
+  pitchClass,
+  rowsOfScale,
+  scales,
+  type Instrument,
+  type KeyMap,
+  type NamedChord,
+  type Scale,
+} from './notes/index.ts';
+export type { HeldVerdict } from './explore/index.ts';

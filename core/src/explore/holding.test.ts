@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import type { Action, Flow, Gadget, Layer, Rule, State, Trigger } from '../gadget/index.ts';
+import type { Action, Flow, Gadget, Layer, Rule, State, Trigger, Variable } from '../gadget/index.ts';
 import { asMeant } from '../gesture/index.ts';
 import { holdingBy, replay, type Stimulus } from '../machine/index.ts';
 import { deriveFor } from '../snag/derive.ts';
@@ -19,7 +19,7 @@ const turning = [
   doing('r9', ofControl('e1', 'down'), [{ kind: 'set', variableId: 'v1', index: null, value: 'v1 - 1' }]),
 ];
 const began = (length: number): Flow['variables'][number] => ({
-  id: 'v2', kind: 'list', name: 'began', saved: null, initial: 0, min: 0, max: 127, overflow: 'hold', length,
+  id: 'v2', kind: 'list', name: 'began', saved: null, initial: 0, min: 0, max: 127, overflow: 'hold', length, columns: 1,
 }); // prettier-ignore
 
 /** Two regions: keys, and something else that changes by itself and by hand. */
@@ -82,6 +82,58 @@ describe('a note of each of many keys', () => {
     const [found] = verdictsOf(keyboard(12, { initialId: 's1', states: [state('s1', { rules })] }));
     expect(found).toMatchObject({ verdict: 'stuck' });
     expect(found!.stuck!.way.stimuli).toMatchObject([{ controlId: 'b7' }, { controlId: 'b7' }]);
+  });
+});
+
+describe('notes that keys hold', () => {
+  const chords: Variable = {
+    id: 'v3', kind: 'table', name: 'Chords', saved: null, columns: 3,
+    numbers: Array.from({ length: 180 }, (_, n) => 40 + (n % 60)),
+  }; // prettier-ignore
+  const play: Action = {
+    kind: 'play', outputId: 'o1', channel: 1, key: 'heard(0)', variableId: 'v3', row: 'heard(0)',
+    by: '12 * v1', velocity: '100', again: 'strike',
+  }; // prettier-ignore
+  const letGo: Action = { kind: 'letGo', outputId: 'o1', key: 'heard(0)' };
+  const instrument = (keys: number, states: State[], layers: Layer[] = []) =>
+    keyboard(keys, { initialId: 's1', variables: [octave, chords], states, layers });
+  const sounding = [doing('r1', anyKey('press'), [play]), doing('r2', anyKey('release'), [letGo])];
+
+  it('are one kind of key, whatever moves them: 60 keys take as long as one', () => {
+    const [found] = verdictsOf(instrument(60, withRegion([...sounding, ...turning])));
+    expect(found).toMatchObject({ what: 'keys', verdict: 'never', kinds: 1, states: 2 });
+  });
+  it('are found where a mode does not hear them let go, and not where leaving it ends all', () => {
+    const menu = (exit: Action[]) => [
+      state('s1', {
+        exit,
+        rules: [...sounding, doing('r3', ofControl('m1', 'press'), [], { targetIds: ['s2'] })],
+      }),
+      state('s2', { rules: [doing('r4', ofControl('m1', 'press'), [], { targetIds: ['s1'] })] }),
+    ];
+    const [found] = verdictsOf(instrument(12, menu([])));
+    expect(found).toMatchObject({ verdict: 'stuck', kinds: 1, stuck: { stateId: 's2' } });
+    const { seed, stimuli, endUs } = found!.stuck!.way;
+    expect((stimuli as Stimulus[]).map(({ controlId }) => controlId)).toEqual(['b1', 'm1', 'm1', 'b1']);
+    const sent = replay(instrument(12, menu([])), stimuli as Stimulus[], endUs, seed);
+    expect(sent.filter((entry) => entry.lane === 'midi')).toHaveLength(3);
+    expect(verdictsOf(instrument(12, menu([{ kind: 'letAllGo', outputId: 'o1' }])))).toMatchObject([
+      { verdict: 'never', kinds: 1 },
+    ]);
+  });
+  it('of a layer are let go by what belongs to it, or stick where that ends another key', () => {
+    const above = (release: Action): Layer[] => [
+      {
+        id: 'l1',
+        name: 'Above',
+        when: { kind: 'held', controlId: 'm1' },
+        keys: [{ setId: 'p1', press: [play], release: [release] }],
+      },
+    ];
+    const states = [state('s1', { rules: turning })];
+    expect(verdictsOf(instrument(12, states, above(letGo)))).toMatchObject([{ verdict: 'never' }]);
+    const next: Action = { kind: 'letGo', outputId: 'o1', key: 'heard(0) + 1' };
+    expect(verdictsOf(instrument(12, states, above(next)))).toMatchObject([{ verdict: 'stuck' }]);
   });
 });
 

@@ -10,7 +10,7 @@ import {
 } from '../flow/index.ts';
 import { gestureKinds, keySetsOf, type Derived, type Gadget, type SnagWay } from '../gadget/index.ts';
 import { asMeant } from '../gesture/index.ts';
-import { holdingBy, isHeldNow } from '../machine/index.ts';
+import { holdingBy, isHeldNow, namesHeld } from '../machine/index.ts';
 import { dependsOn, type Depends } from './dependence.ts';
 import { Explorer, groundOf, type Watched } from './explorer.ts';
 import { allMeant, variablesNaming, type Meant } from './meant.ts';
@@ -60,8 +60,11 @@ class Begun implements Watched {
 /** Expressions of an order that say which it begins or ends: those that say no more than which key it is matter not. */
 function namingOf(action: CompiledAction): readonly Code[] {
   if (action.kind !== 'tell') return [];
+  const names = namesHeld(action.order.kind);
   return action.order.fields.flatMap((field) =>
-    field.role === 'expression' && !isKeyNumber(field.code) ? [field.code] : [],
+    field.role === 'expression' && (names?.includes(field.name) ?? true) && !isKeyNumber(field.code)
+      ? [field.code]
+      : [],
   );
 }
 

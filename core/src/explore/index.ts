@@ -35,6 +35,7 @@ export {
   type LightCode,
   type LightPattern,
 } from './lightCodes.ts';
+export { heldVerdicts, type HeldVerdict } from './holding.ts';
 export { wayInto } from './wayInto.ts';
 export { reactionUs, type Player, type PolicyLine } from './hand.ts';
 export { degreesBetween, startingAt } from './degrees.ts';

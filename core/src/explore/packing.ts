@@ -53,7 +53,8 @@ export function packingOf(tables: FlowTables, knobs: number, variables: Readonly
   const histories = tables.type.flatMap((type, state) => (type >= stateType.history ? [state] : []));
   const kept = slotsOf(tables, variables);
   const slots = kept.length;
-  const left = tables.initialValues.flatMap((_, slot) => (kept.includes(slot) ? [] : [slot]));
+  const isKept = new Set(kept);
+  const left = tables.initialValues.flatMap((_, slot) => (isKept.has(slot) ? [] : [slot]));
   const rules = tables.ruleEvent.flatMap((event, rule) => (event === noEvent.timed ? [rule] : []));
   /** Everything that can be running, each with its bit. */
   const timers: Pick<FlowTimer, 'what' | 'number'>[] = [

@@ -30,7 +30,7 @@ const choice: Variable = {
   options: [{ id: 'q1', name: 'Soft' }, { id: 'q2', name: 'Loud' }],
 }; // prettier-ignore
 const list: Variable = {
-  id: 'v5', kind: 'list', name: 'lane', saved: null, initial: 0, min: 0, max: 9, overflow: 'hold', length: 3,
+  id: 'v5', kind: 'list', name: 'lane', saved: null, initial: 0, min: 0, max: 9, overflow: 'hold', length: 3, columns: 1,
 }; // prettier-ignore
 const lamp: Variable = { id: 'v6', kind: 'flag', name: 'lit', saved: null, initial: false };
 const rich = named([...three, choice, list, lamp]);

@@ -17,7 +17,7 @@ export { functions } from './types.ts';
 export { plainLabels, stateLabels } from './labels.ts';
 export { readExpression, readTemplate, showExpression, showTemplate, type Named } from './words.ts';
 export { compileFlow } from './compile.ts';
-export type { OrderOf, OutputOrder } from './orders.ts';
+export type { OrderOf, OutputOrder, Rows } from './orders.ts';
 export { codesOf, everyAction, everyCode } from './everyAction.ts';
 export { eventCodes, noEvent, type AwaitedTrigger, type EventCodes } from './events.ts';
 export { expressionRange, longestText, type KnownRanges } from './range.ts';

@@ -20,7 +20,7 @@ export type CompiledField =
   /** Milliseconds; the order has them in µs. */
   | { name: string; role: 'length'; ms: Code }
   | { name: string; role: 'template'; text: Template }
-  | { name: string; role: 'list' | 'texts'; variable: number }
+  | { name: string; role: 'list' | 'rows' | 'texts'; variable: number }
   | { name: string; role: 'constant'; value: unknown };
 
 /** What an output is told, in the order in which it is worked out. */
@@ -34,20 +34,35 @@ export interface CompiledOrder {
 }
 
 type Worked<F extends Fields> = {
-  [
-    N in keyof F as F[N]['role'] extends 'list' ? 'places' : F[N]['role'] extends 'texts' ? 'lines' : N
-  ]: F[N] extends {
+  [N in keyof F as F[N]['role'] extends keyof Renamed ? Renamed[F[N]['role']] : N]: F[N] extends {
     role: 'constant';
     schema: infer S;
   }
     ? S extends { _zod: { output: infer V } }
       ? V
       : never
-    : { expression: number; length: number; template: string; list: number[]; texts: string[] }[Exclude<
-        F[N]['role'],
-        'constant'
-      >];
+    : Gives[Exclude<F[N]['role'], 'constant'>];
 };
+/** What a field that names a variable is called once it is worked out. */
+interface Renamed {
+  list: 'places';
+  rows: 'rows';
+  texts: 'lines';
+}
+interface Gives {
+  expression: number;
+  length: number;
+  template: string;
+  list: number[];
+  rows: Rows;
+  texts: string[];
+}
+
+/** Numbers row by row. */
+export interface Rows {
+  columns: number;
+  cells: readonly number[];
+}
 
 /** What an output is told, worked out: whole numbers, texts, places of a list (`places`) or texts of one (`lines`), and what the document says. */
 export type OrderOf<K extends OutputActionKind> = {
@@ -87,11 +102,14 @@ export function compileOrder(action: OutputAction, read: FieldReader): CompiledO
 
 /** Whether it comes to the same whenever it is worked out. */
 function isFixed(field: CompiledField): boolean {
-  if (field.role === 'list' || field.role === 'texts') return false;
+  if (field.role === 'list' || field.role === 'rows' || field.role === 'texts') return false;
   if (field.role === 'template') return field.text.every((piece) => typeof piece === 'string');
   return codesIn(field).every(isNumber);
 }
-const nowhere: OrderSurroundings = { ...bare([]), tables: { slot: [], size: [], characters: [] } };
+const nowhere: OrderSurroundings = {
+  ...bare([]),
+  tables: { slot: [], size: [], columns: [], characters: [] },
+};
 
 function compileField(
   name: string,
@@ -119,6 +137,8 @@ function compileField(
     }
     case 'list':
       return { name: 'places', role, variable: read.variable(said as string) };
+    case 'rows':
+      return { name: 'rows', role, variable: read.variable(said as string) };
     case 'texts':
       return { name: 'lines', role, variable: read.variable(said as string) };
     case 'constant':
@@ -139,6 +159,7 @@ export interface OrderSurroundings extends Surroundings {
   readonly tables: {
     readonly slot: readonly number[];
     readonly size: readonly number[];
+    readonly columns: readonly number[];
     readonly characters: readonly number[];
   };
 }
@@ -167,10 +188,10 @@ function valueOf(field: CompiledField, around: OrderSurroundings): unknown {
       return clamp(evaluate(field.ms, around), 0, longestMs) * 1_000;
     case 'template':
       return renderTemplate(field.text, around);
-    case 'list': {
-      const from = around.tables.slot[field.variable]!;
-      return Array.from({ length: around.tables.size[field.variable]! }, (_, n) => around.values[from + n]!);
-    }
+    case 'list':
+      return cellsOf(field.variable, around);
+    case 'rows':
+      return { columns: around.tables.columns[field.variable]!, cells: cellsOf(field.variable, around) };
     case 'texts': {
       const { slot, size, characters } = around.tables;
       const [from, length] = [slot[field.variable]!, characters[field.variable]!];
@@ -179,4 +200,9 @@ function valueOf(field: CompiledField, around: OrderSurroundings): unknown {
       );
     }
   }
+}
+
+function cellsOf(variable: number, { tables: { slot, size }, values }: OrderSurroundings): number[] {
+  const from = slot[variable]!;
+  return Array.from({ length: size[variable]! }, (_, n) => values[from + n]!);
 }

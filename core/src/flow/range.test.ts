@@ -13,7 +13,7 @@ const mood: Variable = {
   options: [{ id: 'q1', name: 'Calm' }, { id: 'q2', name: 'Wild' }, { id: 'q3', name: 'Out' }],
 }; // prettier-ignore
 const row: Variable = {
-  id: 'v3', kind: 'list', name: 'row', saved: null, initial: 4, min: 3, max: 9, overflow: 'hold', length: 4,
+  id: 'v3', kind: 'list', name: 'row', saved: null, initial: 4, min: 3, max: 9, overflow: 'hold', length: 4, columns: 1,
 }; // prettier-ignore
 const lit: Variable = { id: 'v4', kind: 'flag', name: 'lit', saved: null, initial: false };
 const knob = freshKnob({ kind: 'potentiometer', figures: {} }, 'Flame', null, null);

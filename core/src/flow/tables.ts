@@ -105,6 +105,8 @@ export interface FlowTables {
   /** First slot of each variable, and how many it has. */
   slot: number[];
   size: number[];
+  /** Of each variable: numbers in one of its rows. */
+  columns: number[];
   /** Of each variable: characters that each of its texts holds; 0: it is none. */
   characters: number[];
   /** By slot. */

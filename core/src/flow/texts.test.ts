@@ -27,7 +27,7 @@ const variables: Variable[] = [
     length: 8,
     initials: ['Curtain', 'Lamps', ''],
   },
-  { id: 'v3', kind: 'table', name: 'notes', saved: null, numbers: [60, 62, 64, 65, 67] },
+  { id: 'v3', kind: 'table', name: 'notes', saved: null, numbers: [60, 62, 64, 65, 67], columns: 1 },
   numberVariable({ id: 'v4', name: 'n', initial: 1, min: -9, max: 99 }),
 ];
 const typist = outputOf('typist', 'Desk');

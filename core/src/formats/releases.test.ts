@@ -389,7 +389,7 @@ describe('a document of the thirteenth release', () => {
     expect(read.migratedFrom).toBe(13);
     const { gadget } = read;
     expect(gadget.outputs.filter(({ kind }) => kind === 'midi')).toMatchObject([
-      { transport: 'free', runningStatus: false, queueBytes: 64, overload: 'wait' },
+      { transport: 'free', runningStatus: false, queueBytes: 64, overload: 'wait', shared: 'last' },
     ]);
     const keys = gadget.controls.filter(({ kind }) => kind === 'button').slice(0, 6);
     const hands = keys.flatMap(({ id: controlId }, n) => [
@@ -401,5 +401,32 @@ describe('a document of the thirteenth release', () => {
     // Made when that release was the newest.
     const sum = createHash('sha256').update(JSON.stringify(trace)).digest('hex');
     expect(sum).toBe(stored('version-13.sha256').trim());
+  });
+});
+
+describe('a document of the fourteenth release', () => {
+  it('opens with lists and tables of one column, and notes that end with the last key, and plays as it did', () => {
+    const read = readGadgetText(stored('version-14.json'));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    expect(read.migratedFrom).toBe(14);
+    const { gadget } = read;
+    const inRows = gadget.flow.variables.filter(({ kind }) => kind === 'list' || kind === 'table');
+    expect(inRows.length).toBeGreaterThan(1);
+    expect(inRows).toMatchObject(inRows.map(() => ({ columns: 1 })));
+    expect(gadget.outputs.filter(({ kind }) => kind === 'midi')).toMatchObject([{ shared: 'last' }]);
+    expect(gadget.outputs.filter(({ kind }) => kind === 'tone')).toMatchObject([
+      { takes: 'last', turnUs: 20_000, perOctave: 12 },
+    ]);
+    const keys = gadget.controls.filter(({ kind }) => kind === 'button').slice(0, 12);
+    const hands = keys.flatMap(({ id: controlId }, n) => [
+      { atUs: 300_000 + n * 500_000, controlId, what: 'down' as const },
+      { atUs: 390_000 + n * 500_000, controlId, what: 'up' as const },
+    ]);
+    const trace = replay(gadget, hands, 7_000_000, 5);
+    expect(trace.filter(({ lane }) => lane === 'midi')).toHaveLength(48);
+    expect(trace.filter(({ lane }) => lane === 'tone')).toHaveLength(24);
+    // Made when that release was the newest.
+    const sum = createHash('sha256').update(JSON.stringify(trace)).digest('hex');
+    expect(sum).toBe(stored('version-14.sha256').trim());
   });
 });

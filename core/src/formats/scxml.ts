@@ -3,6 +3,7 @@ import {
   isHistory,
   keySetsOf,
   nestingOf,
+  variableColumns,
   type Action,
   type Gadget,
   type Layer,
@@ -135,7 +136,11 @@ class Printer {
       return this.out.element('data', { ...common, expr: first, 'hum:options': options, ...saved });
     }
     if (variable.kind === 'table')
-      return this.out.element('data', { ...common, expr: JSON.stringify(variable.numbers) });
+      return this.out.element('data', {
+        ...common,
+        expr: JSON.stringify(variable.numbers),
+        'hum:columns': rowsOf(variable),
+      });
     if (variable.kind === 'text' || variable.kind === 'texts') {
       const start = variable.kind === 'text' ? variable.initial : variable.initials;
       const expr = JSON.stringify(start);
@@ -149,6 +154,7 @@ class Printer {
       'hum:overflow': variable.overflow,
       'hum:unit': variable.kind === 'number' && variable.unit !== '' ? variable.unit : null,
       'hum:length': variable.kind === 'list' ? String(variable.length) : null,
+      'hum:columns': rowsOf(variable),
       ...saved,
     });
   }
@@ -311,3 +317,7 @@ class Printer {
  * standard has no word for is in attributes and elements of a name space of our own, so that nothing is lost.
  */
 export const printScxml = (gadget: Gadget): string => new Printer(gadget).print();
+
+/** Numbers in a row, where there are rows. */
+const rowsOf = (variable: Variable): string | null =>
+  variableColumns(variable) > 1 ? String(variableColumns(variable)) : null;

@@ -131,6 +131,7 @@ describe('variables of an SCXML file', () => {
         name: 'row',
         kind: 'list',
         length: 5,
+        columns: 1,
         initial: 2,
         min: 0,
         max: 9,

@@ -8,7 +8,7 @@ function savedOf(text: string | undefined): Saved | null {
 }
 
 /** A table, a text or several, whose beginning is written as JSON; null: another kind. */
-function readWritten(kind: string | undefined, expr: string, length: number): object | null {
+function readWritten(kind: string | undefined, expr: string, length: number, columns: number): object | null {
   if (kind !== 'table' && kind !== 'text' && kind !== 'texts') return null;
   let start: unknown = null;
   try {
@@ -16,7 +16,7 @@ function readWritten(kind: string | undefined, expr: string, length: number): ob
   } catch {
     // The schema says what was expected.
   }
-  if (kind === 'table') return { kind, saved: null, numbers: start };
+  if (kind === 'table') return { kind, saved: null, numbers: start, columns };
   return kind === 'text' ? { kind, length, initial: start } : { kind, length, initials: start };
 }
 
@@ -43,7 +43,8 @@ export function readVariables(root: Element, note: (message: string) => void): V
       const first = list.find((option) => option.name === expr) ?? list[0];
       if (first) return [{ id, kind: 'choice', name, saved, options: list, initialId: first.id }];
     }
-    const written = readWritten(attributes['hum:kind'], expr, Number(attributes['hum:length'] ?? 0));
+    const columns = Number(attributes['hum:columns'] ?? 1);
+    const written = readWritten(attributes['hum:kind'], expr, Number(attributes['hum:length'] ?? 0), columns);
     if (written) {
       const variable = variableSchema.safeParse({ id, name, saved, ...written });
       if (variable.success) return [variable.data];
@@ -64,7 +65,7 @@ export function readVariables(root: Element, note: (message: string) => void): V
       overflow: attributes['hum:overflow'] === 'wrap' ? ('wrap' as const) : ('hold' as const),
     };
     if (attributes['hum:kind'] === 'list')
-      return [{ ...common, kind: 'list', length: Number(attributes['hum:length'] ?? 1) }];
+      return [{ ...common, kind: 'list', length: Number(attributes['hum:length'] ?? 1), columns }];
     return [{ ...common, kind: 'number', unit: attributes['hum:unit'] ?? '' }];
   });
 }

@@ -48,6 +48,7 @@ export {
 } from '../lights/lights.document.ts';
 export type { IdleDim } from '../screen/text.document.ts';
 export { lightColours, type Light, type LightColour, type LightMode } from '../light/light.document.ts';
+export { takings } from '../sound/tone.document.ts';
 export type { Note, Tone } from '../sound/tone.document.ts';
 export {
   aligns,
@@ -100,6 +101,7 @@ export type { Timer } from './board.schema.ts';
 export {
   midiMessages,
   midiOverloads,
+  pressedAgain,
   midiTransports,
   singleMessages,
   type Midi,
@@ -130,6 +132,7 @@ export {
   variableShape,
   variableStarts,
   type VariableShape,
+  variableColumns,
   variableSize,
   variableStart,
   type Saved,

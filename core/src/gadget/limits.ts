@@ -36,7 +36,12 @@ export const limits = {
   variables: 100,
   unitChars: 12,
   options: 32,
+  /** Texts in a row. */
   listLength: 64,
+  /** Numbers in a row, or in rows: eight notes of each of 88 keys are 704. */
+  cells: 1_024,
+  /** Numbers beside each other in one row of them. */
+  columns: 16,
   /** Of a short text that changes while it runs: a name, a line that is typed. */
   textLength: 64,
   signals: 100,
@@ -46,6 +51,9 @@ export const limits = {
   regions: 8,
   nesting: 12,
   tuneNotes: 64,
+  /** Steps of an equal temperament. */
+  leastPerOctave: 5,
+  mostPerOctave: 53,
   states: 400,
   rulesPerState: 100,
   /** One thing after another in one turn: beyond this, a state of its own can be read. */

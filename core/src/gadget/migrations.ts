@@ -542,6 +542,28 @@ function toWires(document: Raw): Raw {
   };
 }
 
+/* --- 14 to 15: lists and tables have rows, and had places alone; sounders and MIDI play notes of keys --- */
+
+function toKeyMaps(document: Raw): Raw {
+  const { outputs, flow } = document;
+  if (!Array.isArray(outputs) || !outputs.every(isRecord)) throw new Error('expected a list of outputs');
+  if (!isRecord(flow) || !Array.isArray(flow.variables) || !flow.variables.every(isRecord))
+    throw new Error('expected a flow with a list of variables');
+  return {
+    ...document,
+    outputs: outputs.map((output: Raw) => {
+      if (output.kind === 'tone') return { ...output, takes: 'last', turnUs: 20_000, perOctave: 12 };
+      return output.kind === 'midi' ? { ...output, shared: 'last' } : output;
+    }),
+    flow: {
+      ...flow,
+      variables: flow.variables.map((variable: Raw) =>
+        variable.kind === 'list' || variable.kind === 'table' ? { ...variable, columns: 1 } : variable,
+      ),
+    },
+  };
+}
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
@@ -559,4 +581,5 @@ export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step:
     { name: 'Glow', step: toGlow },
     { name: 'Groups', step: toGroups },
     { name: 'Wires', step: toWires },
+    { name: 'KeyMaps', step: toKeyMaps },
   ];

@@ -16,6 +16,8 @@ export const template = { role: 'template', schema: templateSchema } as const;
 export const length = { role: 'length', schema: lengthSchema } as const;
 /** All places of a list, as they are when it is told. */
 export const list = { role: 'list', schema: idSchema } as const;
+/** All rows of a list or a table, as they are when it is told. */
+export const rows = { role: 'rows', schema: idSchema } as const;
 /** All texts of a list of them, as they are when it is told. */
 export const texts = { role: 'texts', schema: idSchema } as const;
 /** As the document has it. */
@@ -26,6 +28,7 @@ export type Field =
   | typeof expression
   | typeof template
   | typeof list
+  | typeof rows
   | typeof texts
   | typeof length
   | { readonly role: 'constant'; readonly schema: z.ZodType };

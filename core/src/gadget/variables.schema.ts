@@ -44,6 +44,10 @@ const textLength = wholeSchema(1, limits.textLength, 'characters');
 const textSchema = lineSchema(2 * limits.textLength);
 const charactersOf = (text: string) => [...text].length;
 
+/** Numbers of one row: a place is its row times this, and how far it is in the row. */
+const columns = wholeSchema(1, limits.columns, 'columns');
+const wholeRows = { message: 'expected whole rows: as many numbers as columns, or a multiple of it' };
+
 const inside = (variable: { initial: number; min: number; max: number }) =>
   variable.min <= variable.initial && variable.initial <= variable.max;
 const outside = { path: ['initial'], message: 'expected a start value between min and max' };
@@ -68,25 +72,30 @@ export const variableSchema = z.discriminatedUnion('kind', [
       path: ['initialId'],
       message: 'expected the id of one of the options',
     }),
-  /** So many numbers in a row; all begin alike. */
+  /** So many numbers, in rows; all begin alike. */
   z
     .strictObject({
       kind: z.literal('list'),
       ...common,
       ...bounded,
-      length: wholeSchema(1, limits.listLength),
+      length: wholeSchema(1, limits.cells),
+      columns,
     })
-    .refine(inside, outside),
-  /** Numbers that stay as they are, by place: what each key of a set sends, plays or costs. */
-  z.strictObject({
-    kind: z.literal('table'),
-    ...common,
-    saved: z.null(),
-    numbers: z
-      .array(int32Schema)
-      .min(1, 'expected at least one number')
-      .max(limits.listLength, `expected at most ${limits.listLength} numbers`),
-  }),
+    .refine(inside, outside)
+    .refine(({ length, columns: wide }) => length % wide === 0, { path: ['length'], ...wholeRows }),
+  /** Numbers that stay as they are, by place: what each key of a set sends, plays or costs; a row of them for each. */
+  z
+    .strictObject({
+      kind: z.literal('table'),
+      ...common,
+      saved: z.null(),
+      numbers: z
+        .array(int32Schema)
+        .min(1, 'expected at least one number')
+        .max(limits.cells, `expected at most ${limits.cells} numbers`),
+      columns,
+    })
+    .refine(({ numbers, columns: wide }) => numbers.length % wide === 0, { path: ['numbers'], ...wholeRows }),
   /** A short text that grows and shrinks: typed by keys, spelled, sent. */
   z
     .strictObject({ kind: z.literal('text'), ...common, length: textLength, initial: textSchema })
@@ -184,6 +193,10 @@ export function variableSize(variable: Variable): number {
       return 1;
   }
 }
+
+/** How many numbers stand in one of its rows; 1 for what has none. */
+export const variableColumns = (variable: Variable): number =>
+  variable.kind === 'list' || variable.kind === 'table' ? variable.columns : 1;
 
 /** The number that it is at power-up, where nothing was saved; of a list that of each place, of a table its first. */
 export function variableStart(variable: Variable): number {

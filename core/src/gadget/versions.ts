@@ -15,6 +15,7 @@ export const gadgetVersions = {
   Glow: 12,
   Groups: 13,
   Wires: 14,
+  KeyMaps: 15,
 } as const;
 
 /** The version this program writes. */

@@ -4,6 +4,7 @@ export { replay } from './replay.ts';
 export {
   holdingBy,
   isHeldNow,
+  namesHeld,
   litBy,
   litPlaces,
   looksOf,

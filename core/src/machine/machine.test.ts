@@ -363,7 +363,17 @@ describe('taking over an edit while running', () => {
         lamp!,
         kind === 'light'
           ? { id: 'o9', kind, name: 'Late', colour: 'red' }
-          : { id: 'o9', kind, name: 'Late', lowHz: 100, highHz: 9_000, pitched: 'exact' },
+          : {
+              id: 'o9',
+              kind,
+              name: 'Late',
+              lowHz: 100,
+              highHz: 9_000,
+              pitched: 'exact',
+              takes: 'last',
+              turnUs: 20_000,
+              perOctave: 12,
+            },
       ];
       const entry: Action[] = [
         { kind: 'wait', lengthUs: 200_000 },

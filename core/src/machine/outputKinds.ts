@@ -120,6 +120,11 @@ export const holdingBy = (said: OutputOrder | OutputAction): Holding | null => {
   const [kind] = kindsTold(said.kind);
   return (kind && definitionOf(kind).held?.by(said as never)) ?? null;
 };
+/** Fields of such an action that say what of it is begun or ended; null: all of them may. */
+export const namesHeld = (action: OutputAction['kind']): readonly string[] | null => {
+  const [kind] = kindsTold(action);
+  return (kind && definitionOf(kind).held?.names?.[action]) ?? null;
+};
 /** Whether any of that is on now. */
 export const isHeldNow = (state: OutputState, what: string): boolean =>
   definitionOf(state.kind).held?.now(state, what) ?? false;

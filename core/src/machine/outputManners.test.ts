@@ -23,7 +23,10 @@ const orderArbitrary = (kind: OutputActionKind): fc.Arbitrary<OutputOrder> =>
   fc
     .tuple(
       actionOf[kind] as fc.Arbitrary<Record<string, unknown>>,
-      fc.array(fc.integer({ min: -300, max: 500 }), { minLength: 4, maxLength: 4 }),
+      fc.array(fc.oneof(fc.integer({ min: -300, max: 500 }), fc.integer({ min: 0, max: 3 })), {
+        minLength: 4,
+        maxLength: 4,
+      }),
       fc.string({ maxLength: 30 }),
     )
     .map(([said, numbers, text]) => {
@@ -31,6 +34,8 @@ const orderArbitrary = (kind: OutputActionKind): fc.Arbitrary<OutputOrder> =>
       fieldList(kind).forEach(([name, { role }], n) => {
         if (role === 'constant') order[name] = said[name];
         else if (role === 'list') order.places = numbers;
+        else if (role === 'rows')
+          order.rows = { columns: 2, cells: numbers.map((cell) => (cell + 300) % 150) };
         else if (role === 'length') order[name] = Math.abs(numbers[n % 4]!) * 1_000;
         else order[name] = role === 'expression' ? numbers[n % 4] : text;
       });

@@ -76,7 +76,14 @@ describe('a character display', () => {
 
 describe('a sounder', () => {
   it('holds a pitch inside its range; nothing is silence', () => {
-    const range = { lowHz: 200, highHz: 4_000, pitched: 'exact' };
+    const range = {
+      lowHz: 200,
+      highHz: 4_000,
+      pitched: 'exact',
+      takes: 'last',
+      turnUs: 20_000,
+      perOctave: 12,
+    };
     expect([440, 100, 9_000, 0, -5].map((hz) => soundedHz(range, hz))).toEqual([440, 200, 4_000, 0, 0]);
   });
 });

@@ -15,7 +15,15 @@ describe('what is planned', () => {
     state.queue.heap = [];
     const input = state.inputs.b1!;
     [input.changes, input.contactEdges] = [3, 5];
-    state.shown.outputs.o3 = { kind: 'tone', hz: 440, timed: null, order: 2 };
+    state.shown.outputs.o3 = {
+      kind: 'tone',
+      hz: 440,
+      timed: null,
+      order: 2,
+      held: [],
+      note: null,
+      busy: true,
+    };
     plan(
       state,
       { kind: 'edge', controlId: 'b1', change: 3, level: 1 },

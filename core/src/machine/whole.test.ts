@@ -152,7 +152,17 @@ describe('power off and on', () => {
       outputs: [
         { id: 'o1', kind: 'light', name: 'Lamp', colour: 'amber' },
         { id: 'o2', kind: 'text', name: 'Screen', columns: 8, rows: 2, ...dotted },
-        { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000, pitched: 'exact' },
+        {
+          id: 'o3',
+          kind: 'tone',
+          name: 'Piezo',
+          lowHz: 200,
+          highHz: 4_000,
+          pitched: 'exact',
+          takes: 'last',
+          turnUs: 20_000,
+          perOctave: 12,
+        },
         { id: 'o4', kind: 'servo', name: 'Flag', reachDeg: 180 },
         { id: 'o5', kind: 'motor', name: 'Buzz' },
         { id: 'o6', kind: 'midi', name: 'Out', ...unwired },
@@ -409,7 +419,7 @@ describe('tunes, lanes and sprites', () => {
   });
   it('a list is a row of glyphs, and a few characters go over it', () => {
     const lane = gadgetOf({
-      variables: [{ id: 'v1', kind: 'list', name: 'track', saved: null, initial: 0, min: 0, max: 9, overflow: 'hold', length: 6 }],
+      variables: [{ id: 'v1', kind: 'list', name: 'track', saved: null, initial: 0, min: 0, max: 9, overflow: 'hold', length: 6 , columns: 1}],
       states: [
         state('s1', {
           entry: [
@@ -430,7 +440,7 @@ describe('tunes, lanes and sprites', () => {
   });
   it.each([6, 1])('a list of %i places is cleared at once, as far as it was not clear', (length) => {
     const list = gadgetOf({
-      variables: [{ id: 'v1', kind: 'list', name: 'track', saved: null, initial: 3, min: 0, max: 9, overflow: 'hold', length }],
+      variables: [{ id: 'v1', kind: 'list', name: 'track', saved: null, initial: 3, min: 0, max: 9, overflow: 'hold', length, columns: 1 }],
       states: [
         state('s1', {
           rules: [rule('r1', { trigger: { kind: 'after', delay: 10_000 }, actions: [{ kind: 'set', variableId: 'v1', index: null, value: '20' }] })],

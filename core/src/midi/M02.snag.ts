@@ -3,34 +3,50 @@ import {
   placedActions,
   type Action,
   type Gadget,
+  type MidiMessage,
   type OutputOf,
   type Snag,
   type SnagRule,
 } from '../gadget/index.ts';
+import { rowsTold } from '../notes/index.ts';
 import { messageBytes } from './message.ts';
 import { wireUs } from './wire.ts';
 
 /** Notes that come farther apart than this are heard one after the other. Source: reckoning, MIDI; the job, M02. */
 const togetherUs = 10_000;
 
-type Note = Extract<Action, { kind: 'midi' }>;
-const beginsNote = (action: Action): action is Note =>
-  action.kind === 'midi' && action.message === 'noteOn' && action.second.trim() !== '0';
+interface Message {
+  message: MidiMessage;
+  channel: number;
+  begins: boolean;
+}
+
+/** What an action sends over the wire, as far as its time goes: a row of notes is as many as its longest has. */
+function messagesOf(gadget: Gadget, action: Action): Message[] {
+  if (action.kind === 'midi') {
+    const { message, channel, second } = action;
+    return [{ message, channel, begins: message === 'noteOn' && second.trim() !== '0' }];
+  }
+  if (action.kind !== 'play') return [];
+  const { channel } = action;
+  const { most } = rowsTold(gadget, action);
+  return Array.from({ length: most }, () => ({ message: 'noteOn' as const, channel, begins: true }));
+}
 
 /** Messages of one output that are told at once, list by list: what waits for something parts a list. */
-function toldTogether(actions: readonly Action[], outputId: string): Note[][] {
-  const runs: Note[][] = [[]];
+function toldTogether(gadget: Gadget, actions: readonly Action[], outputId: string): Message[][] {
+  const runs: Message[][] = [[]];
   for (const action of actions)
     if (action.kind === 'wait') runs.push([]);
-    else if (action.kind === 'midi' && isOutputAction(action) && action.outputId === outputId)
-      runs.at(-1)!.push(action);
+    else if (isOutputAction(action) && action.outputId === outputId)
+      runs.at(-1)!.push(...messagesOf(gadget, action));
   return runs;
 }
 
 /** From the first note's arrival to that of the last, µs: only what is told between them counts. */
-function smearUs(told: readonly Note[], runningStatus: boolean): number {
-  const first = told.findIndex(beginsNote);
-  const last = told.findLastIndex(beginsNote);
+function smearUs(told: readonly Message[], runningStatus: boolean): number {
+  const first = told.findIndex(({ begins }) => begins);
+  const last = told.findLastIndex(({ begins }) => begins);
   if (first < 0 || first === last) return 0;
   // Which note it is does not matter to how long it takes.
   const bytes = (upTo: number) =>
@@ -48,12 +64,12 @@ export const M02: SnagRule = {
     );
     return wired.flatMap((output) =>
       lists.flatMap(({ actions, place, name }): Snag[] => {
-        const worst = toldTogether(actions, output.id).reduce(
+        const worst = toldTogether(gadget, actions, output.id).reduce(
           (most, told) => {
             const us = smearUs(told, output.runningStatus);
             return us > most.us ? { us, told } : most;
           },
-          { us: togetherUs, told: [] as Note[] },
+          { us: togetherUs, told: [] as Message[] },
         );
         if (worst.told.length === 0) return [];
         const runningUs = smearUs(worst.told, true);
@@ -65,7 +81,7 @@ export const M02: SnagRule = {
             values: {
               name: output.name,
               state: name,
-              notes: worst.told.filter(beginsNote).length,
+              notes: worst.told.filter(({ begins }) => begins).length,
               smearUs: worst.us,
               limitUs: togetherUs,
             },

@@ -1,5 +1,14 @@
 import { expressionRange, scopeOf } from '../flow/index.ts';
-import { isOutputAction, placedActions, type Action, type Snag, type SnagRule } from '../gadget/index.ts';
+import {
+  isOutputAction,
+  placedActions,
+  type Action,
+  type Gadget,
+  type OutputActionOf,
+  type Snag,
+  type SnagRule,
+} from '../gadget/index.ts';
+import { rowsTold } from '../notes/index.ts';
 import { mostOf, numbersOf } from './message.ts';
 
 type Message = Extract<Action, { kind: 'midi' }>;
@@ -27,6 +36,38 @@ function isExact(text: string): boolean {
 /** Of what may be anything nothing is known. */
 const isOpen = ({ low, high }: { low: number; high: number }) => low <= -0x8000_0000 || high >= 0x7fff_ffff;
 
+/** Notes of a table that moving brings where there are none: they are not sent. */
+function leftOut(
+  gadget: Gadget,
+  action: OutputActionOf<'play'>,
+  place: Snag['place'],
+  state: string,
+): Snag[] {
+  const notes = rowsTold(gadget, action).rows?.flat() ?? [];
+  if (notes.length === 0) return [];
+  let range;
+  try {
+    range = expressionRange(action.by, scopeOf(gadget));
+  } catch {
+    return [];
+  }
+  const { low, high } = range;
+  const [lowest, highest] = [Math.min(...notes), Math.max(...notes)];
+  const always = highest + low > 127 || lowest + high < 0;
+  const inside = lowest + low >= 0 && highest + high <= 127;
+  if (inside || (!always && (isOpen(range) || !isExact(action.by)))) return [];
+  const name = gadget.outputs.find(({ id }) => id === action.outputId)?.name ?? '';
+  const value = highest + high > 127 ? highest + high : lowest + low;
+  return [
+    {
+      rule: 'M06',
+      level: 'note',
+      place,
+      values: { name, state, message: 'play', always: always ? 1 : 0, value, held: -1, most: 127 },
+    },
+  ];
+}
+
 /** A number outside what its message can carry: it is held at the end, and another note than meant sounds. */
 export const M06: SnagRule = {
   id: 'M06',
@@ -34,6 +75,7 @@ export const M06: SnagRule = {
     const scope = scopeOf(gadget);
     return placedActions(gadget.flow).flatMap(({ actions, place, name }): Snag[] =>
       actions.flatMap((action): Snag[] => {
+        if (action.kind === 'play') return leftOut(gadget, action, place, name);
         if (action.kind !== 'midi' || !isOutputAction(action)) return [];
         return numbersIn(action).flatMap(({ text, most }): Snag[] => {
           let range;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { parseMidi, writeMidi, type MidiData } from 'midi-file';
 import { readMidiFile, writeMidiFile, type FileEvent, type MidiFile } from './file.ts';
-import { noteHz, received, silentReceiver } from './receiver.ts';
+import { bentHz, received, silentReceiver } from './receiver.ts';
 import { tuneFile } from './tuneFile.ts';
 
 const bytesIn = ({ status, first, second }: Extract<FileEvent, { kind: 'channel' }>) =>
@@ -200,7 +200,7 @@ describe('a tune as a file', () => {
       if (event.kind !== 'channel') continue;
       receiver = received(receiver, bytesIn(event));
       const [sounding] = receiver.sounding;
-      if (event.status === 0x90) notes.push([atUs, 0, noteHz(sounding!.note, receiver.channels['1']?.bend)]);
+      if (event.status === 0x90) notes.push([atUs, 0, bentHz(sounding!.note, receiver.channels['1']?.bend)]);
       if (event.status === 0x80) notes.at(-1)![1] = atUs;
     }
     return { notes, endUs: atUs };

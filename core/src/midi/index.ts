@@ -1,9 +1,8 @@
 export { readMidiFile, writeMidiFile, type FileEvent, type MidiFile, type MidiFileRead } from './file.ts';
 export { carriedBy, heardMessage, isMessage, messageBytes, mostOf, numbersOf } from './message.ts';
 export {
+  bentHz,
   channelOf,
-  noteHz,
-  noteName,
   received,
   silentReceiver,
   type ChannelState,

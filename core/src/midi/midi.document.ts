@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { constant, expression, outputDocument } from '../gadget/outputDocument.ts';
+import { constant, expression, outputDocument, rows } from '../gadget/outputDocument.ts';
 import { wholeSchema } from '../gadget/primitives.schema.ts';
 
 /** All messages of a channel. */
@@ -26,6 +26,12 @@ export const midiTransports = ['wire', 'usb', 'free'] as const;
  */
 export const midiOverloads = ['wait', 'newest', 'oldest', 'merge'] as const;
 
+/** When a note that several keys hold ends: with the first of them that is let go, or with the last. */
+export const sharedEnds = ['first', 'last'] as const;
+
+/** What a press of a key does whose notes sound on: they are struck anew, or let go, and a third strikes them again. */
+export const pressedAgain = ['strike', 'letGo'] as const;
+
 /** Notes, controllers and programs go out. */
 export const midi = outputDocument(
   'midi',
@@ -36,6 +42,7 @@ export const midi = outputDocument(
     /** Bytes that wait behind what is on its way. */
     queueBytes: wholeSchema(3, 4_096, 'bytes'),
     overload: z.enum(midiOverloads),
+    shared: z.enum(sharedEnds),
   },
   {
     /**
@@ -48,6 +55,22 @@ export const midi = outputDocument(
       first: expression,
       second: expression,
     },
+    /**
+     * The notes of a row of a list or table begin, held by a key: it ends just those, whatever has changed since. A cell
+     * outside 0 to 127 is no note; `by` moves the others, in semitones. The velocity is held inside 1 to 127.
+     */
+    play: {
+      channel: constant(wholeSchema(1, 16)),
+      key: expression,
+      variableId: rows,
+      row: expression,
+      by: expression,
+      velocity: expression,
+      again: constant(z.enum(pressedAgain)),
+    },
+    letGo: { key: expression },
+    /** Whatever keys hold ends. */
+    letAllGo: {},
   },
   {
     reaches: 'machines',
@@ -56,6 +79,7 @@ export const midi = outputDocument(
       runningStatus: false,
       queueBytes: 64,
       overload: 'wait',
+      shared: 'last',
     }),
     follows: () => ['transport'],
   },

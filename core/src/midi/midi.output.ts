@@ -1,5 +1,21 @@
-import { partOf, type Midi, type MidiMessage } from '../gadget/index.ts';
-import { defineOutput, inBackground, noJobs, type Holding, type Job, type Stage } from '../output/index.ts';
+import { partOf, type Midi, type MidiMessage, type OutputActionOf } from '../gadget/index.ts';
+import {
+  defineOutput,
+  inBackground,
+  isHeldBy,
+  isKeyOrNote,
+  keyHeld,
+  noJobs,
+  notesInRow,
+  withKey,
+  withoutKey,
+  type HeldKey,
+  type HeldKeys,
+  type Holding,
+  type Job,
+  type Stage,
+} from '../output/index.ts';
+import type { OrderOf } from '../flow/index.ts';
 import { endsAllNotes, kindOfStatus, messageBytes, sevenBits } from './message.ts';
 import { figuresOf } from '../parts/index.ts';
 import { received, silentReceiver, type Receiver } from './receiver.ts';
@@ -20,6 +36,8 @@ export interface SentMidi {
   /** The last status byte that went over the wire; 0: none since power-up. */
   status: number;
   lost: number;
+  /** What keys have begun. */
+  held: HeldKeys;
   /** Counts what was planned. */
   order: number;
 }
@@ -48,8 +66,28 @@ interface Message {
   second: number | string;
 }
 
-/** What a message does to the notes that sound. A note-on at velocity 0 is a note-off. */
-function heldBy({ message, channel, first, second }: Message): Holding | null {
+type Said = ({ kind: 'midi' } & Message) | OrderOf<'play' | 'letGo' | 'letAllGo'> | OutputActionOf<KeyAction>;
+type KeyAction = 'play' | 'letGo' | 'letAllGo';
+
+/** Notes that keys hold are one thing, whatever channel they are on: which of it is which key. */
+const ofKeys = 'keys';
+
+/** What is done to the notes that sound. A note-on at velocity 0 is a note-off. */
+function heldBy(said: Said): Holding | null {
+  switch (said.kind) {
+    case 'midi':
+      return heldByMessage(said);
+    case 'play':
+      // One that a second press lets go may be meant to stay.
+      return said.again === 'strike' ? { what: ofKeys, which: Number(said.key), how: 'begins' } : null;
+    case 'letGo':
+      return { what: ofKeys, which: Number(said.key), how: 'ends' };
+    case 'letAllGo':
+      return { what: ofKeys, which: null, how: 'ends' };
+  }
+}
+
+function heldByMessage({ message, channel, first, second }: Message): Holding | null {
   const what = String(channel);
   if (message === 'control') return endsAllNotes(Number(first)) ? { what, which: null, how: 'ends' } : null;
   if (message !== 'noteOn' && message !== 'noteOff') return null;
@@ -153,6 +191,38 @@ function send(was: SentMidi, bytes: Bytes, on: On): SentMidi {
   return ready.queue.length === 0 ? begin(queued, on) : queued;
 }
 
+const clamped = (velocity: number) => Math.max(1, Math.min(127, velocity));
+/** What a note-off says of how it was let go: nothing. Source: the standard's value for keys that do not measure it. */
+const releaseVelocity = 64;
+
+const sendAll = (was: SentMidi, messages: readonly Bytes[], on: On): SentMidi =>
+  messages.reduce((now, bytes) => send(now, bytes, on), was);
+
+/** A key holds its notes no longer; those that another holds may sound on. */
+function letGo(was: SentMidi, { key, notes, channel }: HeldKey, on: On): SentMidi {
+  const held = withoutKey(was.held, key);
+  const ended = notes.filter((note) => on.output.shared === 'first' || !isHeldBy(held, note, channel));
+  return sendAll(
+    { ...was, held },
+    ended.map((note) => messageBytes('noteOff', channel, note, releaseVelocity)),
+    on,
+  );
+}
+
+function play(was: SentMidi, order: OrderOf<'play'>, on: On): SentMidi {
+  const { key, channel, velocity } = order;
+  const sounding = keyHeld(was.held, key);
+  const quiet = sounding ? letGo(was, sounding, on) : was;
+  if (sounding && order.again === 'letGo') return quiet;
+  const notes = notesInRow(order.rows, order.row, order.by);
+  if (notes.length === 0 || !isKeyOrNote(key)) return quiet;
+  return sendAll(
+    { ...quiet, held: withKey(quiet.held, { key, notes, channel }) },
+    notes.map((note) => messageBytes('noteOn', channel, note, clamped(velocity))),
+    on,
+  );
+}
+
 /** Until what waits fits the queue again, µs; 0: it does. */
 function untilRoomUs(is: SentMidi, { output, nowUs, prepared: { frameUs } }: On): number {
   const usb = isUsb(output);
@@ -188,17 +258,31 @@ export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>
     thereUs: 0,
     status: 0,
     lost: 0,
+    held: [],
     order: 0,
   }),
-  apply: (was, order, on) =>
-    send(was, messageBytes(order.message, order.channel, order.first, order.second), on),
+  apply(was, order, on) {
+    switch (order.kind) {
+      case 'midi':
+        return send(was, messageBytes(order.message, order.channel, order.first, order.second), on);
+      case 'play':
+        return play(was, order, on);
+      case 'letGo': {
+        const held = keyHeld(was.held, order.key);
+        return held ? letGo(was, held, on) : was;
+      }
+      case 'letAllGo':
+        return was.held.reduce((now, held) => letGo(now, held, on), was);
+    }
+  },
   jobs(was, is, on) {
     const { output } = on;
-    const [last] = is.queue.slice(-1);
-    if (!last || last === was.queue.at(-1)) return noJobs;
+    const before = new Set(was.queue);
+    const added = is.queue.filter((bytes) => !before.has(bytes)).reduce((sum, { length }) => sum + length, 0);
+    if (added === 0) return noJobs;
     const us = waitsForRoom(output) ? untilRoomUs(is, on) : 0;
     const room: Job[] = us > 0 ? [{ us, how: 'blocking', cuttable: false, deaf: false }] : [];
-    return [...room, ...(isUsb(output) ? [] : inBackground(last.length * byteUs))];
+    return [...room, ...(isUsb(output) ? [] : inBackground(added * byteUs))];
   },
   upkeep: null,
   stirred: null,
@@ -220,8 +304,11 @@ export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>
   held: {
     by: heldBy,
     /** Also by what is on its way. */
-    now: ({ receiver, queue }, channel) =>
-      queue.reduce(received, receiver).sounding.some((one) => String(one.channel) === channel),
+    now: ({ receiver, queue, held }, what) =>
+      what === ofKeys
+        ? held.length > 0
+        : queue.reduce(received, receiver).sounding.some((one) => String(one.channel) === what),
+    names: { play: ['key'] },
   },
   look: ({ last }) => last && hexBytes(last),
 });

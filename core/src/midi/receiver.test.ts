@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { midiMessages } from '../gadget/index.ts';
 import { messageBytes } from './message.ts';
-import { channelOf, noteHz, noteName, received, silentReceiver, type Receiver } from './receiver.ts';
+import { noteName } from '../notes/index.ts';
+import { bentHz, channelOf, received, silentReceiver, type Receiver } from './receiver.ts';
 
 const after = (...messages: number[][]): Receiver => messages.reduce(received, silentReceiver);
 const notes = ({ sounding }: Receiver) => sounding.map(({ channel, note }) => [channel, note]);
@@ -49,10 +50,10 @@ describe('what receives MIDI', () => {
   it('names notes and knows their pitch', () => {
     expect([0, 60, 61, 69, 127].map(noteName)).toEqual(['C-1', 'C4', 'C♯4', 'A4', 'G9']);
     // reckoning, Sound: note 60 is 261.63 Hz.
-    expect(noteHz(60)).toBeCloseTo(261.63, 2);
-    expect(noteHz(69)).toBe(440);
+    expect(bentHz(60)).toBeCloseTo(261.63, 2);
+    expect(bentHz(69)).toBe(440);
     // Bent all the way down: two semitones.
-    expect(noteHz(69, 0)).toBeCloseTo(noteHz(67), 9);
+    expect(bentHz(69, 0)).toBeCloseTo(bentHz(67), 9);
   });
 
   it('never sounds more than was begun, and nothing after all notes off with no pedal', () => {

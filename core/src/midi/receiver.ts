@@ -1,3 +1,4 @@
+import { noteHz } from '../notes/index.ts';
 import { endsAllNotes, kindOfStatus } from './message.ts';
 
 /** A note at the other end. */
@@ -89,14 +90,9 @@ export function received(was: Receiver, [status = 0, first = 0, second = 0]: rea
   }
 }
 
-const letters = ['C', 'C♯', 'D', 'D♯', 'E', 'F', 'F♯', 'G', 'G♯', 'A', 'A♯', 'B'] as const;
-
-/** A note by name: 60 is C4, 69 is A4. @param note 0 to 127 */
-export const noteName = (note: number): string => `${letters[note % 12]}${Math.floor(note / 12) - 1}`;
-
 /** How far a bend of all it can goes either way, semitones, where nobody said otherwise. Source: MIDI 1.0. */
 const bendSemitones = 2;
 
 /** Pitch of a note that is bent. Source: reckoning, Sound. @returns Hz */
-export const noteHz = (note: number, bend: number = freshChannel.bend): number =>
-  440 * 2 ** ((note - 69 + (bendSemitones * (bend - freshChannel.bend)) / 8_192) / 12);
+export const bentHz = (note: number, bend: number = freshChannel.bend): number =>
+  noteHz(note + (bendSemitones * (bend - freshChannel.bend)) / 8_192);

@@ -89,6 +89,8 @@ export interface OutputDefinition<
     /** @param said an order, or an action, whose expressions are text yet */
     by(said: OrderOf<ActionKindOf<K>> | OutputActionOf<ActionKindOf<K>>): Holding | null;
     now(state: S, what: string): boolean;
+    /** By action: its fields that say what of it; all of them, where it is not named. */
+    readonly names?: Readonly<Record<string, readonly string[]>>;
   } | null;
   /** What somebody can tell it by, as JSON; at rest, not as it moves. */
   look(state: S): unknown;

@@ -26,7 +26,7 @@ export const N01: SnagRule = {
             name: output.name,
             timer: clocked.timer.id,
             bits: clocked.timer.bits,
-            hz: worst.hz,
+            hz: Math.round(worst.hz * 100) / 100,
             givesCentiHz: Math.round(worst.givesHz * 100),
             tenthCents: Math.round(worst.cents * 10),
             pitches: off.length,

@@ -20,7 +20,7 @@ export const N02: SnagRule = {
           place: { kind: 'part', id: part.id },
           values: {
             name: output.name,
-            hz: first,
+            hz: Math.round(first * 100) / 100,
             heldHz: soundedHz(output, first),
             pitches: outside.length,
             lowHz,

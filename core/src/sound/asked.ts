@@ -1,9 +1,19 @@
+import { inOctave, noteHz, rowsTold } from '../notes/index.ts';
 import { allActions, type Gadget } from '../gadget/index.ts';
 
-/** Pitches that the flow asks a sounder for as plain numbers, each once, lowest first; rests and silence are none. */
+/**
+ * Pitches that the flow asks a sounder for as plain numbers, or as notes of a table that are moved by one; each once,
+ * lowest first; rests and silence are none.
+ */
 export function askedHz(gadget: Gadget, outputId: string): number[] {
+  const output = gadget.outputs.find(({ id }) => id === outputId);
+  const perOctave = output?.kind === 'tone' ? output.perOctave : inOctave;
   const asked = allActions(gadget).flatMap((action): number[] => {
     if (!('outputId' in action) || action.outputId !== outputId) return [];
+    if (action.kind === 'sing') {
+      const { rows, by } = rowsTold(gadget, action);
+      return by === null || !rows ? [] : rows.flat().map((note) => noteHz(note + by, perOctave));
+    }
     if (action.kind === 'tune') return action.notes.map(({ hz }) => hz);
     return action.kind === 'tone' && /^\s*\d+\s*$/.test(action.hz) ? [Number(action.hz)] : [];
   });

@@ -1,12 +1,15 @@
 import * as z from 'zod';
 import { limits } from '../gadget/limits.ts';
-import { constant, expression, outputDocument } from '../gadget/outputDocument.ts';
+import { constant, expression, outputDocument, rows } from '../gadget/outputDocument.ts';
 import { durationUsSchema, wholeSchema } from '../gadget/primitives.schema.ts';
 
 const noteSchema = z.strictObject({
   hz: wholeSchema(0, limits.toneHz, 'Hz'),
   lengthUs: durationUsSchema(1_000),
 });
+
+/** Which notes sound of those that keys hold: a sounder has one voice, or takes them in turns. */
+export const takings = ['last', 'first', 'lowest', 'highest', 'turns'] as const;
 
 export const tone = outputDocument(
   'tone',
@@ -16,6 +19,11 @@ export const tone = outputDocument(
     highHz: wholeSchema(1, limits.toneHz, 'Hz'),
     /** What the board's timer gives for it, or just what is asked. */
     pitched: z.enum(['timer', 'exact']),
+    takes: z.enum(takings),
+    /** In turns: how long each is heard. */
+    turnUs: durationUsSchema(1_000),
+    /** Steps of an octave, where notes are told by number: 69 is A4 in all of them. */
+    perOctave: wholeSchema(limits.leastPerOctave, limits.mostPerOctave),
   },
   {
     /** Length 0: until silenced or replaced. */
@@ -25,10 +33,21 @@ export const tone = outputDocument(
       notes: constant(z.array(noteSchema).min(1, 'expected at least one note').max(limits.tuneNotes)),
     },
     silence: {},
+    /** Notes of a row of a list or table, held by a key, as MIDI numbers them. What is told with an end goes before them. */
+    sing: { key: expression, variableId: rows, row: expression, by: expression },
+    /** A key holds them no longer. */
+    hush: { key: expression },
   },
   {
     reaches: 'ears',
-    fresh: () => ({ lowHz: 200, highHz: 4_000, pitched: 'timer' }),
+    fresh: () => ({
+      lowHz: 200,
+      highHz: 4_000,
+      pitched: 'timer',
+      takes: 'last',
+      turnUs: 20_000,
+      perOctave: 12,
+    }),
     check: (schema) =>
       schema.refine(({ lowHz, highHz }) => lowHz <= highHz, {
         path: ['highHz'],

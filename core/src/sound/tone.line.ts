@@ -1,3 +1,4 @@
+import { keyNotes, showKeyNotes } from '../output/keyNotesLine.ts';
 import { defineLine } from '../flow/line/outputLine.ts';
 import type { Note } from './tone.document.ts';
 
@@ -15,6 +16,8 @@ export const tone = defineLine<'tone'>({
       return { kind: 'tune', outputId, notes };
     },
     silence: (_line, outputId) => ({ kind: 'silence', outputId }),
+    sing: (line, outputId) => ({ kind: 'sing', outputId, ...keyNotes(line) }),
+    hush: (line, outputId) => ({ kind: 'hush', outputId, key: line.expression() }),
   },
   show(action, write) {
     switch (action.kind) {
@@ -24,6 +27,10 @@ export const tone = defineLine<'tone'>({
         return `tune ${action.notes.map(({ hz, lengthUs }) => `${hz} ${write.length(lengthUs)}`).join(', ')}`;
       case 'silence':
         return 'silence';
+      case 'sing':
+        return `sing ${showKeyNotes(action, write)}`;
+      case 'hush':
+        return `hush ${write.expression(action.key)}`;
     }
   },
 });

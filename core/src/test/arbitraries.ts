@@ -127,6 +127,14 @@ const writtenAt = {
   align: fc.constantFrom(...aligns),
   inverted: fc.boolean(),
 };
+/** Notes of the list v3 or the table v6, which a key holds. */
+const keyNotes = {
+  outputId: fc.constant('o4'),
+  key: fc.constantFrom('0', '1', 'v1', 'random(7)'),
+  variableId: fc.constantFrom('v3', 'v6'),
+  row: fc.constantFrom('0', '1', 'v1'),
+  by: fc.constantFrom('0', '60', 'v1'),
+};
 const drawnSize = {
   ...drawnAt,
   width: fc.constantFrom('40', 'v1', '-2'),
@@ -293,6 +301,16 @@ export const actionOf = {
     frame: expression,
     how: fc.constantFrom(...pictureKinds),
   }),
+  play: fc.record({
+    ...keyNotes,
+    channel: fc.integer({ min: 1, max: 16 }),
+    velocity: expression,
+    again: fc.constantFrom('strike' as const, 'letGo' as const),
+  }),
+  letGo: fc.record({ outputId: fc.constant('o4'), key: expression }),
+  letAllGo: fc.record({ outputId: fc.constant('o4') }),
+  sing: fc.record({ ...keyNotes, outputId: fc.constant('o3') }),
+  hush: fc.record({ outputId: fc.constant('o3'), key: expression }),
   drawBox: fc.record({ ...drawnSize, how: fc.constantFrom(...boxKinds) }),
   drawLine: fc.record({ ...drawnAt, toX: expression, toY: fc.constantFrom('63', 'v2') }),
   give: fc.record({ outputId: fc.constant('o10'), value: expression }),
@@ -525,8 +543,8 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
     outputs: [
       { id: 'o1', kind: 'light', name: 'Lamp', colour: 'red' },
       { id: 'o2', kind: 'text', name: 'Screen', columns: 12, rows: 2, ...dotted },
-      { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 100, highHz: 5_000, pitched: 'exact' },
-      { id: 'o4', kind: 'midi', name: 'Out', transport: 'wire', runningStatus: true, queueBytes: 12, overload: 'merge' },
+      { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 100, highHz: 5_000, pitched: 'exact', takes: 'last', turnUs: 20_000, perOctave: 12 },
+      { id: 'o4', kind: 'midi', name: 'Out', transport: 'wire', runningStatus: true, queueBytes: 12, overload: 'merge', shared: 'last' },
       { id: 'o5', kind: 'typist', name: 'Keys' },
       { id: 'o6', kind: 'servo', name: 'Arm', reachDeg: 180 },
       { id: 'o7', kind: 'lights', name: 'Ring', count: 8, shape: 'ring', columns: 1, colour: null },
@@ -564,10 +582,11 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
           max: 99,
           overflow: 'hold',
           length: 4,
+          columns: 1,
         },
         { id: 'v4', kind: 'text', name: 'word', saved, length: 5, initial: 'aé' },
         { id: 'v5', kind: 'texts', name: 'words', saved: null, length: 3, initials: ['one', '', 'a'] },
-        { id: 'v6', kind: 'table', name: 'costs', saved: null, numbers: [3, -1, 4] },
+        { id: 'v6', kind: 'table', name: 'costs', saved: null, numbers: [3, -1, 4], columns: 1 },
       ],
       timers: [
         { id: 'm1', name: 'm1' },

@@ -108,7 +108,7 @@ const variable = fc.constantFrom<Args<'addVariable'>[0][]>(
   { kind: 'number', name: 'soot', saved: null, initial: 1, min: 0, max: 5, overflow: 'wrap', unit: '' },
   { kind: 'flag', name: 'lit', saved: { when: 'change' }, initial: true },
   moods,
-  { kind: 'list', name: 'row', saved: null, initial: 0, min: 0, max: 3, overflow: 'hold', length: 3 },
+  { kind: 'list', name: 'row', saved: null, initial: 0, min: 0, max: 3, overflow: 'hold', length: 3 , columns: 1},
 ); // prettier-ignore
 const word = fc.record({ text: name, reason: fc.constant('') });
 const companion = fc.record({

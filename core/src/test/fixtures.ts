@@ -89,7 +89,13 @@ export const numberVariable = (
 
 /** As displays of characters come: of dots, trimmed, with no character of its own. */
 /** MIDI whose messages take no time. */
-export const unwired = { transport: 'free', runningStatus: false, queueBytes: 64, overload: 'wait' } as const;
+export const unwired = {
+  transport: 'free',
+  runningStatus: false,
+  queueBytes: 64,
+  overload: 'wait',
+  shared: 'last',
+} as const;
 
 export const dotted = {
   cells: 'dots',
@@ -175,7 +181,17 @@ export function pressToLight(patch: Partial<Button> = {}): Gadget {
     outputs: [
       { id: 'o1', kind: 'light', name: 'Lamp', colour: 'amber' },
       { id: 'o2', kind: 'text', name: 'Screen', columns: 8, rows: 1, ...dotted },
-      { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000, pitched: 'exact' },
+      {
+        id: 'o3',
+        kind: 'tone',
+        name: 'Piezo',
+        lowHz: 200,
+        highHz: 4_000,
+        pitched: 'exact',
+        takes: 'last',
+        turnUs: 20_000,
+        perOctave: 12,
+      },
     ],
     flow: {
       ...emptyFlow(),

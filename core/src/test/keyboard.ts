@@ -5,6 +5,7 @@ import {
   type Action,
   type Flow,
   type Gadget,
+  type Output,
   type Rule,
   type Trigger,
 } from '../gadget/index.ts';
@@ -30,8 +31,10 @@ export const note = (message: 'noteOn' | 'noteOff', first: string, second = '100
 export const doing = (id: string, trigger: Trigger, actions: Action[], patch: Partial<Rule> = {}): Rule =>
   rule(id, { trigger, actions, ...patch });
 
-/** So many keys in a set, b1 and on, a button `m1` beside them, an encoder `e1`, and MIDI `o1`; the document is checked. */
-export function keyboard(keys: number, flow: Partial<Flow>): Gadget {
+const overMidi: Output = { id: 'o1', kind: 'midi', name: 'Out', ...unwired };
+
+/** So many keys in a set, b1 and on, a button `m1` beside them, an encoder `e1`, and an output `o1`; the document is checked. */
+export function keyboard(keys: number, flow: Partial<Flow>, output: Output = overMidi): Gadget {
   const ids = Array.from({ length: keys }, (_, n) => `b${n + 1}`);
   const controls = [
     ...ids.map((id) => button({ id, name: id, key: null })),
@@ -41,12 +44,12 @@ export function keyboard(keys: number, flow: Partial<Flow>): Gadget {
   return gadgetSchema.parse({
     ...emptyGadget('Keyboard'),
     controls,
-    outputs: [{ id: 'o1', kind: 'midi', name: 'Out', ...unwired }],
+    outputs: [output],
     parts: [
       part('p1', 'key-matrix', ids),
       part('p2', 'push-button', ['m1']),
       part('p3', 'encoder', ['e1']),
-      part('p4', 'midi-out', ['o1']),
+      part('p4', output.kind === 'tone' ? 'piezo' : 'midi-out', ['o1']),
     ],
     flow: { ...emptyFlow(), ...flow },
   });

@@ -12,6 +12,7 @@ export const wired: Midi = {
   runningStatus: false,
   queueBytes: 64,
   overload: 'wait',
+  shared: 'last',
 };
 
 /** A key and a knob whose rules are as they are typed. */

@@ -88,7 +88,7 @@ describe('a stretch of what was played', () => {
           expect(result.expectations.filter(({ passed }) => passed === false)).toEqual([]);
         },
       ),
-      { seed: 21, numRuns: runs(60) },
+      { seed: 21, numRuns: runs(70) },
     );
     expect(expected).toBeGreaterThan(20);
   });

@@ -111,6 +111,7 @@ describe('what is said of a wiring', () => {
       ...numberVariable({ id: 'v2', name: 'log', max: 200, saved: { when: 'asked' } }),
       kind: 'list' as const,
       length: 64,
+      columns: 1,
     };
     const { unit: _unit, ...plain } = list;
     const gadget = gadgetOf('board-8bit-20');

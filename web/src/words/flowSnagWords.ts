@@ -132,7 +132,9 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
   M01: {
     title: 'A note that can stick',
     say: (v) =>
-      `A note on channel ${v.channel} of ${v.name} sounds while ${v.control} is held; but on some way it sounds on in ${v.state} with all of these let go: what is sent on letting go is missed, or names another note than began.`,
+      v.channel === 'keys'
+        ? `What ${v.control} plays on ${v.name} is held until it is let go; but on some way it sounds on in ${v.state} with all keys up: their release is not heard there. A rule that ends it wherever a key can be let go, or that ends all on leaving, mends it.`
+        : `A note on channel ${v.channel} of ${v.name} sounds while ${v.control} is held; but on some way it sounds on in ${v.state} with all of these let go: what is sent on letting go is missed, or names another note than began.`,
   },
   N01: {
     title: 'Out of tune',
@@ -163,7 +165,9 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
   M06: {
     title: 'A number that its message cannot carry',
     say: (v) =>
-      `In ${v.state}, ${v.name} is told a number ${v.always ? 'that is never' : 'that need not be'} between 0 and ${v.most}: as far as its values go it can be ${v.value}, and goes out as ${v.held}.`,
+      v.message === 'play'
+        ? `In ${v.state}, notes that ${v.name} plays are moved to ${v.value}${v.always ? '' : ' as far as its values go'}: there are none beyond 0 and 127, and it is left out.`
+        : `In ${v.state}, ${v.name} is told a number ${v.always ? 'that is never' : 'that need not be'} between 0 and ${v.most}: as far as its values go it can be ${v.value}, and goes out as ${v.held}.`,
   },
   M09: {
     title: 'Two keys, one note',

@@ -5,6 +5,7 @@ import {
   canAnswer,
   Explorer,
   guessingFor,
+  heldOf,
   sameAs,
   sameStatesAs,
   scriptOf,
@@ -16,6 +17,7 @@ import {
   type Contest,
   type ExploreLimits,
   type Gadget,
+  type HeldVerdict,
   type Player,
   type Question,
   type Round,
@@ -182,6 +184,8 @@ const work = {
     const ends = typeof endId === 'number' ? of.innermostIn(endId) : [];
     return { ...answer, path: path.map((step) => toldStep(of, step)), script, ends, explored };
   },
+  /** What is held at outputs, and whether it is let go on every way. */
+  held: (gadget: Gadget): readonly HeldVerdict[] => heldOf(gadget),
   tasks(): ToldTask[] {
     if (!explorer) throw new Error('Nothing has been looked at yet.');
     const of = explorer;

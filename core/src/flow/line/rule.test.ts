@@ -32,6 +32,7 @@ const variables: Variable[] = [
     max: 3,
     overflow: 'hold',
     length: 8,
+    columns: 1,
   },
   { id: 'v3', kind: 'flag', name: 'windy', saved: null, initial: false },
   {

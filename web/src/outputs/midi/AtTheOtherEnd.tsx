@@ -1,4 +1,5 @@
-import { noteName, type OutputOf } from '@hum-lever/core';
+import type { OutputOf } from '@hum-lever/core';
+import { notesWords } from '../notesWords.ts';
 import { count } from '../../shared/index.ts';
 import { grille, OutputFigure } from '../Figure.tsx';
 import { useOutput } from '../useOutput.ts';
@@ -11,11 +12,7 @@ export function AtTheOtherEnd({ output: { id, kind, name } }: { output: OutputOf
   const last = state?.last;
   return (
     <OutputFigure id={id} name={name} on={notes.length > 0} drawn={grille}>
-      {notes.length > 0
-        ? notes.map(({ note }) => noteName(note)).join(' ')
-        : last
-          ? meaning(last)
-          : 'nothing yet'}
+      {notes.length > 0 ? notesWords(notes.map(({ note }) => note)) : last ? meaning(last) : 'nothing yet'}
       {state && state.lost > 0 && `; ${count(state.lost, 'message')} lost`}
     </OutputFigure>
   );

@@ -33,6 +33,15 @@ export const midi: FiguresOf<'midi'> = ({ output, change }) => (
         choose={(chosen) => change({ runningStatus: chosen === 'running' })}
       />
     )}
+    <Choice
+      label={`Notes of several keys at ${output.name}`}
+      data={[
+        { value: 'last', label: 'a note of two keys ends with the last' },
+        { value: 'first', label: 'a note of two keys ends with the first' },
+      ]}
+      value={output.shared}
+      choose={(shared) => change({ shared })}
+    />
     {output.transport !== 'free' && (
       <>
         <NumberField

@@ -1,12 +1,13 @@
-import { midiMessages, mostOf, numbersOf, type MidiMessage } from '@hum-lever/core';
+import { midiMessages, mostOf, numbersOf, pressedAgain, type MidiMessage } from '@hum-lever/core';
 import { Choice, NumberField } from '../../shared/index.ts';
 import { ExpressionSlot } from '../../slots/index.ts';
+import { KeySlot, RowSlots } from '../KeyNotes.tsx';
 import type { SlotsBy } from '../slotsBy.ts';
 import { messageWords } from './words.ts';
 
 const secondWords: Partial<Record<MidiMessage, string>> = { control: 'to', keyPressure: 'by' };
 
-export const midi: SlotsBy<'midi'> = {
+export const midi: SlotsBy<'midi' | 'play' | 'letGo' | 'letAllGo'> = {
   midi: ({ action, put }) => (
     <>
       <Choice
@@ -44,4 +45,41 @@ export const midi: SlotsBy<'midi'> = {
       />
     </>
   ),
+  play: ({ action, put }) => (
+    <>
+      plays <RowSlots action={action} put={(patch) => put({ ...action, ...patch })} />
+      at velocity
+      <ExpressionSlot
+        short
+        label="Velocity, 1 to 127"
+        value={action.velocity}
+        commit={(velocity) => put({ ...action, velocity })}
+      />
+      channel
+      <NumberField
+        label=""
+        aria-label="Channel"
+        width={62}
+        min={1}
+        max={16}
+        value={action.channel}
+        commit={(channel) => put({ ...action, channel })}
+      />
+      for <KeySlot action={action} put={put} />
+      <Choice
+        label="Pressed again"
+        data={pressedAgain.map((value) => ({ value, label: againWords[value] }))}
+        value={action.again}
+        choose={(again) => put({ ...action, again })}
+      />
+    </>
+  ),
+  letGo: ({ action, put }) => (
+    <>
+      ends what it plays for <KeySlot action={action} put={put} />
+    </>
+  ),
+  letAllGo: () => 'ends what it plays for any key',
 };
+
+const againWords = { strike: 'pressed again, anew', letGo: 'pressed again, no more' } as const;

@@ -1,4 +1,4 @@
-import { channelOf, noteHz } from '@hum-lever/core';
+import { channelOf, bentHz } from '@hum-lever/core';
 import type { VoicesOf } from '../voice.ts';
 
 /** Programs come in families of eight; each sounds in one of four ways. */
@@ -12,7 +12,7 @@ export const midi: VoicesOf<'midi'> = ({ receiver }) =>
       return [
         `${channel} ${note}`,
         {
-          hz: noteHz(note, bend),
+          hz: bentHz(note, bend),
           wave: waves[(program >> 3) % waves.length]!,
           loudness: ((velocity / 127) * volume) / 127,
         },

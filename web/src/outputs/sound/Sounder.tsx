@@ -1,12 +1,16 @@
 import type { Tone } from '@hum-lever/core';
 import { showHz } from '../../shared/index.ts';
 import { grille, OutputFigure } from '../Figure.tsx';
+import { notesWords } from '../notesWords.ts';
 import { useOutput } from '../useOutput.ts';
 
 export function Sounder({ output: { id, name } }: { output: Tone }) {
-  const hz = useOutput('tone', id)?.hz ?? 0;
+  const state = useOutput('tone', id);
+  const hz = state?.hz ?? 0;
+  const held = state?.held.flatMap(({ notes }) => notes) ?? [];
   return (
     <OutputFigure id={id} name={name} on={hz > 0} drawn={grille}>
+      {held.length > 0 && `${notesWords([...new Set(held)].sort((a, b) => a - b))}, `}
       {showHz(hz)}
     </OutputFigure>
   );

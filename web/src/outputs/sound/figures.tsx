@@ -1,9 +1,21 @@
+import { takings } from '@hum-lever/core';
+import { TimeSlot } from '../../slots/index.ts';
 import { Choice, NumberField } from '../../shared/index.ts';
 import type { FiguresOf } from '../figuresOf.ts';
 
+const takingWords = {
+  last: 'of keys held, the last sounds',
+  first: 'of keys held, the first sounds',
+  lowest: 'of keys held, the lowest sounds',
+  highest: 'of keys held, the highest sounds',
+  turns: 'of keys held, all in turns of',
+} as const;
 const field = { label: '', unit: 'Hz', min: 1, max: 20_000, width: 110 } as const;
 
-export const tone: FiguresOf<'tone'> = ({ output: { name, lowHz, highHz, pitched }, change }) => (
+export const tone: FiguresOf<'tone'> = ({
+  output: { name, lowHz, highHz, pitched, takes, turnUs },
+  change,
+}) => (
   <>
     <NumberField
       {...field}
@@ -27,5 +39,19 @@ export const tone: FiguresOf<'tone'> = ({ output: { name, lowHz, highHz, pitched
       value={pitched}
       choose={(chosen) => change({ pitched: chosen })}
     />
+    <Choice
+      label={`Notes that keys hold at ${name}`}
+      data={takings.map((value) => ({ value, label: takingWords[value] }))}
+      value={takes}
+      choose={(chosen) => change({ takes: chosen })}
+    />
+    {takes === 'turns' && (
+      <TimeSlot
+        label="Length of a turn"
+        value={turnUs}
+        minUs={1_000}
+        commit={(value) => change({ turnUs: value })}
+      />
+    )}
   </>
 );

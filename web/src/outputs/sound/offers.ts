@@ -1,13 +1,24 @@
 import type { Gadget } from '@hum-lever/core';
+import { eachItsRow, firstRows, keyNumber } from '../keyRows.ts';
 import { firstOf, type Offer } from '../offer.ts';
 
 export function tone(gadget: Gadget): Offer[] {
   const outputId = firstOf(gadget, 'tone');
   if (outputId === undefined) return [];
+  const rowsId = firstRows(gadget);
   const notes = [440, 660].map((hz) => ({ hz, lengthUs: 150_000 }));
   return [
     { label: 'Sound a tone', action: { kind: 'tone', outputId, hz: '440', lengthUs: 200_000 } },
     { label: 'Play notes', action: { kind: 'tune', outputId, notes } },
     { label: 'Fall silent', action: { kind: 'silence', outputId } },
+    ...(rowsId === undefined
+      ? []
+      : [
+          {
+            label: 'Sound notes of a key',
+            action: { kind: 'sing', outputId, ...eachItsRow(rowsId) } as const,
+          },
+        ]),
+    { label: 'End what sounds for a key', action: { kind: 'hush', outputId, key: keyNumber } },
   ];
 }

@@ -1,5 +1,6 @@
 import type { Note } from '@hum-lever/core';
 import { ExpressionSlot, PlainSlot, TimeSlot } from '../../slots/index.ts';
+import { KeySlot, RowSlots } from '../KeyNotes.tsx';
 import type { SlotsBy } from '../slotsBy.ts';
 
 /** Notes as text: pitch and length, one after the other. */
@@ -9,7 +10,7 @@ function notesOf(typed: string): Note[] | null {
   return notes.map((note) => ({ hz: Number(note![1]), lengthUs: Number(note![2]) * 1_000 }));
 }
 
-export const tone: SlotsBy<'tone' | 'tune' | 'silence'> = {
+export const tone: SlotsBy<'tone' | 'tune' | 'silence' | 'sing' | 'hush'> = {
   tone: ({ action, put }) => (
     <>
       sounds at
@@ -39,4 +40,15 @@ export const tone: SlotsBy<'tone' | 'tune' | 'silence'> = {
     </>
   ),
   silence: () => 'falls silent',
+  sing: ({ action, put }) => (
+    <>
+      sounds <RowSlots action={action} put={(patch) => put({ ...action, ...patch })} />
+      for <KeySlot action={action} put={put} />
+    </>
+  ),
+  hush: ({ action, put }) => (
+    <>
+      ends what sounds for <KeySlot action={action} put={put} />
+    </>
+  ),
 };

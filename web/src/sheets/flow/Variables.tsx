@@ -48,9 +48,9 @@ function fresh(kind: Kind, name: string, saved: Saved | null, taken: readonly st
       return { kind, name, saved, options, initialId: options[0]!.id };
     }
     case 'list':
-      return { kind, name, saved, initial: 0, min: 0, max: 9, overflow: 'hold', length: 8 };
+      return { kind, name, saved, initial: 0, min: 0, max: 9, overflow: 'hold', length: 8, columns: 1 };
     case 'table':
-      return { kind, name, saved: null, numbers: [1, 2, 3] };
+      return { kind, name, saved: null, numbers: [1, 2, 3], columns: 1 };
     case 'text':
       return { kind, name, saved, initial: '', length: 12 };
     case 'texts':
@@ -280,6 +280,21 @@ function Numbers({ variable, change }: { variable: Extract<Variable, { kind: 'ta
   );
 }
 
+/** How many of its numbers stand in one row. */
+const Columns = ({ variable: { name, columns }, change }: { variable: InRows; change: Change }) => (
+  <NumberField
+    label=""
+    aria-label={`Numbers in a row of ${name}`}
+    width={100}
+    unit="in a row"
+    min={1}
+    max={limits.columns}
+    value={columns}
+    commit={(value) => change({ columns: value })}
+  />
+);
+type InRows = Extract<Variable, { kind: 'list' | 'table' }>;
+
 /** Start, range and what lies beyond it, as far as the kind has them. */
 function Figures({ variable, change }: { variable: Variable; change: Change }) {
   const { name } = variable;
@@ -320,6 +335,7 @@ function Figures({ variable, change }: { variable: Variable; change: Change }) {
     return (
       <Table.Td colSpan={3}>
         <Numbers variable={variable} change={change} />
+        <Columns variable={variable} change={change} />
       </Table.Td>
     );
   if (variable.kind === 'text' || variable.kind === 'texts')
@@ -372,11 +388,12 @@ function Figures({ variable, change }: { variable: Variable; change: Change }) {
             width={100}
             unit="places"
             min={1}
-            max={64}
+            max={limits.cells}
             value={variable.length}
             commit={(length) => change({ length })}
           />
         )}
+        {variable.kind === 'list' && <Columns variable={variable} change={change} />}
       </Table.Td>
       <Table.Td>
         <div className={classes.range}>

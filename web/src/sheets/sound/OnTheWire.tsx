@@ -15,7 +15,15 @@ import classes from './Sound.module.css';
 const [mostLists, mostMessages] = [40, 16];
 
 /** One MIDI output: whatever tells it messages, with their bytes to scale. */
-export function OnTheWire({ gadget, output }: { gadget: Gadget; output: OutputOf<'midi'> }) {
+export function OnTheWire({
+  gadget,
+  output,
+  held,
+}: {
+  gadget: Gadget;
+  output: OutputOf<'midi'>;
+  held: string | null;
+}) {
   const tellings = useMemo(() => tellingsOf(gadget, output), [gadget, output]);
   // To scale with one another: the longest takes all the room.
   const longest = Math.max(1, ...tellings.map(bytesOf));
@@ -23,6 +31,7 @@ export function OnTheWire({ gadget, output }: { gadget: Gadget; output: OutputOf
     <section className={classes.part} aria-label={output.name}>
       <h2>{output.name}</h2>
       <p>{goesBy(output)}</p>
+      {held !== null && <p>{held}</p>}
       {tellings.length === 0 ? (
         <p className={classes.soft}>No rule tells it anything yet.</p>
       ) : (

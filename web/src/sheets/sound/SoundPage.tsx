@@ -1,7 +1,10 @@
-import { tuningsOf } from '@hum-lever/core';
-import { useMemo } from 'react';
+import { keyMapsOf, tuningsOf } from '@hum-lever/core';
+import { useCallback, useMemo } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { FirstStep, SheetFrame } from '../../shared/index.ts';
+import { exploring, useAnswer } from '../../workers/index.ts';
+import { heldWords, KeyMapPart } from './KeyMaps.tsx';
+import { LetKeysPlay } from './LetKeysPlay.tsx';
 import { OnTheWire } from './OnTheWire.tsx';
 import { Sounders } from './Sounders.tsx';
 
@@ -9,6 +12,11 @@ import { Sounders } from './Sounders.tsx';
 export function SoundPage() {
   const gadget = useDocument();
   const tunings = useMemo(() => tuningsOf(gadget), [gadget]);
+  const maps = useMemo(() => keyMapsOf(gadget), [gadget]);
+  const held = useAnswer(
+    useCallback(() => exploring().held(gadget), [gadget]),
+    true,
+  );
   const wires = gadget.outputs.flatMap((output) => (output.kind === 'midi' ? [output] : []));
   return (
     <SheetFrame title="Sound" about="Pitches as they come out, and what goes over the wire.">
@@ -18,11 +26,15 @@ export function SoundPage() {
           stands how far each pitch is from what was asked for, and how long each message takes.
         </FirstStep>
       )}
+      {maps.map((map) => (
+        <KeyMapPart key={map.rows.id} gadget={gadget} map={map} />
+      ))}
+      <LetKeysPlay gadget={gadget} open={maps.length === 0} />
       {tunings.map((tuning) => (
-        <Sounders key={tuning.output.id} tuning={tuning} />
+        <Sounders key={tuning.output.id} tuning={tuning} held={heldWords(held, tuning.output.id)} />
       ))}
       {wires.map((output) => (
-        <OnTheWire key={output.id} gadget={gadget} output={output} />
+        <OnTheWire key={output.id} gadget={gadget} output={output} held={heldWords(held, output.id)} />
       ))}
     </SheetFrame>
   );

@@ -17,12 +17,13 @@ import classes from './Sound.module.css';
 const [mostPitches, mostTunes] = [48, 12];
 
 /** One sounder: what makes its pitches, how near each comes, and its tunes drawn. */
-export function Sounders({ tuning }: { tuning: Tuning }) {
+export function Sounders({ tuning, held }: { tuning: Tuning; held: string | null }) {
   const { output, clocked, pitches, tunes } = tuning;
   return (
     <section className={classes.part} aria-label={output.name}>
       <h2>{output.name}</h2>
       <p>{madeBy(tuning)}</p>
+      {held !== null && <p>{held}</p>}
       {pitches.length === 0 ? (
         <p className={classes.soft}>No rule asks it for a pitch in plain numbers.</p>
       ) : (
@@ -40,7 +41,7 @@ export function Sounders({ tuning }: { tuning: Tuning }) {
             {pitches.slice(0, mostPitches).map((pitch) => (
               <tr key={pitch.hz} data-off={isOutOfTune(pitch) || undefined}>
                 <th scope="row" className="number">
-                  {pitch.hz} Hz
+                  {Math.round(pitch.hz * 100) / 100} Hz
                 </th>
                 <td>{pitchName(pitch.hz)}</td>
                 <td className="number">
