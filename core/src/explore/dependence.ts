@@ -2,6 +2,7 @@ import {
   codesOf,
   countIn,
   isKeyNumber,
+  isNumber,
   noEvent,
   op,
   operands,
@@ -17,8 +18,8 @@ import { gestureKinds } from '../gadget/index.ts';
 /** Parts of a flow that something depends on, by number; all others make no difference to it. */
 export interface Depends {
   states: ReadonlySet<number>;
-  /** With the place of a list that matters; null: all of it. */
-  variables: ReadonlyMap<number, number | null>;
+  /** With the places of a list that matter; null: all of it. */
+  variables: ReadonlyMap<number, ReadonlySet<number> | null>;
   /** Rules with a timer of their own, named timers and signals. */
   timed: ReadonlySet<number>;
   timers: ReadonlySet<number>;
@@ -63,12 +64,27 @@ function listsOf({ entry, exit, beginActions, ruleActions, layers }: FlowTables)
   ].filter(({ actions }) => actions.length > 0);
 }
 
-/** First slots of lists of which it asks for the place of the key's own number, each as often as it does. */
-function placesByKey(code: Code): number[] {
-  const slots: number[] = [];
+/** What an expression asks of one list: a place by its number, that of the key's own number, or any. */
+interface Asked {
+  slot: number;
+  place: number | 'own' | 'any';
+}
+
+function placesAsked(code: Code): Asked[] {
+  const asked: Asked[] = [];
   for (let at = 0; at < code.length; at += 1 + operands(code[at]!))
-    if (code[at] === op.place && isKeyNumber(code.slice(at - 3, at))) slots.push(code[at + 1]!);
-  return slots;
+    if (code[at] === op.place) asked.push({ slot: code[at + 1]!, place: placeOf(code, at) });
+  return asked;
+}
+/** The index that lies on top before that operation. */
+function placeOf(code: Code, end: number): Asked['place'] {
+  const before = code.slice(0, end);
+  // What comes last need not be all that may lie there.
+  if (countIn(before, op.skipIfZero) + countIn(before, op.jump) > 0) return 'any';
+  if (isKeyNumber(before.slice(-3))) return 'own';
+  let last = 0;
+  for (let at = 0; at < end; at += 1 + operands(code[at]!)) last = at;
+  return code[last] === op.push ? code[last + 1]! : 'any';
 }
 
 /**
@@ -94,7 +110,7 @@ export function dependsOn(
 class Slice {
   readonly depends = {
     states: new Set<number>(),
-    variables: new Map<number, number | null>(),
+    variables: new Map<number, Set<number> | null>(),
     timed: new Set<number>(),
     timers: new Set<number>(),
     signals: new Set<number>(),
@@ -124,7 +140,7 @@ class Slice {
     this.hears = tables.ruleEvent.map((event) => this.eventsOf(event));
     for (const { actions, context } of this.lists)
       for (const action of actions)
-        if (wanted(action)) {
+        if (wanted(action) && !this.isForOthers(context)) {
           this.context(context, 'own');
           for (const code of worked(action)) this.code(code, this.isOfKeys(context));
         }
@@ -146,15 +162,14 @@ class Slice {
   }
 
   private context(context: Context, whose: 'own' | 'all'): void {
-    if (context.of === 'rule') {
-      if (whose === 'all' || !this.isForOthers(context.rule)) this.rule(context.rule, whose);
-    } else if (context.of === 'state') this.state(context.state);
-    else if (whose === 'all' || context.control === this.key) this.layer(context.layer, context.control);
+    if (context.of === 'rule') this.rule(context.rule, whose);
+    else if (context.of === 'state') this.state(context.state);
+    else this.layer(context.layer, context.control);
   }
 
   /** Only other controls bring it about. */
-  private isForOthers(rule: number): boolean {
-    const heard = [...this.hears[rule]!].map((event) => Math.floor(event / gestureKinds.length));
+  private isForOthers(context: Context): boolean {
+    const heard = this.heardIn(context);
     return heard.length > 0 && heard.every((one) => one < this.tables.controls && one !== this.key);
   }
 
@@ -175,13 +190,23 @@ class Slice {
 
   /** @param ofKeys it is worked out where a key's own number comes along */
   private code(code: Code, ofKeys: boolean): void {
-    const own = ofKeys ? placesByKey(code) : [];
-    for (const slot of own) this.variable(this.owner(slot), 'own');
-    for (const slot of slotsRead(code)) if (!own.includes(slot)) this.variable(this.owner(slot), 'all');
+    const places = placesAsked(code);
+    for (const { slot, place } of places)
+      this.variable(
+        this.owner(slot),
+        place === 'any' || (place === 'own' && !ofKeys)
+          ? null
+          : place === 'own'
+            ? this.numberOf(this.key)
+            : place,
+      );
+    const listed = new Set(places.map(({ slot }) => slot));
+    for (const slot of slotsRead(code)) if (!listed.has(slot)) this.variable(this.owner(slot), null);
     for (const control of operandsIn(code, op.control)) this.control(control);
     for (const state of [...operandsIn(code, op.active), ...operandsIn(code, op.elapsed)]) this.state(state);
-    const asks = countIn(code, op.heard);
-    if (asks > own.length || own.some((slot) => !this.beginsAlike(slot))) this.depends.byNumber = true;
+    const own = ofKeys ? places.filter(({ place }) => place === 'own') : [];
+    if (countIn(code, op.heard) > own.length || own.some(({ slot }) => !this.beginsAlike(slot)))
+      this.depends.byNumber = true;
   }
 
   private owner(slot: number): number {
@@ -213,32 +238,44 @@ class Slice {
     return heard.length > 0 && heard.every(isApart);
   }
 
-  private variable(variable: number, whose: 'own' | 'all'): void {
+  /** @param place of a list; null: all of it */
+  private variable(variable: number, place: number | null): void {
     const { variables } = this.depends;
     const known = variables.get(variable);
-    if (known === null || (known !== undefined && whose === 'own')) return;
-    variables.set(variable, whose === 'own' ? this.numberOf(this.key) : null);
+    if (known === null || (place !== null && known?.has(place))) return;
+    if (place === null) variables.set(variable, null);
+    else variables.set(variable, (known ?? new Set<number>()).add(place));
     this.todo.push(() => {
       const comesBack = this.tables.keeps[variable]! > 0;
       for (const { actions, context } of this.lists)
         for (const action of actions) {
-          if ('variable' in action && action.variable === variable) {
-            const apart =
-              whose === 'own' &&
-              action.kind === 'setPlace' &&
-              isKeyNumber(action.index) &&
-              this.isOfKeys(context);
-            if (whose === 'own' && !apart) this.variable(variable, 'all');
-            else {
-              this.context(context, whose);
-              for (const code of apart ? [action.value] : codesOf(action))
-                this.code(code, this.isOfKeys(context));
-            }
-          }
+          if ('variable' in action && action.variable === variable) this.written(action, context, place);
           // What was written down, and when, decides what comes back.
           if (comesBack && (action.kind === 'recall' || action.kind === 'save')) this.context(context, 'all');
         }
     });
+  }
+
+  /** Something writes a variable of which a place matters, or all of it. */
+  private written(
+    action: Extract<CompiledAction, { variable: number }>,
+    context: Context,
+    place: number | null,
+  ): void {
+    const ofKeys = this.isOfKeys(context);
+    if (action.kind === 'shift' || action.kind === 'write' || action.kind === 'shorten')
+      this.variable(action.variable, null);
+    if (place !== null && action.kind === 'setPlace') {
+      // Another place of it.
+      if (isNumber(action.index) && action.index[1] !== place) return;
+      if (isKeyNumber(action.index) && ofKeys && place === this.numberOf(this.key)) {
+        this.context(context, 'own');
+        this.code(action.value, ofKeys);
+        return;
+      }
+    }
+    this.context(context, 'all');
+    for (const code of codesOf(action)) this.code(code, ofKeys);
   }
 
   /** Everything that does such an action, with what those work out. @param codes null: it is none of them */
@@ -287,7 +324,7 @@ class Slice {
     if (known === 'all' || known === whose) return;
     this.rules.set(rule, whose);
     this.todo.push(() => {
-      if (!known) this.fires(rule);
+      this.fires(rule, whose);
       for (const event of this.hears[rule]!) {
         const control = Math.floor(event / gestureKinds.length);
         if (control < this.tables.controls && (whose === 'all' || control === this.key))
@@ -297,7 +334,7 @@ class Slice {
   }
 
   /** When it fires: its state, its guard, what it waits for, and what may come before it. */
-  private fires(rule: number): void {
+  private fires(rule: number, whose: 'own' | 'all'): void {
     const { tables } = this;
     const { ruleGuard, ruleOwner, ruleEvent, ruleDelay } = tables;
     this.state(ruleOwner[rule]!);
@@ -313,7 +350,7 @@ class Slice {
     if (done >= 0) for (let inner = done; inner < tables.end[done]!; inner += 1) this.state(inner);
     for (const [other, wants] of ruleEvent.entries())
       if (other !== rule && this.sharesEvent(rule, event, other, wants) && this.mayPreempt(other, rule))
-        this.rule(other, 'all');
+        this.rule(other, whose);
   }
 
   private sharesEvent(rule: number, event: number, other: number, wants: number): boolean {

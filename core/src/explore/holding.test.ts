@@ -141,7 +141,15 @@ describe('notes that keys hold', () => {
 
 const stateIds = ['s2', 's3', 's4', 's5'];
 const pick = fc.constantFrom;
-const names = pick('60 + heard(0)', '60 + heard(0) + 12 * v1', '60', '60 + v1', '60 + v2[heard(0)]');
+const names = pick(
+  '60 + heard(0)',
+  '60 + heard(0) + 12 * v1',
+  '60',
+  '60 + v1',
+  '60 + v2[heard(0)]',
+  '60 + v2[1]',
+  '60 + v2[v1 ? 0 : heard(0)]',
+);
 const anAction: fc.Arbitrary<Action> = fc.oneof(
   fc
     .tuple(pick('noteOn' as const, 'noteOff' as const), names)
@@ -155,12 +163,9 @@ const anAction: fc.Arbitrary<Action> = fc.oneof(
     second: '0',
   }),
   pick('!v1', 'v1', '0').map((value): Action => ({ kind: 'set', variableId: 'v1', index: null, value })),
-  pick('v1', 'heard(0)').map((value): Action => ({
-    kind: 'set',
-    variableId: 'v2',
-    index: 'heard(0)',
-    value,
-  })),
+  fc
+    .tuple(pick('v1', 'heard(0)'), pick('heard(0)', '1', '1 - heard(0)'))
+    .map(([value, index]): Action => ({ kind: 'set', variableId: 'v2', index, value })),
   fc.constant<Action>({ kind: 'raise', signalId: 'g1', delay: null }),
   fc.constant<Action>({ kind: 'start', timerId: 't1', length: 300_000, every: false }),
 );

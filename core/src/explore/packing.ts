@@ -110,10 +110,10 @@ export function packingOf(tables: FlowTables, knobs: number, variables: Readonly
       for (const state of only.states) setBit(into, 0, state);
       // What is remembered of where one was.
       into.fill(-1, from.history, valuesAt);
-      for (const [variable, place] of only.variables)
+      for (const [variable, places] of only.variables)
         for (const [n, slot] of slotsOf(tables, new Set([variable])).entries()) {
           const at = kept.indexOf(slot);
-          if (at < 0 || (place !== null && place !== n)) continue;
+          if (at < 0 || (places !== null && !places.has(n))) continue;
           into[valuesAt + at] = -1;
           if (saved > 0) into[savedAt + at] = -1;
         }

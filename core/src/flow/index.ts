@@ -5,6 +5,7 @@ export {
   compileTyped,
   countIn,
   isKeyNumber,
+  isNumber,
   op,
   operands,
   operandsIn,

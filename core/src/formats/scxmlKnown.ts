@@ -25,6 +25,7 @@ export const known: Readonly<Record<string, ReadonlySet<string>>> = {
     'hum:overflow',
     'hum:unit',
     'hum:length',
+    'hum:columns',
   ),
   assign: of('location', 'expr'),
   raise: of('event'),

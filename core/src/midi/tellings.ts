@@ -1,8 +1,16 @@
-import { placedActions, type Action, type Gadget, type Midi, type PlacedActions } from '../gadget/index.ts';
+import { rowsTold } from '../notes/index.ts';
+import {
+  allActions,
+  placedActions,
+  type Action,
+  type Gadget,
+  type Midi,
+  type PlacedActions,
+} from '../gadget/index.ts';
 import { messageBytes } from './message.ts';
 import { byteUs, bytesOnWire } from './wire.ts';
 
-type Message = Extract<Action, { kind: 'midi' }>;
+type Message = Extract<Action, { kind: 'midi' | 'play' | 'letGo' }>;
 
 /** A message with the bytes that go over the wire for it, where nothing else is on its way. */
 export interface WiredMessage {
@@ -24,18 +32,43 @@ export interface Telling extends Pick<PlacedActions, 'place' | 'name' | 'where'>
   messages: readonly WiredMessage[];
 }
 
+/** Notes that a row has at most, of all that are played on an output. */
+const mostPlayed = (gadget: Gadget, outputId: string): number =>
+  Math.max(
+    0,
+    ...allActions(gadget).map((action) =>
+      action.kind === 'play' && action.outputId === outputId ? rowsTold(gadget, action).most : 0,
+    ),
+  );
+
+/** Messages of an action, with numbers that do not matter to how long they are; of rows of notes, the most it can be. */
+function sentBy(gadget: Gadget, action: Action): number[][] {
+  const notes = (message: 'noteOn' | 'noteOff', channel: number, most: number) =>
+    Array.from({ length: most }, () => messageBytes(message, channel, 0, 0));
+  switch (action.kind) {
+    case 'midi':
+      return [messageBytes(action.message, action.channel, 0, 0)];
+    case 'play':
+      return notes('noteOn', action.channel, rowsTold(gadget, action).most);
+    case 'letGo':
+      return notes('noteOff', 1, mostPlayed(gadget, action.outputId));
+    default:
+      return [];
+  }
+}
+
 /** All lists that tell one output anything, in the order of the document. */
 export const tellingsOf = (gadget: Gadget, output: Midi): Telling[] =>
   placedActions(gadget.flow).flatMap(({ actions, place, name, where, state, rule, key }): Telling[] => {
     let [status, us] = [0, 0];
     const messages = actions.flatMap((action): WiredMessage[] => {
-      if (action.kind !== 'midi' || action.outputId !== output.id) return [];
-      // How long it is does not hang on its numbers.
-      const all = messageBytes(action.message, action.channel, 0, 0);
-      const bytes = bytesOnWire(all, status, output.runningStatus);
-      status = all[0]!;
-      us += bytes * byteUs;
-      return [{ action, bytes, whole: bytes === all.length, thereUs: us }];
+      if (!('outputId' in action) || action.outputId !== output.id) return [];
+      return sentBy(gadget, action).map((all): WiredMessage => {
+        const bytes = bytesOnWire(all, status, output.runningStatus);
+        status = all[0]!;
+        us += bytes * byteUs;
+        return { action: action as Message, bytes, whole: bytes === all.length, thereUs: us };
+      });
     });
     const number = state && rule ? state.rules.indexOf(rule) + 1 : null;
     return messages.length === 0

@@ -30,14 +30,14 @@ export function KeyMapPart({ gadget, map }: { gadget: Gadget; map: KeyMap }) {
     rows.kind === 'table' ? rowsTold(gadget, { variableId: rows.id, row: '-', by: '0' }).rows : null;
   const [filling, setFilling] = useState(false);
   const howMany = (rows.kind === 'table' ? rows.numbers.length : rows.length) / columns;
-  const outputs = outputIds.map((id) => nameIn(gadget.outputs, id));
+  const outputs = outputIds.map((id) => `“${nameIn(gadget.outputs, id) ?? id}”`);
   return (
     <section className={classes.part} aria-label={`Keys of ${rows.name}`}>
       <h2>{rows.name}</h2>
       <p>
-        {count(howMany, 'row')} of {count(columns, 'note')} for {outputs.join(' and ')},{' '}
-        {showBytes(howMany * columns)}
-        {rows.kind === 'table' ? ' of the program.' : ': they change while it runs.'}{' '}
+        {count(howMany, 'row')}, {count(columns, 'note')} in each at most, played on {outputs.join(' and ')};{' '}
+        {showBytes(howMany * columns)}{' '}
+        {rows.kind === 'table' ? 'of the program' : 'that change while it runs'}.{' '}
         {rows.kind === 'table' && (
           <Button size="compact-xs" variant="subtle" onClick={() => setFilling(!filling)}>
             {filling ? 'Leave them' : 'Fill from a scale'}
@@ -58,6 +58,7 @@ export function KeyMapPart({ gadget, map }: { gadget: Gadget; map: KeyMap }) {
               key={row}
               name={nameIn(gadget.controls, controlIds[row]) ?? `row ${row}`}
               notes={notes}
+              columns={columns}
               commit={(typed) => typeRow(rows, row, typed)}
             />
           ))}
@@ -90,10 +91,12 @@ function typeRow(rows: Table, row: number, typed: string): string | null {
 function Key({
   name,
   notes,
+  columns,
   commit,
 }: {
   name: string;
   notes: readonly number[];
+  columns: number;
   commit: (typed: string) => string | null;
 }) {
   const [open, setOpen] = useState(false);
@@ -124,7 +127,7 @@ function Key({
           {written(notes) || '–'}
         </button>
       )}
-      <span className={classes.chord}>{chord?.name ?? ''}</span>
+      {columns > 1 && <span className={classes.chord}>{chord?.name ?? ''}</span>}
     </li>
   );
 }

@@ -20,9 +20,11 @@ export function LetKeysPlay({ gadget, open }: { gadget: Gadget; open: boolean })
   if (!set || !output) return null;
   if (!isOpen)
     return (
-      <Button size="compact-sm" variant="default" onClick={() => setOpen(true)}>
-        Let keys play notes
-      </Button>
+      <p className={classes.more}>
+        <Button size="compact-sm" variant="default" onClick={() => setOpen(true)}>
+          Let keys play notes
+        </Button>
+      </p>
     );
   const layOut = () => {
     const wanted = { setId: set.id, outputId: output.id, stateId: playedIn(gadget), ...chosen };

@@ -104,9 +104,25 @@ const kinds = {
   keyPressure: 'pressure on',
 } as const;
 
+/** “plays a row of Chords, 3 notes at most”. */
+function rowWords(
+  { flow }: Gadget,
+  action: Exclude<Telling['messages'][number]['action'], { kind: 'midi' }>,
+  notes: number,
+): { kind: string; number: string } {
+  const most = count(notes, 'note');
+  if (action.kind === 'letGo') return { kind: 'ends what its key plays', number: `(${most} at most)` };
+  const name = flow.variables.find(({ id }) => id === action.variableId)?.name ?? '';
+  return { kind: 'plays a row of', number: `${name} (${most} at most)` };
+}
+
 /** “begins C4, E4; controller 2”: notes by name where they are plain, what is worked out as it is written. */
 function toldWords(gadget: Gadget, { messages }: Telling): string {
-  const said = messages.slice(0, mostMessages).map(({ action: { message, first } }) => {
+  const told = [...new Set(messages.map(({ action }) => action))];
+  const said = told.slice(0, mostMessages).map((action) => {
+    if (action.kind !== 'midi')
+      return rowWords(gadget, action, messages.filter((one) => one.action === action).length);
+    const { message, first } = action;
     const isNote = message === 'noteOn' || message === 'noteOff' || message === 'keyPressure';
     const plain = /^\d+$/.test(first.trim());
     const number =
@@ -119,7 +135,7 @@ function toldWords(gadget: Gadget, { messages }: Telling): string {
     if (last?.kind === kind) last.numbers.push(number);
     else groups.push({ kind, numbers: [number] });
   }
-  const rest = messages.length - said.length;
+  const rest = told.length - said.length;
   return `${groups.map(({ kind, numbers }) => `${kind} ${numbers.join(', ')}`).join('; ')}${
     rest > 0 ? `; and ${count(rest, 'more message', 'more messages')}` : ''
   }`;
