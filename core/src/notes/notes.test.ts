@@ -1,5 +1,23 @@
 import { cents } from '../sound/index.ts';
-import { chordKinds, chordOf, letterOf, noNote, noteHz, noteName, rowsOfScale, scales } from './index.ts';
+import { applyEdit, type Gadget } from '../gadget/index.ts';
+import { heldOf } from '../snag/index.ts';
+import { state } from '../test/fixtures.ts';
+import { doing, keyboard, ofControl } from '../test/keyboard.ts';
+import {
+  chordKinds,
+  chordOf,
+  instrumentEdits,
+  keyMapsOf,
+  letterOf,
+  noNote,
+  noteHz,
+  noteName,
+  readNote,
+  readNotes,
+  rowsOfScale,
+  rowsTold,
+  scales,
+} from './index.ts';
 
 describe('notes', () => {
   it('have the pitches of the reckoning, in any temperament', () => {
@@ -78,5 +96,78 @@ describe('chords', () => {
     expect(chordOf([])).toBeNull();
     expect(chordOf([60, 72])).toBeNull();
     expect(chordOf([60, 61, 62])).toBeNull();
+  });
+});
+
+describe('what is typed', () => {
+  it.each([
+    ['C4', 60],
+    ['c4', 60],
+    ['F#3', 54],
+    ['F♯3', 54],
+    ['Eb4', 63],
+    ['E♭4', 63],
+    ['Cb4', 59],
+    ['B##3', 61],
+    ['C-1', 0],
+    ['G9', 127],
+    ['60', 60],
+  ])('%s is a note', (text, note) => expect(readNote(text)).toBe(note));
+  it.each(['H4', 'C', 'C10', 'G#9', 'Cb-1', '128', '-1', '', 'C4 E4', '6.5'])('%j is none', (text) =>
+    expect(readNote(text)).toBeNull(),
+  );
+  it('reads every note by the name that it is shown under', () => {
+    for (let note = 0; note < 128; note += 1) expect(readNote(noteName(note))).toBe(note);
+    expect(readNotes(' C4, E4;G4  67 ')).toEqual([60, 64, 67, 67]);
+    expect(readNotes('')).toEqual([]);
+    expect(readNotes('C4 X')).toBeNull();
+  });
+});
+
+describe('keys that are to play', () => {
+  const steps = scales[1]!.steps;
+  const wanted = { setId: 'p1', outputId: 'o1', root: 60, steps, degrees: [0, 2, 4] };
+  const laidOut = (gadget: Gadget, stateId: string | null) =>
+    applyEdit(gadget, { name: 'several', args: [instrumentEdits(gadget, { ...wanted, stateId })] });
+  const empty = keyboard(8, {});
+
+  it('get a table, two rules and a state, and play, and let go whatever they began', () => {
+    const gadget = laidOut(empty, null);
+    expect(gadget.flow.states).toMatchObject([{ name: 'Playing', rules: [{}, {}], exit: [] }]);
+    const [map] = keyMapsOf(gadget);
+    expect(map).toMatchObject({
+      outputIds: ['o1'],
+      controlIds: empty.controls.slice(0, 8).map(({ id }) => id),
+    });
+    expect(map!.rows).toMatchObject({ name: 'Notes', columns: 3 });
+    expect(heldOf(gadget)).toMatchObject([{ verdict: 'never', kinds: 1 }]);
+    // A second time beside it, under another name.
+    expect(laidOut(gadget, 's1').flow.variables.map(({ name }) => name)).toEqual(['Notes', 'Notes2']);
+  });
+  it('let all go where their state is left, and nothing sticks', () => {
+    const leave = doing('r9', ofControl('m1', 'press'), [], { targetIds: ['s2'] });
+    const states = [state('s1', { rules: [leave] }), state('s2')];
+    const gadget = laidOut(keyboard(8, { initialId: 's1', states }), 's1');
+    expect(gadget.flow.states[0]!.exit).toEqual([{ kind: 'letAllGo', outputId: 'o1' }]);
+    expect(heldOf(gadget)).toMatchObject([{ verdict: 'never' }]);
+    // The same without it is what M01 is for.
+    const bare = {
+      ...gadget,
+      flow: { ...gadget.flow, states: gadget.flow.states.map((one) => ({ ...one, exit: [] })) },
+    };
+    expect(heldOf(bare)).toMatchObject([{ verdict: 'stuck' }]);
+  });
+  it('are left alone where there are none, or nothing that plays', () => {
+    expect(instrumentEdits(empty, { ...wanted, stateId: null, setId: 'p9' })).toEqual([]);
+    expect(instrumentEdits(empty, { ...wanted, stateId: null, outputId: 'o9' })).toEqual([]);
+  });
+  it('are told of by rows that stay, with what moves all of them', () => {
+    const gadget = laidOut(empty, null);
+    const told = (row: string, by: string) => rowsTold(gadget, { variableId: 'v1', row, by });
+    expect(told('heard(0)', '0')).toMatchObject({ most: 3, by: 0 });
+    expect(told('heard(0)', '0').rows).toHaveLength(8);
+    expect(told('1', '-12')).toEqual({ rows: [[62, 65, 69]], most: 3, by: -12 });
+    expect(told('9', 'v1')).toEqual({ rows: [], most: 0, by: null });
+    expect(rowsTold(gadget, { variableId: 'v9', row: '0', by: '0' })).toEqual({ rows: null, most: 0, by: 0 });
   });
 });

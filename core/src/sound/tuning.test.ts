@@ -1,3 +1,7 @@
+import type { Action, Tone, Variable } from '../gadget/index.ts';
+import { checkGadget } from '../snag/index.ts';
+import { state } from '../test/fixtures.ts';
+import { anyKey, doing, keyboard } from '../test/keyboard.ts';
 import { small, sounding } from '../test/soundCases.ts';
 import { tuningsOf } from './tuning.ts';
 
@@ -34,5 +38,35 @@ describe('what a sounder is told', () => {
 
   it('leaves out what is worked out', () => {
     expect(tuningsOf(sounding('Piezo tone 400 + 40', null))).toMatchObject([{ pitches: [], tunes: [] }]);
+  });
+});
+
+describe('notes of keys', () => {
+  const table: Variable = {
+    id: 'v1', kind: 'table', name: 'notes', saved: null, columns: 2, numbers: [69, 255, 40, 72],
+  }; // prettier-ignore
+  const piezo = (perOctave: number): Tone => ({
+    id: 'o1', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000, pitched: 'exact', takes: 'last', turnUs: 20_000, perOctave,
+  }); // prettier-ignore
+  const singing = (row: string, by: string, perOctave = 12) => {
+    const sing: Action = { kind: 'sing', outputId: 'o1', key: 'heard(0)', variableId: 'v1', row, by };
+    const rules = [doing('r1', anyKey('press'), [sing])];
+    const states = [state('s1', { rules })];
+    return keyboard(2, { initialId: 's1', variables: [table], states }, piezo(perOctave));
+  };
+  const asked = (...of: Parameters<typeof singing>) =>
+    tuningsOf(singing(...of))[0]!.pitches.map(({ hz }) => Math.round(hz * 100) / 100);
+
+  it('are pitches that a sounder is asked for: of all rows, or of the one that is told, as they are moved', () => {
+    expect(asked('heard(0)', '0')).toEqual([82.41, 440, 523.25]);
+    expect(asked('0', '12')).toEqual([880]);
+    expect(asked('0', '19', 19)).toEqual([880]);
+    // How far it is moved is worked out while it runs.
+    expect(asked('heard(0)', 'v1[0]')).toEqual([]);
+  });
+  it('are found where it cannot give them', () => {
+    const found = checkGadget(singing('heard(0)', '0')).snags.filter(({ rule }) => rule === 'N02');
+    expect(found).toMatchObject([{ values: { hz: 82.41, heldHz: 200, pitches: 1 } }]);
+    expect(checkGadget(singing('0', '0')).snags.filter(({ rule }) => rule === 'N02')).toEqual([]);
   });
 });

@@ -44,6 +44,16 @@ export const chord = (notes: number): string =>
 /** Up to eight octaves. */
 export const octave = numberVariable({ id: 'v1', name: 'octave', initial: 0, min: 0, max: 8 });
 
+/** Rows of so many notes from 60 up: the first has one, the second all. */
+export const rowsOf = (notes: number): Variable => ({
+  id: 'v2',
+  kind: 'table',
+  name: 'chords',
+  saved: null,
+  columns: notes,
+  numbers: [60, ...Array<number>(notes - 1).fill(255), ...Array.from({ length: notes }, (_, n) => 60 + n)],
+});
+
 /** Rule, a gadget that has the snag, part of what it says, and whether its mend must clear it. */
 export const midiSnagCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
   [
@@ -63,6 +73,13 @@ export const midiSnagCases: [string, string, Gadget, Partial<Snag>, boolean][] =
     telling([`when Key press do ${chord(17)}`]),
     { values: expect.objectContaining({ notes: 17, smearUs: 15_360 }) as never },
     false,
+  ],
+  [
+    'M02',
+    'a row of twelve notes among others',
+    telling(['when Key press do Out play 1, 0, chords[octave], 100'], {}, {}, [octave, rowsOf(12)]),
+    { values: expect.objectContaining({ notes: 12, smearUs: 10_560 }) as never },
+    true,
   ],
   [
     'M04',
@@ -91,6 +108,17 @@ export const midiSnagCases: [string, string, Gadget, Partial<Snag>, boolean][] =
     'a note that its octave can carry too high',
     telling(['when Key press do Out noteOn 1, 60 + 12 * octave, 100'], {}, {}, [octave]),
     { level: 'note', values: expect.objectContaining({ always: 0, value: 156, held: 127 }) as never },
+    false,
+  ],
+  [
+    'M06',
+    'rows of notes that their octave moves beyond the last note',
+    telling(['when Key press do Out play 1, 0, chords[0] by 12 * octave, 100'], {}, {}, [octave, rowsOf(3)]),
+    {
+      level: 'note',
+      place: { kind: 'rule', id: 'r1' },
+      values: { name: 'Out', state: 'Playing', message: 'play', always: 0, value: 156, held: -1, most: 127 },
+    },
     false,
   ],
   [
