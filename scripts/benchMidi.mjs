@@ -57,6 +57,21 @@ function inTurn(one, other, runs = 15) {
   return times.map((all) => all.sort((a, b) => a - b)[runs >> 1]);
 }
 
+/** Eight voices, one of each wave twice, for so many seconds at 48 kHz. */
+function eightVoices(seconds) {
+  const waves = ['square', 'sawtooth', 'triangle', 'sine'];
+  const moments = Array.from({ length: seconds * 10 }, (_, n) => ({
+    atUs: n * 100_000,
+    sounding: Object.fromEntries(
+      Array.from({ length: 8 }, (_unused, v) => [
+        String(v),
+        { hz: 110 * 2 ** ((v * 5 + (n % 12)) / 12), wave: waves[v % 4], loudness: 0.5 },
+      ]),
+    ),
+  }));
+  return { moments, lengthUs: seconds * 1_000_000 };
+}
+
 export async function midiRows(row) {
   const { readMidiFile, readStream, streamAtRest, writeMidiFile } =
     await import('../core/dist/midi/index.js');
@@ -100,5 +115,20 @@ export async function midiRows(row) {
     `${(theirsOut / oursOut).toFixed(1)} ×`,
     '≥ 1 ×',
     `${oursOut.toFixed(1)} ms against ${theirsOut.toFixed(1)} ms`,
+  );
+
+  const { renderMoments } = await import('../core/dist/sound/index.js');
+  const { moments, lengthUs } = eightVoices(20);
+  renderMoments(moments.slice(0, 10), 1_000_000, 48_000);
+  const [rendering] = inTurn(
+    () => renderMoments(moments, lengthUs, 48_000),
+    () => undefined,
+    5,
+  );
+  row(
+    '20 s of eight voices rendered at 48 kHz',
+    `${Math.round(lengthUs / 1_000 / rendering)} × real time`,
+    '≥ 100 ×',
+    `${Math.round(rendering)} ms`,
   );
 }

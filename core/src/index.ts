@@ -310,12 +310,20 @@ export {
   cents,
   hzOf,
   isOutOfTune,
+  renderMoments,
   settingFor,
+  sounderVoice,
+  Synth,
   tuned,
+  tuneMoments,
   tuningsOf,
+  type Moment,
+  type Sounding as SoundingVoices,
   type Tune,
   type Tuned,
   type Tuning,
+  type Voice,
+  type Wave,
 } from './sound/index.ts';
 export {
   byteUs as midiByteUs,
@@ -601,6 +609,7 @@ export { cNames, mostFrequent, partNs, type Cause, type Standstill } from './ker
 export {
   editGadget,
   printBillCsv,
+  printWav,
   printBoardJson,
   printCodesCsv,
   printGadget,

@@ -1,0 +1,53 @@
+import { exactSinDegrees } from '../kernel/index.ts';
+
+/** Shapes that voices have. */
+export type Wave = 'sine' | 'triangle' | 'sawtooth' | 'square';
+
+/** Points of one turn; the interpolation between them stays 70 dB below what is drawn. */
+export const turnBits = 12;
+export const turnPoints = 2 ** turnBits;
+/** Harmonics of the fullest table: with more, a quarter of the points would not be enough to draw them. */
+const mostHarmonics = turnPoints / 4;
+
+const sine = Float64Array.from({ length: turnPoints }, (_, n) => exactSinDegrees((n * 360) / turnPoints));
+const pi = 3.141592653589793;
+
+/** How much of its k-th harmonic a wave of height 1 has. Source: their Fourier series. */
+const shares: Readonly<Record<Wave, (k: number) => number>> = {
+  sine: (k) => (k === 1 ? 1 : 0),
+  square: (k) => (k % 2 === 1 ? 4 / (pi * k) : 0),
+  sawtooth: (k) => 2 / (pi * k),
+  triangle: (k) => (k % 2 === 1 ? (k % 4 === 1 ? 8 : -8) / (pi * pi * k * k) : 0),
+};
+
+const drawn = new Map<string, Float32Array>();
+
+/** One turn of a wave with so many harmonics and no more, and its first point again. */
+function turnOf(wave: Wave, harmonics: number): Float32Array {
+  const key = `${wave} ${harmonics}`;
+  const known = drawn.get(key);
+  if (known) return known;
+  const sum = new Float64Array(turnPoints);
+  for (let k = 1; k <= harmonics; k += 1) {
+    const share = shares[wave](k);
+    if (share === 0) continue;
+    for (let n = 0; n < turnPoints; n += 1) sum[n]! += share * sine[(n * k) % turnPoints]!;
+  }
+  const turn = new Float32Array(turnPoints + 1);
+  turn.set(sum);
+  turn[turnPoints] = turn[0]!;
+  drawn.set(key, turn);
+  return turn;
+}
+
+/**
+ * A turn of a wave that has nothing above half of the sampling rate: what is beyond would be heard as other pitches.
+ * Tables are an octave apart, so that the highest octave may be missing from one.
+ * @param hz above 0
+ */
+export function bandLimited(wave: Wave, hz: number, sampleRate: number): Float32Array {
+  if (wave === 'sine') return turnOf(wave, 1);
+  let harmonics = mostHarmonics;
+  while (harmonics > 1 && harmonics * hz > sampleRate / 2) harmonics /= 2;
+  return turnOf(wave, harmonics);
+}
