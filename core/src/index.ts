@@ -309,6 +309,7 @@ export { bytesUs } from './serial/index.ts';
 export {
   cents,
   hzOf,
+  clockHzFor,
   isOutOfTune,
   renderMoments,
   settingFor,
@@ -332,6 +333,8 @@ export {
   messageBytes,
   mostOf,
   bentHz,
+  received,
+  silentReceiver,
   numbersOf,
   tellingsOf,
   tuneFile,
@@ -718,3 +721,4 @@ export {
   type Scale,
 } from './notes/index.ts';
 export type { HeldVerdict } from './explore/index.ts';
+export type { Receiver } from './midi/index.ts';

@@ -2,5 +2,5 @@ export { renderMoments, Synth, type Moment, type Sounding, type Voice } from './
 export { sounderVoice, tuneMoments } from './tuneMoments.ts';
 export type { Wave } from './waves.ts';
 export { soundedHz } from './pitch.ts';
-export { isOutOfTune, tuned, tuningsOf, type Tune, type Tuned, type Tuning } from './tuning.ts';
+export { clockHzFor, isOutOfTune, tuned, tuningsOf, type Tune, type Tuned, type Tuning } from './tuning.ts';
 export { cents, hzOf, settingFor, type TimerSetting } from './timer.ts';

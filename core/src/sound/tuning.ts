@@ -42,6 +42,10 @@ export const isOutOfTune = ({ cents: off }: Pick<Tuned, 'cents'>): boolean => Ma
 export const clockedFor = (gadget: Gadget, { id, pitched }: Tone): Clocked | null =>
   pitched === 'timer' ? toneTimerOf(gadget, id) : null;
 
+/** Clock of that timer, Hz; null likewise. */
+export const clockHzFor = (gadget: Gadget, output: Tone): number | null =>
+  clockedFor(gadget, output)?.clockHz ?? null;
+
 /** What becomes of a pitch. @param hz above 0 */
 export function tuned(output: Tone, clocked: Clocked | null, hz: number): Tuned {
   const heldHz = soundedHz(output, hz);

@@ -380,17 +380,23 @@ export class Bench {
     await (await this.until(factor, async () => (await this.driver.findElements(path))[0])).click();
   }
 
-  /** Has every page from now on write down what it gives to the loudspeaker. */
+  /** Has every page from now on write down what its loudspeaker says that it sounds. */
   async listen(): Promise<void> {
     const source = `
       window.heard = { hz: [], gain: [] };
-      for (const [method, list] of [['setValueAtTime', 'hz'], ['setTargetAtTime', 'gain']]) {
-        const real = AudioParam.prototype[method];
-        AudioParam.prototype[method] = function (value, ...rest) {
-          window.heard[list].push(value);
-          return real.call(this, value, ...rest);
-        };
-      }`;
+      const Real = window.AudioWorkletNode;
+      window.AudioWorkletNode = class extends Real {
+        constructor(...all) {
+          super(...all);
+          this.port.addEventListener('message', ({ data }) => {
+            window.speaker = { moments: data.moments, late: data.late, latestMs: data.latestMs };
+            for (const pitches of data.sounding) {
+              window.heard.hz.push(...pitches);
+              window.heard.gain.push(pitches.length > 0 ? 1 : 0);
+            }
+          });
+        }
+      };`;
     await (this.driver as ChromiumWebDriver).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
       source,
     });

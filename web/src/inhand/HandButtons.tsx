@@ -62,7 +62,8 @@ export function RecordingBar({ keep, forget, failure }: Recorder) {
 
 export function MuteButton() {
   const muted = useSound((state) => state.muted);
-  const label = muted ? 'Sound on' : 'Mute';
+  const refused = useSound((state) => state.refused);
+  const label = refused === null ? (muted ? 'Sound on' : 'Mute') : `No sound: ${refused}`;
   return (
     <Tooltip label={label}>
       <ActionIcon variant="subtle" aria-label={label} aria-pressed={muted} onClick={() => setMuted(!muted)}>

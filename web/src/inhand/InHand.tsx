@@ -10,10 +10,9 @@ import {
 import { useEffect, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
 import { useDocument } from '../client/index.ts';
 import { keyName } from '../shared/index.ts';
-import { voicesOf } from '../outputs/voices.ts';
 import { sayStill, slowWords } from '../words/index.ts';
 import { player, usePlayer } from '../workers/index.ts';
-import { play, prepareSound, unlockSound } from './audio.ts';
+import { prepareSound, unlockSound } from './audio.ts';
 import { Body } from './Body.tsx';
 import { LargeButton, MuteButton, RecordButton, RecordingBar } from './HandButtons.tsx';
 import classes from './InHand.module.css';
@@ -72,7 +71,6 @@ const mostLarge = 3;
 /** The gadget itself, to scale, always playable. */
 export function InHand() {
   const gadget = useDocument();
-  const shown = usePlayer((state) => state.shown);
   const pastUs = usePlayer((state) => state.pastUs);
   const failure = usePlayer((state) => state.failure);
   const idleTouch = usePlayer((state) => state.idleTouch);
@@ -94,12 +92,6 @@ export function InHand() {
     gestures.forEach((gesture) => window.addEventListener(gesture, unlockSound));
     return () => gestures.forEach((gesture) => window.removeEventListener(gesture, unlockSound));
   }, []);
-
-  useEffect(() => {
-    // Looking at the past is silent: nothing sounds then.
-    const outputs = pastUs === null ? Object.entries(shown?.outputs ?? {}) : [];
-    play(voicesOf(outputs));
-  }, [shown, pastUs]);
 
   const onKey = (event: KeyboardEvent, isDown: boolean) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;

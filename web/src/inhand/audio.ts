@@ -1,70 +1,63 @@
 import { create } from 'zustand';
-import type { Voice } from '../outputs/voice.ts';
+import { player } from '../workers/index.ts';
+import workletUrl from './speaker.worklet.ts?worker&url';
+import type { SpeakerCommand, SpeakerReport } from './speaker.ts';
 
 const mutedKey = 'hum-lever.muted';
 
-/** Whether the maker wants silence. A habit of the person, not of the gadget. */
-export const useSound = create<{ muted: boolean }>(() => ({ muted: localStorage.getItem(mutedKey) === '1' }));
+interface Sound {
+  /** Whether the maker wants silence. A habit of the person, not of the gadget. */
+  muted: boolean;
+  /** What the loudspeaker said last; null: it has not sounded yet. */
+  heard: Omit<SpeakerReport, 'sounding'> | null;
+  /** Why nothing can sound here; null: it can. */
+  refused: string | null;
+}
 
-/** Quiet enough for an evening table; a square wave carries far. */
-const loudness = 0.05;
-/** Long enough not to click, short enough to sound at once. */
-const rampSeconds = 0.004;
+export const useSound = create<Sound>(() => ({
+  muted: localStorage.getItem(mutedKey) === '1',
+  heard: null,
+  refused: null,
+}));
 
 let context: AudioContext | null = null;
-const voices = new Map<string, { oscillator: OscillatorNode; gain: GainNode }>();
-let wanted: Readonly<Record<string, Voice>> = {};
-/** More oscillators than this are not kept at rest: a voice that is no longer wanted goes, the oldest first. */
-const mostKept = 32;
+let node: AudioWorkletNode | null = null;
+const tell = (command: SpeakerCommand, carry: Transferable[] = []) => node?.port.postMessage(command, carry);
 
 /**
  * Opens the way to the loudspeaker, silent until `unlockSound`. Opening blocks the page, for long where the machine's
  * sound has to be started first: done at the first press, it would make a hold of it.
  */
 export function prepareSound(): void {
-  context ??= new AudioContext();
+  if (context) return;
+  context = new AudioContext({ latencyHint: 'interactive' });
+  void join(context).catch((error: Error) => useSound.setState({ refused: error.message }));
+}
+
+/** The machine's worker and the loudspeaker's thread are joined: the page only listens. */
+async function join(opened: AudioContext): Promise<void> {
+  // Pages that come from another machine without encryption have no such thread.
+  if (!('audioWorklet' in opened))
+    throw new Error('this browser sounds only on pages of this machine, or over https');
+  await opened.audioWorklet.addModule(workletUrl);
+  node = new AudioWorkletNode(opened, 'speaker', { numberOfInputs: 0, outputChannelCount: [1] });
+  node.connect(opened.destination);
+  node.port.onmessage = ({ data: { sounding: _sounding, ...heard } }: MessageEvent<SpeakerReport>) =>
+    useSound.setState({ heard });
+  const { port1, port2 } = new MessageChannel();
+  tell({ from: port1 }, [port1]);
+  tell({ muted: useSound.getState().muted });
+  player.soundTo(port2);
 }
 
 /** Sound is allowed from the first gesture on; call this in its handler. */
 export function unlockSound(): void {
   prepareSound();
-  if (context!.state === 'running') return;
-  void context!.resume();
-  play(wanted);
+  if (context!.state !== 'running') void context!.resume();
 }
 
 export function setMuted(muted: boolean): void {
   localStorage.setItem(mutedKey, muted ? '1' : '0');
   useSound.setState({ muted });
-  play(wanted);
-}
-
-/** Makes sound what is wanted, and silences all else. */
-export function play(sounding: Readonly<Record<string, Voice>>): void {
-  wanted = sounding;
-  if (!context) return;
-  const { currentTime } = context;
-  const { muted } = useSound.getState();
-  const now = muted ? {} : sounding;
-  for (const [key, { oscillator, gain }] of voices) {
-    if (now[key]) continue;
-    gain.gain.setTargetAtTime(0, currentTime, rampSeconds);
-    if (voices.size <= mostKept) continue;
-    oscillator.stop(currentTime + 20 * rampSeconds);
-    voices.delete(key);
-  }
-  for (const [key, { hz, wave, loudness: share }] of Object.entries(now)) {
-    const voice = voices.get(key) ?? begun(context, key);
-    if (voice.oscillator.type !== wave) voice.oscillator.type = wave;
-    voice.oscillator.frequency.setValueAtTime(hz, currentTime);
-    voice.gain.gain.setTargetAtTime(loudness * share, currentTime, rampSeconds);
-  }
-}
-
-function begun(context: AudioContext, key: string) {
-  const voice = { oscillator: new OscillatorNode(context), gain: new GainNode(context, { gain: 0 }) };
-  voice.oscillator.connect(voice.gain).connect(context.destination);
-  voice.oscillator.start();
-  voices.set(key, voice);
-  return voice;
+  tell({ muted });
 }

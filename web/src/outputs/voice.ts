@@ -1,12 +1,27 @@
-import type { OutputKind, OutputStateOf } from '@hum-lever/core';
+import type {
+  EntryOf,
+  Gadget,
+  OutputKind,
+  OutputLane,
+  OutputOf,
+  OutputStateOf,
+  Voice,
+} from '@hum-lever/core';
 
-/** Something that sounds just now. */
-export interface Voice {
-  hz: number;
-  wave: OscillatorType;
-  /** 1: as loud as a sounder. */
-  loudness: number;
+/** What an output sounds like, followed by its entries of the trace: each says when. */
+export interface Ear<K extends OutputKind, L extends OutputLane, S> {
+  /** The lane in which it is heard. */
+  lane: L;
+  /** Before anything was heard of it. */
+  begin(output: OutputOf<K>, gadget: Gadget): S;
+  /** As it sounds in a state, whatever was heard before. */
+  at(was: S, state: OutputStateOf<K>): S;
+  hear(was: S, entry: EntryOf<L>): S;
+  /** Its voices, by a key of each; what goes on has the same key. */
+  voices(is: S): Readonly<Record<string, Voice>>;
 }
 
-/** What an output sounds like, by a key of each voice; what goes on has the same key. */
-export type VoicesOf<K extends OutputKind> = (state: OutputStateOf<K>) => Readonly<Record<string, Voice>>;
+/** An ear whose state is typed where it is made; whoever listens need not know. */
+export type AnyEar = Ear<OutputKind, OutputLane, unknown>;
+export const ear = <K extends OutputKind, L extends OutputLane, S>(made: Ear<K, L, S>): AnyEar =>
+  made as unknown as AnyEar;

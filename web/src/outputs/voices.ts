@@ -1,15 +1,50 @@
-import type { OutputKind, OutputState } from '@hum-lever/core';
-import type { Voice, VoicesOf } from './voice.ts';
+import type { Gadget, OutputKind, OutputState, TraceEntry, Voice } from '@hum-lever/core';
+import type { AnyEar } from './voice.ts';
 import { voices as listed } from './voices.table.ts';
 
-const voices = listed as { readonly [K in OutputKind]?: VoicesOf<K> };
+const ears = listed as { readonly [K in OutputKind]?: AnyEar };
 
-/** All that sounds of these outputs, by output and voice. */
-export function voicesOf(outputs: readonly (readonly [string, OutputState])[]): Record<string, Voice> {
-  return Object.fromEntries(
-    outputs.flatMap(([id, state]) => {
-      const of = voices[state.kind] as ((state: OutputState) => Readonly<Record<string, Voice>>) | undefined;
-      return Object.entries(of?.(state) ?? {}).map(([key, voice]) => [`${id} ${key}`, voice]);
-    }),
-  );
+type Outputs = Readonly<Record<string, OutputState>>;
+
+/** Follows what sounds of a gadget, entry by entry. */
+export class Ears {
+  private heard = new Map<string, { ear: AnyEar; is: unknown }>();
+  private readonly gadget: Gadget;
+
+  /** @param outputs as they are just now */
+  constructor(gadget: Gadget, outputs: Outputs) {
+    this.gadget = gadget;
+    this.begin((ear, before, id) => (outputs[id] ? ear.at(before, outputs[id]) : before));
+  }
+
+  private begin(as: (ear: AnyEar, before: unknown, id: string) => unknown): void {
+    this.heard = new Map(
+      this.gadget.outputs.flatMap((output) => {
+        const ear = ears[output.kind];
+        return ear ? [[output.id, { ear, is: as(ear, ear.begin(output, this.gadget), output.id) }]] : [];
+      }),
+    );
+  }
+
+  /** @returns whether something may sound otherwise since */
+  hear(entry: TraceEntry): boolean {
+    if (entry.lane === 'power' && entry.event === 'cycle') {
+      // What is told from now on begins anew.
+      this.begin((_ear, before) => before);
+      return true;
+    }
+    const one = 'id' in entry && entry.id !== null ? this.heard.get(entry.id) : undefined;
+    if (!one || one.ear.lane !== entry.lane) return false;
+    one.is = one.ear.hear(one.is, entry as never);
+    return true;
+  }
+
+  /** All that sounds, by output and voice. */
+  get sounding(): Record<string, Voice> {
+    return Object.fromEntries(
+      [...this.heard].flatMap(([id, { ear, is }]) =>
+        Object.entries(ear.voices(is)).map(([key, voice]) => [`${id} ${key}`, voice]),
+      ),
+    );
+  }
 }

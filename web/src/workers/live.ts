@@ -3,9 +3,11 @@ import {
   Machine,
   mostFrequent,
   type Adopted,
+  type SoundingVoices,
   type Stimulus,
   type TraceEntry,
 } from '@hum-lever/core';
+import { Ears } from '../outputs/voices.ts';
 import { changeOf, seenOf, type Seen, type SeenChange } from './changes.ts';
 import { History, keepWithin, type Replay } from './history.ts';
 import { mostAheadUs, type Command, type Report, type Slow } from './protocol.ts';
@@ -15,8 +17,16 @@ export interface Host {
   /** Milliseconds, never going back, on the clock of `epochMs`. */
   nowMs(): number;
   post(report: Report): void;
+  /** Told of what sounds from when on, on the clock of `nowMs`, in order; without: nobody listens. */
+  sound?(moments: readonly SoundingAt[]): void;
   /** Calls back once after that time; the previous call back is forgotten. */
   wakeAfter(ms: number, wake: () => void): void;
+}
+
+/** What sounds from that moment on. */
+export interface SoundingAt {
+  atMs: number;
+  sounding: SoundingVoices;
 }
 
 /** A finger's move that is told later than this is taken to have happened so long ago. */
@@ -31,6 +41,8 @@ const sliceParts = 1_000_000;
 const mostBack = 100_000_000;
 /** Entries that a report carries at most: what the page can take in without standing still. */
 const mostReported = 500;
+/** Moments that are heard of one catching up, the last ones: more nobody could tell apart. */
+const mostSounded = 500;
 /** Entries of a stretch that is played again. */
 const mostInStretch = 20_000;
 /** How fast it plays is measured over so long. */
@@ -82,8 +94,25 @@ export class LiveMachine {
   /** Since when the pace is measured, and what happened since; null: it keeps up. */
   private pace: { sinceMs: number; sinceUs: number; tally: Record<string, number> } | null = null;
   private slow: Slow | null = null;
+  private ears: Ears | null = null;
 
   constructor(private readonly host: Host) {}
+
+  /** What sounds just now is told at once, and whenever it changes by more than time going by. */
+  listen(): void {
+    const { machine, host } = this;
+    if (!machine || !host.sound) return;
+    this.ears = new Ears(machine.gadget, machine.shown.outputs);
+    host.sound([
+      this.isHeard
+        ? { atMs: this.realMs(machine.nowUs), sounding: this.ears.sounding }
+        : { atMs: host.nowMs(), sounding: {} },
+    ]);
+  }
+  /** Time that stands still, or goes by as fast as it can, is silent; so is the past. */
+  private get isHeard(): boolean {
+    return this.running && this.pastUs === null && this.goalUs === null;
+  }
 
   obey(command: Command): void {
     try {
@@ -99,6 +128,7 @@ export class LiveMachine {
     this.running = false;
     this.goalUs = null;
     this.looking = null;
+    this.listen();
     this.host.post({ kind: 'failed', message: (error as Error).message });
   }
 
@@ -118,6 +148,7 @@ export class LiveMachine {
     this.history.begin(machine, script);
     this.anchor(0);
     this.gather(machine);
+    this.listen();
     this.report(machine, { fresh: true });
     this.sleep(machine);
   }
@@ -130,6 +161,7 @@ export class LiveMachine {
         const adopted = machine.adopt(command.gadget);
         this.history.edited(machine, command.gadget);
         this.gather(machine);
+        this.listen();
         this.report(machine, { adopted });
         // Whoever looks at the past goes on looking at it.
         if (this.pastUs !== null) this.scrub(machine, this.pastUs);
@@ -151,11 +183,13 @@ export class LiveMachine {
         this.anchor(machine.nowUs);
         this.running = true;
         this.backToPresent();
+        this.listen();
         this.report(machine);
         break;
       case 'pause':
         this.catchUp(machine);
         this.running = false;
+        this.listen();
         this.report(machine);
         break;
       case 'step':
@@ -163,6 +197,7 @@ export class LiveMachine {
         this.running = false;
         this.backToPresent();
         if (this.dueUs(machine) < Infinity) this.advance(machine, this.dueUs(machine), Infinity);
+        this.listen();
         this.report(machine);
         break;
       case 'playOnTo':
@@ -172,6 +207,7 @@ export class LiveMachine {
         this.pace = null;
         this.slow = null;
         this.goalUs = Math.min(Math.max(machine.nowUs, command.atUs), machine.nowUs + mostAheadUs);
+        this.listen();
         this.hasten(machine);
         break;
       case 'speed':
@@ -191,6 +227,7 @@ export class LiveMachine {
         return;
       case 'present':
         this.backToPresent();
+        this.listen();
         this.report(machine);
         break;
       case 'collect':
@@ -247,6 +284,7 @@ export class LiveMachine {
     this.entries = this.entries.filter(({ atUs: at }) => at <= toUs);
     this.host.post({ kind: 'cut', atUs: toUs });
     this.machine = replay.machine;
+    this.listen();
     return { machine: replay.machine, toUs: ahead.nowUs, did };
   }
 
@@ -296,10 +334,29 @@ export class LiveMachine {
   /** Takes over what has happened; the last of it stays, where it is more than can be looked at. */
   private gather(machine: Machine): void {
     const come = machine.takeTrace();
+    this.sound(come);
     if (this.pace) countCauses(come, this.pace.tally);
     const before = this.entries.length + come.length;
     this.entries = keepWithin(this.entries, come, -Infinity, mostReported);
     this.leftOut += before - this.entries.length;
+  }
+
+  private sound(come: readonly TraceEntry[]): void {
+    const { ears, host } = this;
+    if (!ears || !host.sound) return;
+    const moments: SoundingAt[] = [];
+    for (const entry of come) {
+      if (!ears.hear(entry)) continue;
+      const atMs = this.realMs(entry.atUs);
+      // What comes in one moment is one.
+      if (moments.at(-1)?.atMs === atMs) moments.pop();
+      moments.push({ atMs, sounding: ears.sounding });
+    }
+    if (moments.length > 0 && this.isHeard) host.sound(moments.slice(-mostSounded));
+  }
+  /** When a moment of the gadget is, or was, on the clock of the host. */
+  private realMs(atUs: number): number {
+    return this.anchorMs + (atUs - this.anchorUs) / 1_000 / this.factor;
   }
 
   /** When a hand moved: a page that was busy tells it late, and the press must not grow by that. */
@@ -455,6 +512,7 @@ export class LiveMachine {
     const atUs = Math.round(Math.min(machine.nowUs, Math.max(this.history.sinceUs, toUs)));
     this.pastUs = atUs;
     this.past = null;
+    this.listen();
     this.report(machine);
     this.lookAt(atUs, null, ({ replay }) => {
       this.past = replay;
@@ -513,6 +571,7 @@ export class LiveMachine {
     this.leftOut = 0;
     this.anchor(next.nowUs);
     this.gather(next);
+    this.listen();
     this.report(next, { adopted });
     this.sleep(next);
   }

@@ -11,7 +11,7 @@ import {
 } from '@hum-lever/core';
 import { create } from 'zustand';
 import { withChange, type Seen } from './changes.ts';
-import { epochMs, type Clock, type Command, type Report, type Slow } from './protocol.ts';
+import { epochMs, type Clock, type Command, type Report, type Slow, type WorkerCommand } from './protocol.ts';
 import { cutTrace, emptyTrace, growTrace, needsStretch, putStretch, seenAt } from './keptTrace.ts';
 
 interface Player {
@@ -279,6 +279,9 @@ export const player = {
     player.load(gadget);
     usePlayer.setState({ recording: true });
   },
+  /** What sounds is told there, as it comes about. */
+  soundTo: (port: MessagePort) =>
+    started().postMessage({ kind: 'soundTo', port } satisfies WorkerCommand, [port]),
   /** Hands over what hands have done since power-up. */
   collect(): Promise<{ seed: number; stimuli: Stimulus[]; endUs: number }> {
     return new Promise((resolve) => {

@@ -36,6 +36,12 @@ export type Command =
   /** Hands over everything that hands have done since power-up. */
   | { kind: 'collect' };
 
+/** What the page tells the worker. */
+export type WorkerCommand =
+  | Command
+  /** What sounds goes there from now on, as it comes about. */
+  | { kind: 'soundTo'; port: MessagePort };
+
 /** More happens than can be worked out in time: how fast it plays, as a share of real time, and what is dearest. */
 export interface Slow {
   share: number;
