@@ -5,6 +5,7 @@ import {
   replay,
   type Button,
   type Gadget,
+  type Rule,
   type TraceEntry,
 } from '@hum-lever/core';
 import { readFileSync } from 'node:fs';
@@ -12,7 +13,7 @@ import { join } from 'node:path';
 import { setting } from '../test/gadgets.ts';
 import { History } from './history.ts';
 import { withChange, type Seen } from './changes.ts';
-import { LiveMachine } from './live.ts';
+import { LiveMachine, type SoundingAt } from './live.ts';
 import type { Command, Report } from './protocol.ts';
 
 const read = readGadgetText(
@@ -27,12 +28,18 @@ class Rig {
   reports: Report[] = [];
   private wake: { atMs: number; call: () => void } | null = null;
   /** @param looked what the time is, from how often it was looked at: a computer that is slow */
-  constructor(private readonly looked: () => number = () => 0) {}
-  readonly live = new LiveMachine({
-    nowMs: () => (this.nowMs += this.lateMs()),
-    post: (report) => this.reports.push(structuredClone(report)),
-    wakeAfter: (ms, call) => (this.wake = { atMs: this.nowMs + ms, call }),
-  });
+  readonly live: LiveMachine;
+  constructor(
+    private readonly looked: () => number = () => 0,
+    heard?: (moments: readonly SoundingAt[]) => void,
+  ) {
+    this.live = new LiveMachine({
+      nowMs: () => (this.nowMs += this.lateMs()),
+      post: (report) => this.reports.push(structuredClone(report)),
+      ...(heard && { sound: (moments: readonly SoundingAt[]) => heard(structuredClone(moments)) }),
+      wakeAfter: (ms, call) => (this.wake = { atMs: this.nowMs + ms, call }),
+    });
+  }
   private looks = 0;
   private lateMs(): number {
     const seen = this.looked();
@@ -354,6 +361,125 @@ describe('the live machine', () => {
     };
     rig.send({ kind: 'edit', gadget: broken });
     expect(rig.last('failed').message).toContain('expected a debounce algorithm');
+  });
+});
+
+describe('what sounds', () => {
+  const piezo = kettle.outputs.find(({ kind }) => kind === 'tone')!;
+  const [other] = kettle.controls;
+  /** Sounds for 60 ms every 100 ms, and a press begins a higher tone. */
+  const ticking: Gadget = {
+    ...kettle,
+    menus: [],
+    flow: {
+      ...emptyFlow(),
+      initialId: 's1',
+      states: [
+        {
+          ...kettle.flow.states[0]!,
+          id: 's1',
+          parentId: null,
+          kind: 'plain',
+          initial: null,
+          entry: [],
+          exit: [],
+          rules: [
+            ticks('r1', { kind: 'every', delay: 100_000 }, 440, 60_000),
+            ticks('r2', { kind: 'gesture', controlId: other!.id, gesture: 'press' }, 880, 30_000),
+          ],
+        },
+      ],
+    },
+    brief: { ...kettle.brief, tasks: [] },
+  };
+  function ticks(id: string, trigger: Rule['trigger'], hz: number, lengthUs: number): Rule {
+    const tone = { kind: 'tone', outputId: piezo.id, hz: String(hz), lengthUs } as const;
+    return { id, trigger, guard: null, actions: [tone], targetIds: [], internal: false };
+  }
+  const pitches = (moments: readonly SoundingAt[]) =>
+    moments.map(({ atMs, sounding }) => [
+      Math.round(atMs),
+      Object.values(sounding).map(({ hz }) => hz)[0] ?? 0,
+    ]);
+  let heard: SoundingAt[];
+  beforeEach(() => {
+    heard = [];
+    rig = new Rig(undefined, (moments) => heard.push(...moments));
+    rig.pass(1_000);
+    rig.load(ticking);
+  });
+  const after = (ms: number) => pitches(heard).filter(([atMs]) => atMs! >= ms);
+
+  it('is told with the real time of its moment, and nothing while nothing changes', () => {
+    rig.pass(250);
+    expect(pitches(heard)).toEqual([
+      [1_000, 0],
+      [1_100, 440],
+      [1_160, 0],
+      [1_200, 440],
+    ]);
+  });
+  it('comes at its moment however late the worker is', () => {
+    rig.pass(50);
+    rig.nowMs += 300;
+    rig.pass(10);
+    expect(after(1_050)).toEqual([[1_100, 440], [1_160, 0], [1_200, 440], [1_260, 0], [1_300, 440], [1_360, 0]]); // prettier-ignore
+  });
+  it('goes as slowly as time does', () => {
+    rig.send({ kind: 'speed', factor: 0.25 });
+    rig.pass(700);
+    expect(after(1_001)).toEqual([
+      [1_400, 440],
+      [1_640, 0],
+    ]);
+  });
+  it('falls silent with a pause and with a look at the past, and is there again afterwards', () => {
+    rig.pass(120);
+    rig.send({ kind: 'pause' });
+    rig.pass(500);
+    rig.send({ kind: 'run' });
+    rig.pass(10);
+    expect(after(1_110)).toEqual([
+      [1_120, 0],
+      [1_620, 440],
+    ]);
+    rig.send({ kind: 'scrub', toUs: 10_000 });
+    rig.pass(300);
+    rig.send({ kind: 'present' });
+    expect(after(1_621)).toEqual([
+      [1_630, 0],
+      [1_930, 0],
+    ]);
+  });
+  it('is not heard on the way to a moment that is gone to at once', () => {
+    rig.pass(10);
+    rig.send({ kind: 'playOnTo', atUs: 20_000_000 });
+    rig.pass(1_000);
+    expect(after(1_001).every(([, hz]) => hz === 0)).toBe(true);
+  });
+  it('of a press that is told late is told at its time, in place of what was told since', () => {
+    // It was told already that the tone ends at 1,160 ms.
+    rig.pass(170);
+    const before = heard.length;
+    const pressedMs = rig.nowMs - 30;
+    rig.finger(true, pressedMs);
+    const [resumed, pressed] = pitches(heard.slice(before));
+    expect(resumed).toEqual([pressedMs, 440]);
+    expect(pressed![1]).toBe(880);
+    expect(pressed![0]! - pressedMs).toBeLessThan(25);
+  });
+  it('is what it was after an edit, and nothing after the power went', () => {
+    rig.pass(120);
+    rig.send({ kind: 'edit', gadget: { ...ticking, name: 'Another name' } });
+    expect(pitches(heard).at(-1)).toEqual([1_120, 440]);
+    rig.send({
+      kind: 'touch',
+      controlId: 'gadget',
+      touch: { what: 'power', event: 'cycle' },
+      atMs: rig.nowMs,
+    });
+    rig.pass(5);
+    expect(pitches(heard).at(-1)![1]).toBe(0);
   });
 });
 

@@ -1,0 +1,57 @@
+import { Key } from 'selenium-webdriver';
+import { Bench } from './test/bench.ts';
+
+jest.setTimeout(900_000);
+
+let bench: Bench;
+beforeAll(async () => {
+  bench = await Bench.open();
+  await bench.listen();
+});
+afterAll(() => bench.close());
+
+interface Said {
+  moments: number;
+  late: number;
+  latestMs: number;
+}
+const said = () => bench.driver.executeScript<Said | undefined>('return window.speaker');
+
+describe('what sounds', () => {
+  /** Some seconds; `HUM_LEVER_SOUND_SECONDS=600` tries it for longer, and says what came of it. */
+  const seconds = Number(process.env['HUM_LEVER_SOUND_SECONDS'] ?? 30);
+
+  it('comes at its moment for half a minute, while the page has no time for anything', async () => {
+    await bench.goto('/');
+    await bench.startGadget();
+    await bench.click('Parts');
+    await bench.addParts('Piezo sounder, passive', 'Push button');
+    await bench.click('Flow');
+    await bench.fill(await bench.label('Name of the first state'), 'Playing', Key.ENTER);
+    await bench.clickLabel('Add a rule to Playing');
+    await bench.clickLabel('Rule 1 of Playing as text');
+    await bench.fill(
+      await bench.label('The rule as text'),
+      'when every 100 ms do "Piezo sounder" tone 440 for 50 ms',
+      Key.ENTER,
+    );
+    await bench.press('Push button');
+    await bench.until('the first tones', async () => ((await said())?.moments ?? 0) > 10);
+    const before = (await said())!;
+    // A page that works four fifths of the time, in pieces of 200 ms.
+    await bench.driver.executeScript(`
+      const until = performance.now() + ${seconds} * 1_000;
+      const work = () => {
+        const done = performance.now() + 200;
+        while (performance.now() < done);
+        if (performance.now() < until) setTimeout(work, 50);
+      };
+      work();`);
+    await new Promise((resolve) => setTimeout(resolve, (seconds + 1) * 1_000));
+    const after = (await said())!;
+    if (seconds > 30) console.info(`${seconds} s: ${JSON.stringify(after)}`);
+    // Two changes each tenth of a second.
+    expect(after.moments - before.moments).toBeGreaterThan(seconds * 19);
+    expect(after.late - before.late).toBe(0);
+  });
+});
