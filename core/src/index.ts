@@ -333,6 +333,9 @@ export {
   messageBytes,
   mostOf,
   bentHz,
+  notesOf,
+  readMidiFile,
+  reduceNotes,
   received,
   silentReceiver,
   numbersOf,
@@ -721,4 +724,4 @@ export {
   type Scale,
 } from './notes/index.ts';
 export type { HeldVerdict } from './explore/index.ts';
-export type { Receiver } from './midi/index.ts';
+export type { Receiver, Reduced } from './midi/index.ts';

@@ -113,6 +113,14 @@ describe('a sounder on a board of eight bits', () => {
     expect(String.fromCharCode(...file.slice(0, 4))).toBe('MThd');
     expect(file.slice(8, 14)).toEqual([0, 0, 0, 1, 500 >> 8, 500 & 255]);
     expect(file.join()).toContain([0x90, 69, 100, 0x82, 0x2c, 0x80, 69, 0].join());
+    await bench.driver.executeScript('window.kept = null');
+    await bench.clickLabel('Save the tune in Playing as a WAV file');
+    const wav = await bench.until('the other file', () =>
+      bench.driver.executeScript<number[] | null>('return window.kept'),
+    );
+    expect(String.fromCharCode(...wav.slice(0, 4))).toBe('RIFF');
+    // 0.6 s and its end at 48 kHz, two bytes each.
+    expect(wav).toHaveLength(44 + 2 * 48_000 * 0.62);
     await bench.driver.findElement(By.xpath('//button[contains(., "snag")]')).click();
     await bench.shows('Timer T2 of 8 bits makes 3378.38\u202fHz of the 3400\u202fHz');
     await bench.driver.findElement(By.css('body')).sendKeys(Key.ESCAPE);

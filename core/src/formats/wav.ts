@@ -1,5 +1,5 @@
 /** Samples of one channel, 16 bits each, as a file. Source: RIFF WAVE, format 1 (PCM). */
-export function printWav(samples: Float32Array, sampleRate: number): Uint8Array {
+export function printWav(samples: Float32Array, sampleRate: number): Uint8Array<ArrayBuffer> {
   const bytes = new Uint8Array(44 + 2 * samples.length);
   const view = new DataView(bytes.buffer);
   const word = (at: number, text: string) =>

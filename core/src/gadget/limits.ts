@@ -50,7 +50,8 @@ export const limits = {
   ignored: 2_000,
   regions: 8,
   nesting: 12,
-  tuneNotes: 64,
+  /** A minute of a quick melody. */
+  tuneNotes: 512,
   /** Steps of an equal temperament. */
   leastPerOctave: 5,
   mostPerOctave: 53,

@@ -10,6 +10,8 @@ export {
   type Sounding,
 } from './receiver.ts';
 export { messagesIn, readStream, streamAtRest, type StreamSink, type StreamState } from './stream.ts';
+export { notesOf, type FileNote } from './fileNotes.ts';
+export { reduceNotes, type Reduced } from './reduce.ts';
 export { tuneFile } from './tuneFile.ts';
 export { tellingsOf, type Telling, type WiredMessage } from './tellings.ts';
 export { byteUs, wireUs } from './wire.ts';

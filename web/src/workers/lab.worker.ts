@@ -12,7 +12,9 @@ import {
   portraitOf,
   quietReading,
   readGadget,
+  printWav,
   recommend,
+  renderMoments,
   recordedTrial,
   TrialRun,
   speedRow,
@@ -21,6 +23,7 @@ import {
   sweep,
   taperOf,
   triedSeed,
+  tuneMoments,
   tryTaps,
   tryTogether,
   StatesLooked,
@@ -40,6 +43,7 @@ import {
   type LightCodes,
   type Encoder,
   type Gadget,
+  type Note,
   type GestureSetting,
   type Hands,
   type Knob,
@@ -47,6 +51,7 @@ import {
   type SweepRow,
   type SweepWish,
   type TraceEntry,
+  type Tuning,
   type Trial,
   type TrialResult,
 } from '@hum-lever/core';
@@ -54,6 +59,8 @@ import { expose } from 'comlink';
 import { createStore, get, set } from 'idb-keyval';
 import { remembering } from './keptReport.ts';
 
+/** Samples a second of sound files, and how long after its last note one goes on. */
+const [wavRate, fadeUs] = [48_000, 20_000];
 /** Presses that one press on the Feel sheet is held against. */
 const measured = 10_000;
 
@@ -107,6 +114,14 @@ const lab = {
       const read = readGadget(raw);
       return read.outcome === 'opened' ? portraitOf(read.gadget) : null;
     }),
+  /** A tune as its sounder plays it: a file of samples. */
+  wav(
+    { output, clocked }: Pick<Tuning, 'output' | 'clocked'>,
+    notes: readonly Note[],
+  ): Uint8Array<ArrayBuffer> {
+    const { moments, lengthUs } = tuneMoments(output, clocked, notes);
+    return printWav(renderMoments(moments, lengthUs + fadeUs, wavRate), wavRate);
+  },
   lay(gadget: Gadget) {
     const board = boardOf(gadget);
     return board && layWiring(gadget, board);

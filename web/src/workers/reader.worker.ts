@@ -5,22 +5,31 @@ import {
   pasteStates,
   readBillCsv,
   readBoardJson,
+  notesOf,
   readClipping,
   readCodesCsv,
+  readMidiFile,
   readPinsCsv,
   readSamples,
   readScxml,
   readTraceCsv,
   readVcd,
+  reduceNotes,
   traceKindOf,
   type FontWish,
   type Gadget,
   type Pasted,
   type ReadFont,
+  type Reduced,
   type TimeUnit,
   type TraceRead,
 } from '@hum-lever/core';
 import { expose } from 'comlink';
+
+interface MidiFault {
+  outcome: 'faulty';
+  message: string;
+}
 
 /** What comes in from files and from the clipboard: read here, so that no file keeps the page from answering. */
 const reader = {
@@ -39,6 +48,15 @@ const reader = {
       if (error instanceof FontFileError) return { refused: error.message };
       throw error;
     }
+  },
+  /** A piece as notes for so many sounders, or what is wrong with its file. */
+  piece(bytes: Uint8Array, voices: number): { outcome: 'read'; reduced: Reduced } | MidiFault {
+    const read = readMidiFile(bytes);
+    if (read.outcome === 'faulty') return read;
+    const notes = notesOf(read.file);
+    if (notes.length === 0)
+      return { outcome: 'faulty', message: 'Expected at least one note; this file has none.' };
+    return { outcome: 'read', reduced: reduceNotes(notes, voices) };
   },
   /** null: the text holds no states. */
   paste(gadget: Gadget, text: string): Pasted | null {

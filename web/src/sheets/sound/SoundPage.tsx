@@ -1,12 +1,15 @@
 import { keyMapsOf, tuningsOf } from '@hum-lever/core';
 import { useCallback, useMemo } from 'react';
 import { useDocument } from '../../client/index.ts';
-import { FirstStep, SheetFrame } from '../../shared/index.ts';
+import { count, FirstStep, SheetFrame } from '../../shared/index.ts';
+import { useSound } from '../../inhand/index.ts';
 import { exploring, useAnswer } from '../../workers/index.ts';
+import { BringPiece } from './BringPiece.tsx';
 import { heldWords, KeyMapPart } from './KeyMaps.tsx';
 import { LetKeysPlay } from './LetKeysPlay.tsx';
 import { OnTheWire } from './OnTheWire.tsx';
 import { Sounders } from './Sounders.tsx';
+import classes from './Sound.module.css';
 
 /** What the gadget sounds like and what it sends: pitches as they come out, messages as they go over the wire. */
 export function SoundPage() {
@@ -17,6 +20,7 @@ export function SoundPage() {
     useCallback(() => exploring().held(gadget), [gadget]),
     true,
   );
+  const heard = useSound((state) => state.heard);
   const wires = gadget.outputs.flatMap((output) => (output.kind === 'midi' ? [output] : []));
   return (
     <SheetFrame title="Sound" about="Pitches as they come out, and what goes over the wire.">
@@ -33,9 +37,21 @@ export function SoundPage() {
       {tunings.map((tuning) => (
         <Sounders key={tuning.output.id} tuning={tuning} held={heldWords(held, tuning.output.id)} />
       ))}
+      {tunings.length > 0 && gadget.flow.states.length > 0 && (
+        <BringPiece gadget={gadget} sounders={tunings.map(({ output }) => output)} />
+      )}
       {wires.map((output) => (
         <OnTheWire key={output.id} gadget={gadget} output={output} held={heldWords(held, output.id)} />
       ))}
+      {heard && (
+        <p className={classes.soft} role="status">
+          Heard in hand so far: {count(heard.moments, 'change')} of what sounds,{' '}
+          {heard.late === 0
+            ? 'each at its moment'
+            : `${heard.late} of them too late, by ${Math.round(heard.latestMs)}\u202fms at worst: this computer was busy`}
+          ; all of it 20\u202fms later than the strip has it.
+        </p>
+      )}
     </SheetFrame>
   );
 }

@@ -9,10 +9,13 @@ import {
   type Tuning,
 } from '@hum-lever/core';
 import { saveFile, showDuration } from '../../shared/index.ts';
+import { lab } from '../../workers/index.ts';
 import { PlaceLink } from './PlaceLink.tsx';
 import { centsWords, pitchName, semitones } from './pitchWords.ts';
 import classes from './Sound.module.css';
 
+/** What is longer is no tune to listen to: ten megabytes. */
+const longestWavUs = 120_000_000;
 /** Of many pitches and tunes so many are shown. */
 const [mostPitches, mostTunes] = [48, 12];
 
@@ -61,7 +64,7 @@ export function Sounders({ tuning, held }: { tuning: Tuning; held: string | null
         <p className={classes.soft}>… and {pitches.length - mostPitches} more.</p>
       )}
       {tunes.slice(0, mostTunes).map((tune, n) => (
-        <DrawnTune key={n} tune={tune} pitchOf={(hz) => tuned(output, clocked, hz)} />
+        <DrawnTune key={n} tune={tune} tuning={tuning} pitchOf={(hz) => tuned(output, clocked, hz)} />
       ))}
       {tunes.length > mostTunes && (
         <p className={classes.soft}>… and {tunes.length - mostTunes} more tunes.</p>
@@ -85,8 +88,17 @@ function madeBy({ output, clocked }: Tuning): string {
 const [noteHigh, gap, most] = [13, 17, 660];
 
 /** Notes on their time, higher ones higher, each with its cents under it. */
-function DrawnTune({ tune, pitchOf }: { tune: Tune; pitchOf: (hz: number) => Tuned }) {
+function DrawnTune({
+  tune,
+  tuning,
+  pitchOf,
+}: {
+  tune: Tune;
+  tuning: Tuning;
+  pitchOf: (hz: number) => Tuned;
+}) {
   const { notes, place, name } = tune;
+  const saveWav = async () => saveFile(`${name}.wav`, 'audio/wav', await lab().wav(tuning, notes));
   const totalUs = notes.reduce((sum, { lengthUs }) => sum + lengthUs, 0);
   const sounding = notes.filter(({ hz }) => hz > 0).map(({ hz }) => semitones(hz));
   const [lowest, highest] = sounding.length > 0 ? [Math.min(...sounding), Math.max(...sounding)] : [0, 0];
@@ -117,6 +129,16 @@ function DrawnTune({ tune, pitchOf }: { tune: Tune; pitchOf: (hz: number) => Tun
         >
           Save as MIDI file
         </Button>
+        {totalUs <= longestWavUs && (
+          <Button
+            size="compact-xs"
+            variant="subtle"
+            aria-label={`Save the tune in ${name} as a WAV file`}
+            onClick={() => void saveWav()}
+          >
+            Save as WAV file
+          </Button>
+        )}
       </figcaption>
       <svg viewBox={`0 0 ${most} ${height}`} role="img" aria-label={words.join(', ')}>
         {drawn.map(

@@ -1,0 +1,117 @@
+import { limits, type Note } from '../gadget/index.ts';
+import { noteHz } from '../notes/index.ts';
+import type { FileNote } from './fileNotes.ts';
+
+/** Channel of drums, which have no pitch. Source: General MIDI. */
+const drums = 10;
+
+/** So many notes of a piece are looked at: half an hour of a quick one. */
+const mostLooked = 20_000;
+
+/** What became of a piece. */
+export interface Reduced {
+  /** Melody first, then the bass, then what lies under the melody. */
+  voices: { notes: Note[]; kept: number }[];
+  /** Notes that are heard in none, and why. */
+  dropped: { drums: number; between: number; beyond: number };
+  /** Notes that are heard for a shorter time than they were written. */
+  shortened: number;
+}
+
+/**
+ * A piece for sounders of one voice each. At every moment the first has the highest note that sounds (the melody), the
+ * second the lowest (the bass), a third the next below the melody, and so on; where fewer sound than there are voices,
+ * the melody comes first. Beginnings are kept as they are, so the rhythm is that of the piece. Drums are left out.
+ * @param voices 1 to 8
+ * @param mostNotes of each voice, rests counted; what comes behind them is beyond it
+ */
+export function reduceNotes(
+  played: readonly FileNote[],
+  voices: number,
+  mostNotes: number = limits.tuneNotes,
+): Reduced {
+  const all = played.filter(({ channel }) => channel !== drums);
+  const pitched = all.slice(0, mostLooked);
+  const heard = pitched.map(() => 0);
+  const lines = Array.from({ length: voices }, () => [] as { from: number; to: number; which: number }[]);
+  const times = [...new Set(pitched.flatMap(({ startUs, lengthUs }) => [startUs, startUs + lengthUs]))].sort(
+    (a, b) => a - b,
+  );
+  let next = 0;
+  let sounding: number[] = [];
+  for (const [n, from] of times.entries()) {
+    const to = times[n + 1];
+    if (to === undefined || lines.every(({ length }) => length > mostNotes)) break;
+    while (next < pitched.length && pitched[next]!.startUs <= from) sounding.push(next++);
+    sounding = sounding.filter((which) => pitched[which]!.startUs + pitched[which]!.lengthUs > from);
+    for (const [voice, which] of taken(sounding, pitched, voices).entries()) {
+      if (which === null) continue;
+      const line = lines[voice]!;
+      const last = line.at(-1);
+      // A note that goes on is one; the same one struck again is another.
+      if (last?.which === which && last.to === from) last.to = to;
+      else line.push({ from, to, which });
+    }
+  }
+  let fullUs = Infinity;
+  const made = lines.map((line) => {
+    const { notes, kept, endUs } = tuneOf(line, pitched, mostNotes);
+    for (const { which, from, to } of kept) heard[which]! += to - from;
+    fullUs = Math.min(fullUs, endUs ?? Infinity);
+    return { notes, kept: new Set(kept.map(({ which }) => which)).size };
+  });
+  const unheard = pitched.filter((_, which) => heard[which] === 0);
+  const beyond = unheard.filter(({ startUs }) => startUs >= fullUs).length;
+  return {
+    voices: made,
+    dropped: {
+      drums: played.length - all.length,
+      between: unheard.length - beyond,
+      beyond: beyond + all.length - pitched.length,
+    },
+    shortened: heard.filter((us, which) => us > 0 && us < pitched[which]!.lengthUs).length,
+  };
+}
+
+/** Which note each voice has of those that sound; null: it rests. */
+function taken(sounding: readonly number[], notes: readonly FileNote[], voices: number): (number | null)[] {
+  const left = new Set(sounding);
+  /** The highest of them, or the lowest; of alike ones the later. */
+  const take = (way: 1 | -1): number | null => {
+    let best: number | null = null;
+    for (const one of left)
+      if (best === null || way * (notes[one]!.note - notes[best]!.note) >= 0) best = one;
+    if (best !== null) left.delete(best);
+    return best;
+  };
+  return Array.from({ length: voices }, (_, voice) => take(voice === 1 ? -1 : 1));
+}
+
+/**
+ * A line as notes and rests one after the other, each time counted from the beginning.
+ * @returns endUs: where it was full; null: all of it is there
+ */
+function tuneOf<L extends { from: number; to: number; which: number }>(
+  line: readonly L[],
+  played: readonly FileNote[],
+  most: number,
+): { notes: Note[]; kept: L[]; endUs: number | null } {
+  const notes: Note[] = [];
+  const kept: L[] = [];
+  let atUs = 0;
+  for (const one of line) {
+    const { from, to, which } = one;
+    const rest = from - atUs;
+    // What is shorter than a tune can say is left to the note before.
+    const needs = rest >= shortestUs ? 2 : 1;
+    if (notes.length + needs > most) return { notes, kept, endUs: atUs };
+    if (rest >= shortestUs) notes.push({ hz: 0, lengthUs: rest });
+    const begins = rest >= shortestUs ? from : atUs;
+    if (to - begins < shortestUs) continue;
+    notes.push({ hz: Math.round(noteHz(played[which]!.note)), lengthUs: to - begins });
+    kept.push(one);
+    atUs = to;
+  }
+  return { notes, kept, endUs: null };
+}
+const shortestUs = 1_000;
