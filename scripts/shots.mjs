@@ -136,8 +136,8 @@ try {
   await (await named('Ask')).click();
   await sleep(1_000);
   await shot('flow-ask');
-  await open('sound');
-  await sleep(800);
+  await reed('sound');
+  await sleep(2_500);
   await shot('sound');
   await open('feel');
   await press();

@@ -1,4 +1,4 @@
-import { applyEdit, type Board, type Edit, type Gadget } from '../gadget/index.ts';
+import { EditRefused, applyEdit, type Board, type Edit, type Gadget } from '../gadget/index.ts';
 import { figuresOf, kindOf } from '../parts/index.ts';
 import { ladderGap, ladderYield, schemes, trulyTogether, type Scheme } from '../scan/index.ts';
 import { gaugesOf } from './bill.ts';
@@ -34,7 +34,10 @@ export function looseKeys({ parts, wiring }: Pick<Gadget, 'parts' | 'wiring'>): 
   return parts.filter((part) => canJoinSet(part) && !taken.has(part.plays[0]!)).map(({ plays }) => plays[0]!);
 }
 
-/** The edit that reads these keys by that scheme: as a new set, or as the set that they are. */
+/**
+ * The edit that reads these keys by that scheme: as a new set, or as the set that they are.
+ * @throws EditRefused where rules hear what would not be told apart any more
+ */
 export function schemeEdit(gadget: Gadget, keys: readonly string[], scheme: Scheme, name: string): Edit {
   const params = scheme.defaults(keys.length);
   const set = gadget.wiring.sets.find(({ controlIds }) => controlIds.some((id) => keys.includes(id)));
@@ -43,6 +46,18 @@ export function schemeEdit(gadget: Gadget, keys: readonly string[], scheme: Sche
     name: 'addKeySet',
     args: [{ name, controlIds: [...keys], scheme: scheme.id, params, chords: [] }],
   };
+}
+
+/** The same, where it can be done; otherwise null. */
+export function schemeEditIfAny(...of: Parameters<typeof schemeEdit>): Edit | null {
+  try {
+    const edit = schemeEdit(...of);
+    applyEdit(of[0], edit);
+    return edit;
+  } catch (error) {
+    if (error instanceof EditRefused) return null;
+    throw error;
+  }
 }
 
 /** Every scheme for a set of keys, side by side. @param keys ids of controls, one or more */
@@ -67,14 +82,17 @@ export function compareSchemes(
   };
   const linesOf = (one: Gadget) => (board ? wiringProblem(one, board).demands.length : lineCount(one));
   const before = linesOf(others);
-  return schemes.map((scheme) => {
+  return schemes.flatMap((scheme): SchemeRow[] => {
     const params = scheme.defaults(keys.length);
     const refused = scheme.refuses(keys.length, params);
-    const edited = applyEdit(gadget, schemeEdit(gadget, keys, scheme, name));
+    const edit = schemeEditIfAny(gadget, keys, scheme, name);
+    // Not offered: it would take away what rules hear.
+    if (!edit) return [];
+    const edited = applyEdit(gadget, edit);
     const circuit = scheme.circuit(keys.length, params, supplyMv);
     const parts = scheme.parts(keys.length, params);
     const extra = { ...others, controls: edited.controls, wiring: { ...edited.wiring, wires: [] } };
-    return {
+    const row: SchemeRow = {
       scheme: scheme.id,
       refused,
       pins: linesOf(extra) - before,
@@ -96,6 +114,7 @@ export function compareSchemes(
             }
           : null,
     };
+    return [row];
   });
 }
 

@@ -11,7 +11,7 @@ import { schemes } from '../scan/index.ts';
 import { billOf } from './bill.ts';
 import { boardChoices } from './boards.ts';
 import { driversFor, fitted, proposalsFor, type Driver } from './companions.ts';
-import { looseKeys, schemeEdit } from './compare.ts';
+import { looseKeys, schemeEditIfAny } from './compare.ts';
 import { wiringProblem } from './demands.ts';
 import { layWiring, type Clash } from './lay.ts';
 
@@ -76,6 +76,10 @@ export function waysOut(gadget: Gadget, board: Board, clashes: readonly Clash[],
       },
     });
   };
+  const byScheme = (ids: readonly string[], scheme: (typeof schemes)[number], name: string) => {
+    const change = schemeEditIfAny(gadget, ids, scheme, name);
+    if (change) attempt('scheme', scheme.id, name, change, board);
+  };
   const keys = looseKeys(gadget);
   for (const scheme of schemes) {
     if (
@@ -83,13 +87,13 @@ export function waysOut(gadget: Gadget, board: Board, clashes: readonly Clash[],
       scheme.id !== 'direct' &&
       scheme.refuses(keys.length, scheme.defaults(keys.length)) === null
     )
-      attempt('scheme', scheme.id, setName, schemeEdit(gadget, keys, scheme, setName), board);
+      byScheme(keys, scheme, setName);
     for (const set of gadget.wiring.sets)
       if (
         set.scheme !== scheme.id &&
         scheme.refuses(set.controlIds.length, scheme.defaults(set.controlIds.length)) === null
       )
-        attempt('scheme', scheme.id, set.name, schemeEdit(gadget, set.controlIds, scheme, set.name), board);
+        byScheme(set.controlIds, scheme, set.name);
   }
   for (const other of boardChoices(gadget))
     if (other.id !== board.id)

@@ -287,6 +287,36 @@ describe('comparing', () => {
     });
   });
 
+  it('of a set that rules hear as keys: what would take their keys away is left out, and nothing fails', () => {
+    const plain = gadgetOf('board-8bit-20', ...times(4, key), ...times(6, ['light']));
+    const ids = plain.controls.flatMap(({ id, kind }) => (kind === 'button' ? [id] : []));
+    const set = applyEdit(plain, {
+      name: 'addKeySet',
+      args: [{ name: 'Keys', controlIds: ids, scheme: 'matrix', params: {}, chords: [] }],
+    });
+    const stated = applyEdit(set, { name: 'addState', args: ['Playing'] });
+    const heard = applyEdit(stated, {
+      name: 'addRule',
+      args: [
+        stated.flow.states[0]!.id,
+        {
+          trigger: { kind: 'keys', setId: set.wiring.sets[0]!.id, gesture: 'press' },
+          guard: null,
+          actions: [],
+          targetIds: [],
+          internal: false,
+        },
+      ],
+    });
+    const all = compareSchemes(set, boardOf(set), ids, 'Keys').map(({ scheme }) => scheme);
+    const left = compareSchemes(heard, boardOf(heard), ids, 'Keys').map(({ scheme }) => scheme);
+    expect(all.filter((scheme) => !left.includes(scheme))).toEqual(['one-line']);
+    const clashing = applyEdit(heard, { name: 'swapBoard', args: ['chip-8'] });
+    const laid = layWiring(clashing, boardOf(clashing)!);
+    if (laid.outcome !== 'impossible') throw new Error('expected a clash');
+    expect(waysOut(clashing, boardOf(clashing)!, laid.clashes, 'Keys').length).toBeGreaterThan(0);
+  });
+
   it('the same parts on every board, with what fails and why', () => {
     const gadget = gadgetOf('board-8bit-20', ['usb-keyboard'], ['potentiometer'], ['character-display']);
     const faults = new Map(compareBoards(gadget).map(({ board, faults: list }) => [board.id, list]));

@@ -1,5 +1,6 @@
 import { midiMessages, mostOf, numbersOf } from '@hum-lever/core';
 import { Choice, NumberField } from '../../shared/index.ts';
+import { ChannelSlot } from './ChannelSlot.tsx';
 import { messageWords } from './words.ts';
 import type { ExpectationSlots } from '../expected.ts';
 
@@ -16,16 +17,7 @@ export const midi: ExpectationSlots<'midi'> = ({ what, put }) => {
         choose={(message) => put({ ...what, message, second: numbersOf(message) === 2 ? what.second : null })}
       />
       {number('Number', mostOf(what.message), what.first, (first) => put({ ...what, first }))}
-      channel
-      <NumberField
-        label=""
-        aria-label="Channel"
-        width={62}
-        min={1}
-        max={16}
-        value={what.channel}
-        commit={(channel) => put({ ...what, channel })}
-      />
+      <ChannelSlot value={what.channel} commit={(channel) => put({ ...what, channel })} />
       {numbersOf(what.message) === 2 && (
         <Choice
           label="Second number"

@@ -1,8 +1,9 @@
 import { midiMessages, mostOf, numbersOf, pressedAgain, type MidiMessage } from '@hum-lever/core';
-import { Choice, NumberField } from '../../shared/index.ts';
+import { Choice } from '../../shared/index.ts';
 import { ExpressionSlot } from '../../slots/index.ts';
 import { KeySlot, RowSlots } from '../KeyNotes.tsx';
 import type { SlotsBy } from '../slotsBy.ts';
+import { ChannelSlot } from './ChannelSlot.tsx';
 import { messageWords } from './words.ts';
 
 const secondWords: Partial<Record<MidiMessage, string>> = { control: 'to', keyPressure: 'by' };
@@ -33,16 +34,7 @@ export const midi: SlotsBy<'midi' | 'play' | 'letGo' | 'letAllGo'> = {
           />
         </>
       )}
-      channel
-      <NumberField
-        label=""
-        aria-label="Channel"
-        width={62}
-        min={1}
-        max={16}
-        value={action.channel}
-        commit={(channel) => put({ ...action, channel })}
-      />
+      <ChannelSlot value={action.channel} commit={(channel) => put({ ...action, channel })} />
     </>
   ),
   play: ({ action, put }) => (
@@ -55,16 +47,7 @@ export const midi: SlotsBy<'midi' | 'play' | 'letGo' | 'letAllGo'> = {
         value={action.velocity}
         commit={(velocity) => put({ ...action, velocity })}
       />
-      channel
-      <NumberField
-        label=""
-        aria-label="Channel"
-        width={62}
-        min={1}
-        max={16}
-        value={action.channel}
-        commit={(channel) => put({ ...action, channel })}
-      />
+      <ChannelSlot value={action.channel} commit={(channel) => put({ ...action, channel })} />
       for <KeySlot action={action} put={put} />
       <Choice
         label="Pressed again"

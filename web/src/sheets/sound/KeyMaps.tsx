@@ -8,6 +8,7 @@ import {
   type Gadget,
   type HeldVerdict,
   type KeyMap,
+  type Output,
   type Variable,
 } from '@hum-lever/core';
 import { useState } from 'react';
@@ -100,9 +101,15 @@ function Key({
   commit: (typed: string) => string | null;
 }) {
   const [open, setOpen] = useState(false);
+  /** Whoever wrote goes on from where that was. */
+  const [wrote, setWrote] = useState(false);
+  const done = () => {
+    setOpen(false);
+    setWrote(true);
+  };
   const chord = chordOf(notes);
   return (
-    <li>
+    <li onKeyDown={({ key }) => open && key === 'Escape' && done()}>
       <span className={classes.keyName}>{name}</span>
       {open ? (
         <TextField
@@ -113,13 +120,14 @@ function Key({
           value={written(notes)}
           commit={(typed) => {
             const refused = commit(typed);
-            if (refused === null) setOpen(false);
+            if (refused === null) done();
             return refused;
           }}
         />
       ) : (
         <button
           type="button"
+          autoFocus={wrote}
           className={classes.notes}
           aria-label={`Notes of ${name}: ${written(notes) || 'none'}`}
           onClick={() => setOpen(true)}
@@ -132,15 +140,21 @@ function Key({
   );
 }
 
+/** Whether messages can get lost on their way. */
+const loses = (output: Output): boolean =>
+  output.kind === 'midi' &&
+  output.transport !== 'free' &&
+  (output.overload === 'newest' || output.overload === 'oldest');
+
 /** What was found of notes that keys hold. */
-export function heldWords(held: readonly HeldVerdict[] | null, outputId: string): string | null {
-  const own = held?.filter((one) => one.outputId === outputId);
+export function heldWords(held: readonly HeldVerdict[] | null, output: Output): string | null {
+  const own = held?.filter(({ outputId }) => outputId === output.id);
   if (!own || own.length === 0) return null;
   if (own.some(({ verdict }) => verdict === 'stuck')) return 'A note can stick: the snags say how.';
   const controls = new Set(own.flatMap(({ controlIds }) => controlIds)).size;
   const states = own.reduce((sum, one) => sum + one.states, 0);
   const of = count(controls, 'key');
   return own.every(({ verdict }) => verdict === 'never')
-    ? `No note of its ${of} sticks: every order of pressing, letting go and whatever else has a say was walked, ${count(states, 'moment')}; times apart.`
+    ? `No note of its ${of} sticks: every order of pressing, letting go and whatever else has a say was walked, ${count(states, 'moment')}; times apart.${loses(output) ? ' But its queue is set to lose what it has no room for, and that may be what ends a note.' : ''}`
     : `Whether a note of its ${of} can stick is not known: not every order could be walked.`;
 }

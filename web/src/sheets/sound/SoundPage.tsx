@@ -20,7 +20,6 @@ export function SoundPage() {
     useCallback(() => exploring().held(gadget), [gadget]),
     true,
   );
-  const heard = useSound((state) => state.heard);
   const wires = gadget.outputs.flatMap((output) => (output.kind === 'midi' ? [output] : []));
   return (
     <SheetFrame title="Sound" about="Pitches as they come out, and what goes over the wire.">
@@ -35,23 +34,32 @@ export function SoundPage() {
       ))}
       <LetKeysPlay gadget={gadget} open={maps.length === 0} />
       {tunings.map((tuning) => (
-        <Sounders key={tuning.output.id} tuning={tuning} held={heldWords(held, tuning.output.id)} />
+        <Sounders key={tuning.output.id} tuning={tuning} held={heldWords(held, tuning.output)} />
       ))}
       {tunings.length > 0 && gadget.flow.states.length > 0 && (
         <BringPiece gadget={gadget} sounders={tunings.map(({ output }) => output)} />
       )}
       {wires.map((output) => (
-        <OnTheWire key={output.id} gadget={gadget} output={output} held={heldWords(held, output.id)} />
+        <OnTheWire key={output.id} gadget={gadget} output={output} held={heldWords(held, output)} />
       ))}
-      {heard && (
-        <p className={classes.soft} role="status">
-          Heard in hand so far: {count(heard.moments, 'change')} of what sounds,{' '}
-          {heard.late === 0
-            ? 'each at its moment'
-            : `${heard.late} of them too late, by ${Math.round(heard.latestMs)}\u202fms at worst: this computer was busy`}
-          ; all of it 20\u202fms later than the strip has it.
-        </p>
-      )}
+      <Heard />
     </SheetFrame>
+  );
+}
+
+/** How much was heard of the gadget in hand, and whether in time. */
+function Heard() {
+  const heard = useSound((state) => state.heard);
+  if (!heard) return null;
+  const { moments, late, latestMs } = heard;
+  const intime =
+    late === 0
+      ? 'each at its moment'
+      : `${late} of them too late, by ${Math.round(latestMs)}\u202fms at worst: this computer was busy`;
+  return (
+    <p className={classes.soft}>
+      Heard in hand so far: {count(moments, 'change')} of what sounds, {intime}; all of it 20 ms later than
+      the strip has it.
+    </p>
   );
 }
