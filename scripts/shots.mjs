@@ -188,7 +188,8 @@ try {
   await shot('wiring-clash-dark');
   await open('flow');
   await theme('light');
-  await (await driver.findElement(By.xpath('//button[contains(., " snags")]'))).click();
+  const snags = By.xpath('//button[contains(., " snags")]');
+  await (await driver.wait(async () => (await driver.findElements(snags))[0], 20_000)).click();
   await sleep(600);
   await shot('snags');
 } finally {
