@@ -707,6 +707,7 @@ export {
   inOctave,
   instrumentEdits,
   keyMapsOf,
+  keyNumber,
   letterOf,
   playedIn,
   readNote,

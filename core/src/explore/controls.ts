@@ -178,7 +178,7 @@ const restOf = (control: Gadget['controls'][number]): number =>
   control.kind === 'knob' ? Math.floor(control.reading.steps / 2) : 0;
 
 /** Numbers of the controls that some expression asks, or some layer wants held. */
-function controlsAsked(tables: FlowTables, seen: readonly Code[]): ReadonlySet<number> {
+export function controlsAsked(tables: FlowTables, seen: readonly Code[] = []): ReadonlySet<number> {
   const found = new Set(tables.layers.flatMap(({ held }) => (held >= 0 ? [held] : [])));
   for (const code of [...everyCode(tables), ...seen])
     for (const control of operandsIn(code, op.control)) found.add(control);

@@ -14,6 +14,7 @@ import {
   type FlowTables,
 } from '../flow/index.ts';
 import { gestureKinds } from '../gadget/index.ts';
+import { ownerOf } from './influence.ts';
 
 /** Parts of a flow that something depends on, by number; all others make no difference to it. */
 export interface Depends {
@@ -44,6 +45,26 @@ type Context =
 interface PlacedList {
   actions: readonly CompiledAction[];
   context: Context;
+}
+
+/** A flow made ready to be sliced, for one thing after the other. */
+export interface Sliceable {
+  tables: FlowTables;
+  lists: readonly PlacedList[];
+  /** By rule: events that it hears. */
+  hears: readonly ReadonlySet<number>[];
+}
+
+/** null: what hears everything, and what remembers where one was, is not taken apart. */
+export function sliceable(tables: FlowTables): Sliceable | null {
+  if (tables.remembers || tables.ruleEvent.includes(noEvent.any)) return null;
+  return { tables, lists: listsOf(tables), hears: tables.ruleEvent.map((event) => eventsOf(tables, event)) };
+}
+
+/** Events that a rule hears by that number: gestures of keys in a set, or itself. */
+function eventsOf({ keyEvents }: FlowTables, wants: number): ReadonlySet<number> {
+  const ofKeys = [...keyEvents].flatMap(([event, { also }]) => (also?.includes(wants) ? [event] : []));
+  return new Set(ofKeys.length > 0 || wants < 0 ? ofKeys : [wants]);
 }
 
 function listsOf({ entry, exit, beginActions, ruleActions, layers }: FlowTables): PlacedList[] {
@@ -91,21 +112,12 @@ function placeOf(code: Code, end: number): Asked['place'] {
  * What decides when some actions are done, and with which numbers: the states they are done in, the rules that lead
  * there or away, what those ask and wait for, and so on (a slice of the flow, backwards). What is left out can do nothing
  * to them, now or later: two moments that differ by it alone go on alike, as far as those actions are concerned. It errs
- * by taking in too much. null: everything may have a say.
+ * by taking in too much.
  * @param wanted whether an action is one of them
  * @param key the control whose doing is looked at, by number; rules for any key of its set are looked at as its own
  * @param worked expressions of such an action that matter
  */
-export function dependsOn(
-  tables: FlowTables,
-  wanted: (action: CompiledAction) => boolean,
-  key: number,
-  worked: (action: CompiledAction) => readonly Code[],
-): Depends | null {
-  // What hears everything, and what remembers where one was, is not taken apart.
-  if (tables.remembers || tables.ruleEvent.includes(noEvent.any)) return null;
-  return new Slice(tables, wanted, key, worked).depends;
-}
+export const dependsOn = (...of: ConstructorParameters<typeof Slice>): Depends => new Slice(...of).depends;
 
 class Slice {
   readonly depends = {
@@ -129,15 +141,15 @@ class Slice {
   private readonly todo: (() => void)[] = [];
 
   constructor(
-    tables: FlowTables,
+    { tables, lists, hears }: Sliceable,
     wanted: (action: CompiledAction) => boolean,
     key: number,
     worked: (action: CompiledAction) => readonly Code[],
   ) {
     this.tables = tables;
     this.key = key;
-    this.lists = listsOf(tables);
-    this.hears = tables.ruleEvent.map((event) => this.eventsOf(event));
+    this.lists = lists;
+    this.hears = hears;
     for (const { actions, context } of this.lists)
       for (const action of actions)
         if (wanted(action) && !this.isForOthers(context)) {
@@ -145,14 +157,6 @@ class Slice {
           for (const code of worked(action)) this.code(code, this.isOfKeys(context));
         }
     for (let next = this.todo.pop(); next; next = this.todo.pop()) next();
-  }
-
-  /** Events that a rule hears by that number: gestures of keys in a set, or itself. */
-  private eventsOf(wants: number): ReadonlySet<number> {
-    const ofKeys = [...this.tables.keyEvents].flatMap(([event, { also }]) =>
-      also?.includes(wants) ? [event] : [],
-    );
-    return new Set(ofKeys.length > 0 || wants < 0 ? ofKeys : [wants]);
   }
 
   private add(set: Set<number>, one: number, then: () => void): void {
@@ -176,7 +180,7 @@ class Slice {
   /** What is pressed in a layer: that it is on, and that none above it is. */
   private layer(from: number, control: number): void {
     this.control(control);
-    this.add(this.depends.layered, control, () => undefined);
+    this.depends.layered.add(control);
     for (const { held, condition, keys } of this.tables.layers.slice(from)) {
       if (!keys.has(control)) continue;
       if (held >= 0) this.control(held);
@@ -185,7 +189,7 @@ class Slice {
   }
 
   private control(number: number): void {
-    this.add(this.depends.controls, number, () => undefined);
+    this.depends.controls.add(number);
   }
 
   /** @param ofKeys it is worked out where a key's own number comes along */
@@ -210,13 +214,13 @@ class Slice {
   }
 
   private owner(slot: number): number {
-    const { slot: first, size } = this.tables;
-    return first.findIndex((from, variable) => slot >= from && slot < from + size[variable]!);
+    return ownerOf(this.tables, slot);
   }
   private beginsAlike(slot: number): boolean {
     const { slot: first, size, initialValues } = this.tables;
-    const from = first[this.owner(slot)]!;
-    const values = initialValues.slice(from, from + size[this.owner(slot)]!);
+    const variable = this.owner(slot);
+    const from = first[variable]!;
+    const values = initialValues.slice(from, from + size[variable]!);
     return values.every((value) => value === values[0]);
   }
 
@@ -342,7 +346,7 @@ class Slice {
     if (guard) this.code(guard, this.isOfKeys({ of: 'rule', rule }));
     if (typeof delay === 'object' && delay !== null) this.code(delay.ms, false);
     const event = ruleEvent[rule]!;
-    if (event === noEvent.timed) this.add(this.depends.timed, rule, () => undefined);
+    if (event === noEvent.timed) this.depends.timed.add(rule);
     const [timer, signal] = [tables.timerEvent.indexOf(event), tables.signalEvent.indexOf(event)];
     if (event >= 0 && timer >= 0) this.timer(timer);
     if (event >= 0 && signal >= 0) this.signal(signal);

@@ -1,8 +1,5 @@
 import {
-  everyCode,
   isKeyNumber,
-  op,
-  operandsIn,
   type Code,
   type CompiledAction,
   type FlowTables,
@@ -11,7 +8,8 @@ import {
 import { gestureKinds, keySetsOf, type Derived, type Gadget, type SnagWay } from '../gadget/index.ts';
 import { asMeant } from '../gesture/index.ts';
 import { holdingBy, isHeldNow, namesHeld } from '../machine/index.ts';
-import { dependsOn, type Depends } from './dependence.ts';
+import { controlsAsked } from './controls.ts';
+import { dependsOn, sliceable, type Depends, type Sliceable } from './dependence.ts';
 import { Explorer, groundOf, type Watched } from './explorer.ts';
 import { allMeant, variablesNaming, type Meant } from './meant.ts';
 import { scriptOf, type Arrived } from './script.ts';
@@ -86,11 +84,16 @@ class Holding {
   private readonly gadget: Gadget;
   private readonly tables: FlowTables;
   private readonly derived: Derived;
+  private readonly flow: Sliceable | null;
+  /** Controls that something asks for by themselves, by number. */
+  private readonly asked: ReadonlySet<number>;
   private left = checked.work;
 
   constructor(gadget: Gadget, derived: Derived) {
     this.gadget = asMeant(gadget);
     this.tables = groundOf(this.gadget).tables;
+    this.flow = sliceable(this.tables);
+    this.asked = controlsAsked(this.tables);
     this.derived = derived;
   }
 
@@ -98,13 +101,15 @@ class Holding {
     const { gadget } = this;
     const wanted = (action: CompiledAction) => this.concerns(action, meant);
     const numberOf = (id: string) => gadget.controls.findIndex((one) => one.id === id);
-    const slices = meant.controlIds.map((id) => ({
-      controlIds: [id],
-      only: dependsOn(this.tables, wanted, numberOf(id), namingOf),
-    }));
+    const { flow } = this;
     // Where nothing can be told apart, one walk is for all of them.
-    const walks = slices.every(({ only }) => only)
-      ? this.oneOfEachKind(slices as { controlIds: string[]; only: Depends }[])
+    const walks = flow
+      ? this.oneOfEachKind(
+          meant.controlIds.map((id) => ({
+            controlIds: [id],
+            only: dependsOn(flow, wanted, numberOf(id), namingOf),
+          })),
+        )
       : [{ controlIds: meant.controlIds, only: null }];
     const said: HeldVerdict = { ...meant, verdict: 'never', states: 0, kinds: walks.length, stuck: null };
     for (const { controlIds, only } of walks) {
@@ -184,9 +189,7 @@ class Holding {
     if (!set) return null;
     const from = number * gestureKinds.length;
     const events = gestureKinds.map((_, n) => from + n);
-    const asked = everyCode(tables).some((code) => operandsIn(code, op.control).includes(number));
-    const held = tables.layers.some((layer) => layer.held === number);
-    if (asked || held || events.some((event) => tables.ruleEvent.includes(event))) return null;
+    if (this.asked.has(number) || events.some((event) => tables.ruleEvent.includes(event))) return null;
     const { moves } = groundOf(gadget).controls;
     if (gadget.chords.some(({ controlIds }) => controlIds.includes(controlId))) return null;
     const shape = moves

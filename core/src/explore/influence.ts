@@ -1,12 +1,13 @@
 import type { Gadget } from '../gadget/index.ts';
 import { codesOf, everyAction, slotsRead, type Code, type FlowTables } from '../flow/index.ts';
 
+/** Number of the variable that a slot belongs to. */
+export const ownerOf = ({ slot, size }: FlowTables, place: number): number =>
+  slot.findIndex((from, variable) => place >= from && place < from + size[variable]!);
+
 /** Numbers of the variables that an expression reads. */
-export function readsOf({ slot, size }: FlowTables, code: Code): number[] {
-  const owner = (place: number) =>
-    slot.findIndex((from, variable) => place >= from && place < from + size[variable]!);
-  return slotsRead(code).map(owner);
-}
+export const readsOf = (tables: FlowTables, code: Code): number[] =>
+  slotsRead(code).map((place) => ownerOf(tables, place));
 
 /**
  * Numbers of the variables that decide what happens next: those that conditions and delays read, and those that are

@@ -1,4 +1,4 @@
-import { expressionRange, scopeOf } from '../flow/index.ts';
+import { expressionRange, scopeOf, type Scope } from '../flow/index.ts';
 import {
   isOutputAction,
   placedActions,
@@ -33,6 +33,15 @@ function isExact(text: string): boolean {
   );
 }
 
+/** null: it cannot be read, which is told by itself. */
+function rangeOf(text: string, scope: Scope): { low: number; high: number } | null {
+  try {
+    return expressionRange(text, scope);
+  } catch {
+    return null;
+  }
+}
+
 /** Of what may be anything nothing is known. */
 const isOpen = ({ low, high }: { low: number; high: number }) => low <= -0x8000_0000 || high >= 0x7fff_ffff;
 
@@ -45,12 +54,8 @@ function leftOut(
 ): Snag[] {
   const notes = rowsTold(gadget, action).rows?.flat() ?? [];
   if (notes.length === 0) return [];
-  let range;
-  try {
-    range = expressionRange(action.by, scopeOf(gadget));
-  } catch {
-    return [];
-  }
+  const range = rangeOf(action.by, scopeOf(gadget));
+  if (!range) return [];
   const { low, high } = range;
   const [lowest, highest] = [Math.min(...notes), Math.max(...notes)];
   const always = highest + low > 127 || lowest + high < 0;
@@ -78,13 +83,8 @@ export const M06: SnagRule = {
         if (action.kind === 'play') return leftOut(gadget, action, place, name);
         if (action.kind !== 'midi' || !isOutputAction(action)) return [];
         return numbersIn(action).flatMap(({ text, most }): Snag[] => {
-          let range;
-          try {
-            range = expressionRange(text, scope);
-          } catch {
-            // What cannot be read is told by itself.
-            return [];
-          }
+          const range = rangeOf(text, scope);
+          if (!range) return [];
           const { low, high } = range;
           const always = low > most || high < 0;
           const inside = low >= 0 && high <= most;

@@ -11,6 +11,9 @@ import {
 import { inOctave } from './note.ts';
 import { rowsOfScale } from './scales.ts';
 
+/** The number that comes with a key of a set, as an expression has it. */
+export const keyNumber = 'heard(0)';
+
 /** What keys are to play. */
 export interface Instrument {
   /** A key set, or the part whose keys they are. */
@@ -44,18 +47,17 @@ export function instrumentEdits(gadget: Gadget, wanted: Instrument): SingleEdit[
   if (keys === 0 || (output?.kind !== 'midi' && output?.kind !== 'tone')) return [];
   const columns = Math.min(limits.columns, degrees.length);
   const variableId = nextId(gadget, 'variable');
-  const number = 'heard(0)';
-  const held = { outputId, key: number, variableId, row: number, by: '0' };
+  const held = { outputId, key: keyNumber, variableId, row: keyNumber, by: '0' };
   const [begins, ends, all]: Action[] =
     output.kind === 'midi'
       ? [
           { kind: 'play', ...held, channel: 1, velocity: '100', again: 'strike' },
-          { kind: 'letGo', outputId, key: number },
+          { kind: 'letGo', outputId, key: keyNumber },
           { kind: 'letAllGo', outputId },
         ]
       : [
           { kind: 'sing', ...held },
-          { kind: 'hush', outputId, key: number },
+          { kind: 'hush', outputId, key: keyNumber },
           { kind: 'silence', outputId },
         ];
   const octave = output.kind === 'tone' ? output.perOctave : inOctave;

@@ -1,7 +1,4 @@
-import type { Gadget, OutputActionOf } from '@hum-lever/core';
-
-/** The number that comes with a key of a set. */
-export const keyNumber = 'heard(0)';
+import { keyNumber, type Gadget, type OutputActionOf } from '@hum-lever/core';
 
 /** Rows of numbers that a gadget has, to begin with. */
 export const firstRows = ({ flow }: Gadget): string | undefined =>

@@ -345,14 +345,15 @@ export class LiveMachine {
     const { ears, host } = this;
     if (!ears || !host.sound) return;
     const moments: SoundingAt[] = [];
+    const { isHeard } = this;
     for (const entry of come) {
-      if (!ears.hear(entry)) continue;
+      if (!ears.hear(entry) || !isHeard) continue;
       const atMs = this.realMs(entry.atUs);
       // What comes in one moment is one.
       if (moments.at(-1)?.atMs === atMs) moments.pop();
       moments.push({ atMs, sounding: ears.sounding });
     }
-    if (moments.length > 0 && this.isHeard) host.sound(moments.slice(-mostSounded));
+    if (moments.length > 0) host.sound(moments.slice(-mostSounded));
   }
   /** When a moment of the gadget is, or was, on the clock of the host. */
   private realMs(atUs: number): number {

@@ -1,5 +1,5 @@
-import type { Gadget } from '@hum-lever/core';
-import { eachItsRow, firstRows, keyNumber } from '../keyRows.ts';
+import { keyNumber, type Gadget } from '@hum-lever/core';
+import { eachItsRow, firstRows } from '../keyRows.ts';
 import { firstOf, type Offer } from '../offer.ts';
 
 export function tone(gadget: Gadget): Offer[] {
