@@ -42,7 +42,7 @@ const mayKnow = {
   brief: [...ground],
   parts: [...ground],
   // Pages have fonts and pictures, which the program of a board has to have room for.
-  wiring: [...ground, 'scan', 'parts', 'screen'],
+  wiring: [...ground, 'notes', 'scan', 'parts', 'screen'],
   // Parts as they come out of the drawer: with a contact and a debouncing to begin with.
   drawer: [...ground, 'contact', 'debounce', 'parts'],
   // What is measured of controls with their parts: turning, knobs, captures, recommendations.

@@ -14,6 +14,8 @@ export type ChangedKind =
   | 'page'
   | 'picture'
   | 'font'
+  | 'effect'
+  | 'tune'
   | 'menu'
   /** Of a menu. */
   | 'item'
@@ -60,6 +62,8 @@ function collections(gadget: Gadget): readonly (readonly [ChangedKind, Things])[
     ['page', named(gadget.pages)],
     ['picture', named(gadget.pictures)],
     ['font', named(gadget.fonts)],
+    ['effect', named(gadget.effects)],
+    ['tune', named(gadget.tunes)],
     ['menu', named(menus)],
     ['item', named(gadget.menus.flatMap(({ items }) => items))],
     ['chord', named(gadget.chords)],

@@ -430,3 +430,24 @@ describe('a document of the fourteenth release', () => {
     expect(sum).toBe(stored('version-14.sha256').trim());
   });
 });
+
+describe('a document of the fifteenth release', () => {
+  it('opens with no tunes, and plays as it did', () => {
+    const read = readGadgetText(stored('version-15.json'));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    expect(read.migratedFrom).toBe(15);
+    const { gadget } = read;
+    expect(gadget.tunes).toEqual([]);
+    const keys = gadget.controls.filter(({ kind }) => kind === 'button').slice(0, 12);
+    const hands = keys.flatMap(({ id: controlId }, n) => [
+      { atUs: 300_000 + n * 400_000, controlId, what: 'down' as const },
+      { atUs: 1_100_000 + n * 400_000, controlId, what: 'up' as const },
+    ]);
+    const trace = replay(gadget, hands, 7_000_000, 5);
+    expect(trace.filter(({ lane }) => lane === 'midi')).toHaveLength(24);
+    expect(trace.filter(({ lane }) => lane === 'tone')).toHaveLength(13);
+    // Made when that release was the newest.
+    const sum = createHash('sha256').update(JSON.stringify(trace)).digest('hex');
+    expect(sum).toBe(stored('version-15.sha256').trim());
+  });
+});

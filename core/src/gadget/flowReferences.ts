@@ -9,6 +9,8 @@ import { drawnLists, placedActions } from './placedActions.ts';
 import type { Page } from './pages.schema.ts';
 import type { OwnFont } from './fonts.schema.ts';
 import type { Picture } from './pictures.schema.ts';
+import type { SoundEffect } from './effects.schema.ts';
+import type { Tune } from './tunes.schema.ts';
 import type { Part } from './parts.schema.ts';
 import type { Wiring } from './wiring.schema.ts';
 import { limits } from './limits.ts';
@@ -26,6 +28,8 @@ interface Referring {
   pages: Page[];
   pictures: Picture[];
   fonts: OwnFont[];
+  effects: SoundEffect[];
+  tunes: Tune[];
   flow: Flow;
 }
 
@@ -259,9 +263,10 @@ function pageFaults({ outputs, pages, pictures, fonts, flow }: Referring, accuse
     });
 }
 
-function actionFaults({ outputs, pages, flow }: Referring, accuse: Accuse): void {
+function actionFaults({ outputs, pages, effects, tunes, flow }: Referring, accuse: Accuse): void {
   const variables = new Map(flow.variables.map((variable) => [variable.id, variable]));
   const outputKinds = new Map(outputs.map(({ id, kind }) => [id, kind]));
+  const voices = new Map(tunes.map(({ id, voices: own }) => [id, own.map((voice) => voice.id)]));
   const timers = new Set(flow.timers.map(({ id }) => id));
   const signals = new Set(flow.signals.map(({ id }) => id));
   for (const { actions, path } of [...placedActions(flow), ...drawnLists(pages)])
@@ -281,6 +286,14 @@ function actionFaults({ outputs, pages, flow }: Referring, accuse: Accuse): void
             at('outputId'),
             `expected the id of a ${wanted.join(' or ')} output, got "${action.outputId}"`,
           );
+      }
+      if (action.kind === 'effect' && !effects.some(({ id }) => id === action.effectId))
+        accuse(at('effectId'), `expected the id of an effect, got "${action.effectId}"`);
+      if (action.kind === 'perform') {
+        const known = voices.get(action.tuneId);
+        if (!known) accuse(at('tuneId'), `expected the id of a tune, got "${action.tuneId}"`);
+        else if (action.voiceId !== null && !known.includes(action.voiceId))
+          accuse(at('voiceId'), `expected the id of a voice of that tune, got "${action.voiceId}"`);
       }
       if ('timerId' in action && !timers.has(action.timerId))
         accuse(at('timerId'), `expected the id of a timer, got "${action.timerId}"`);

@@ -14,6 +14,8 @@ import { limits } from './limits.ts';
 import { billSchema, partSchema } from './parts.schema.ts';
 import { nameSchema, wholeSchema } from './primitives.schema.ts';
 import { checkReferences } from './references.ts';
+import { effectSchema } from './effects.schema.ts';
+import { tuneSchema } from './tunes.schema.ts';
 import { gadgetVersions } from './versions.ts';
 import { noWiring, wiringSchema } from './wiring.schema.ts';
 
@@ -21,7 +23,7 @@ import { noWiring, wiringSchema } from './wiring.schema.ts';
 export const gadgetSchema = z
   .strictObject({
     kind: z.literal('hum-lever-gadget'),
-    version: z.literal(gadgetVersions.KeyMaps),
+    version: z.literal(gadgetVersions.Tunes),
     name: nameSchema,
     brief: briefSchema,
     /** The main loop reads the inputs once per period. */
@@ -38,6 +40,10 @@ export const gadgetSchema = z
     /** Drawn pixel by pixel, to be shown on pages. */
     pictures: picturesSchema,
     fonts: fontsSchema,
+    /** What sounders sound in passing. */
+    effects: z.array(effectSchema).max(limits.effects, `expected at most ${limits.effects} effects`),
+    /** What sounders play, on a grid of time. */
+    tunes: z.array(tuneSchema).max(limits.tunes, `expected at most ${limits.tunes} tunes`),
     /** Settings and deeds as outlines that a hand moves through. */
     menus: z.array(menuSchema).max(limits.menus),
     bill: billSchema,
@@ -57,7 +63,7 @@ export type Gadget = z.infer<typeof gadgetSchema>;
 export function emptyGadget(name: string): Gadget {
   return {
     kind: 'hum-lever-gadget',
-    version: gadgetVersions.KeyMaps,
+    version: gadgetVersions.Tunes,
     name,
     brief: { purpose: '', picture: null, words: [], tasks: [], wishes: noWishes },
     loop: { periodUs: 1_000 },
@@ -69,6 +75,8 @@ export function emptyGadget(name: string): Gadget {
     pages: [],
     pictures: [],
     fonts: [],
+    effects: [],
+    tunes: [],
     menus: [],
     bill: { currency: 'EUR' },
     parts: [],

@@ -23,6 +23,9 @@ export const idPrefix = {
   font: 'z',
   menu: 'u',
   menuItem: 'i',
+  tune: 'a',
+  effect: 'e',
+  voice: 'h',
 } as const;
 
 /**
@@ -34,8 +37,8 @@ export const nextId = (gadget: Gadget, kind: keyof typeof idPrefix): string => n
 /** The next free ids with this prefix, so many of them. */
 export function nextIds(gadget: Gadget, kind: keyof typeof idPrefix, howMany: number): string[] {
   const prefix = idPrefix[kind];
-  const { brief, controls, chords, captures, outputs, pages, pictures, fonts, menus, parts, wiring, flow } =
-    gadget;
+  const { brief, controls, chords, captures, outputs, pages, pictures, fonts } = gadget;
+  const { effects, tunes, menus, parts, wiring, flow } = gadget;
   const records = [
     ...brief.words,
     ...brief.tasks,
@@ -47,6 +50,9 @@ export function nextIds(gadget: Gadget, kind: keyof typeof idPrefix, howMany: nu
     ...pages,
     ...pictures,
     ...fonts,
+    ...effects,
+    ...tunes,
+    ...tunes.flatMap(({ voices }) => voices),
     ...menus,
     ...menus.flatMap(({ items }) => items),
     ...parts,

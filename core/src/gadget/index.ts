@@ -76,6 +76,15 @@ export { cellDots, mostOwnCharacters, type OwnCharacter, type TextDisplay } from
 export type { Page } from './pages.schema.ts';
 export type { OwnFont } from './fonts.schema.ts';
 export { type Frame, type Picture } from './pictures.schema.ts';
+export { effectCurves, effectSchema, type SoundEffect } from './effects.schema.ts';
+export {
+  stepsOf,
+  tuneSchema,
+  type Ornament,
+  type Tune,
+  type TuneNote,
+  type TuneVoice,
+} from './tunes.schema.ts';
 export {
   idleLeads,
   madeFor,
@@ -133,6 +142,7 @@ export {
   variableStarts,
   type VariableShape,
   variableColumns,
+  bytesEach,
   variableSize,
   variableStart,
   type Saved,

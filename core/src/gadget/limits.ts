@@ -52,6 +52,19 @@ export const limits = {
   nesting: 12,
   /** A minute of a quick melody. */
   tuneNotes: 512,
+  tunes: 32,
+  /** Of a tune, each section once: 64 bars of sixteen. */
+  tuneSteps: 1_024,
+  voices: 8,
+  sections: 16,
+  sectionTimes: 16,
+  effects: 32,
+  effectUs: 5_000_000,
+  /** Notes that take turns with one. */
+  arpeggio: 7,
+  /** Beats a minute: a breath, and a buzz. */
+  leastTempo: 10,
+  mostTempo: 600,
   /** Steps of an equal temperament. */
   leastPerOctave: 5,
   mostPerOctave: 53,

@@ -564,6 +564,10 @@ function toKeyMaps(document: Raw): Raw {
   };
 }
 
+/* --- 15 to 16: tunes on a grid, and effects; there were none --- */
+
+const toTunes = (document: Raw): Raw => ({ ...document, effects: [], tunes: [] });
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
@@ -582,4 +586,5 @@ export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step:
     { name: 'Groups', step: toGroups },
     { name: 'Wires', step: toWires },
     { name: 'KeyMaps', step: toKeyMaps },
+    { name: 'Tunes', step: toTunes },
   ];

@@ -16,6 +16,8 @@ export interface Place {
     | 'page'
     | 'picture'
     | 'font'
+    | 'tune'
+    | 'effect'
     /** A menu, or one of its items. */
     | 'menu';
   id: string;

@@ -8,6 +8,8 @@ import { madeFor, type Menu } from './menus.schema.ts';
 import type { Page } from './pages.schema.ts';
 import type { OwnFont } from './fonts.schema.ts';
 import type { Picture } from './pictures.schema.ts';
+import type { SoundEffect } from './effects.schema.ts';
+import type { Tune } from './tunes.schema.ts';
 import type { Part } from './parts.schema.ts';
 import type { Wiring } from './wiring.schema.ts';
 import type { Control } from './controls.schema.ts';
@@ -28,6 +30,8 @@ interface Referring {
   pages: Page[];
   pictures: Picture[];
   fonts: OwnFont[];
+  effects: SoundEffect[];
+  tunes: Tune[];
   menus: Menu[];
   parts: Part[];
   wiring: Wiring;
@@ -41,8 +45,8 @@ interface Referring {
 export function checkReferences(gadget: Referring): ReferenceFault[] {
   const faults: ReferenceFault[] = [];
   const fault = (path: Path, message: string) => faults.push({ path, message });
-  const { brief, controls, chords, captures, outputs, pages, pictures, fonts, menus, parts, wiring, flow } =
-    gadget;
+  const { brief, controls, chords, captures, outputs, pages, pictures, fonts } = gadget;
+  const { effects, tunes, menus, parts, wiring, flow } = gadget;
 
   const seen = new Set<string>();
   const derived = new Set(
@@ -68,6 +72,11 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
   pages.forEach((page, i) => unique(page.id, ['pages', i]));
   pictures.forEach((picture, i) => unique(picture.id, ['pictures', i]));
   fonts.forEach((font, i) => unique(font.id, ['fonts', i]));
+  effects.forEach((effect, i) => unique(effect.id, ['effects', i]));
+  tunes.forEach(({ id, voices }, i) => {
+    unique(id, ['tunes', i]);
+    voices.forEach((voice, v) => unique(voice.id, ['tunes', i, 'voices', v]));
+  });
   menus.forEach(({ id, items }, i) => {
     unique(id, ['menus', i]);
     items.forEach((item, n) => unique(item.id, ['menus', i, 'items', n]));

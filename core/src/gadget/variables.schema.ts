@@ -194,6 +194,12 @@ export function variableSize(variable: Variable): number {
   }
 }
 
+/** Bytes of each of its numbers, as far as its range needs them: 1, 2 or 4. */
+export function bytesEach(variable: Variable): number {
+  const { low, high } = variableRange(variable);
+  return high - low < 256 ? 1 : high - low < 65_536 ? 2 : 4;
+}
+
 /** How many numbers stand in one of its rows; 1 for what has none. */
 export const variableColumns = (variable: Variable): number =>
   variable.kind === 'list' || variable.kind === 'table' ? variable.columns : 1;

@@ -16,6 +16,7 @@ export const gadgetVersions = {
   Groups: 13,
   Wires: 14,
   KeyMaps: 15,
+  Tunes: 16,
 } as const;
 
 /** The version this program writes. */

@@ -23,6 +23,8 @@ describe('what is planned', () => {
       held: [],
       note: null,
       busy: true,
+      music: null,
+      tunes: 0,
     };
     plan(
       state,

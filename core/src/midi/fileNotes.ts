@@ -50,22 +50,47 @@ function clockOf({ division }: MidiFile, tempos: readonly Tempo[]): (tick: numbe
   };
 }
 
+/** Tempos in the order in which they come; none of them in a file that goes by frames. */
+function temposOf(file: MidiFile, events: ReturnType<typeof placed>): Tempo[] {
+  const tempos: Tempo[] = [{ tick: 0, atUs: 0, quarterUs: usualQuarterUs }];
+  if (file.division >= 0x8000) return tempos;
+  for (const { tick, event } of events) {
+    if (event.kind !== 'meta' || event.type !== tempoMeta || event.data.length < 3) continue;
+    const last = tempos.at(-1)!;
+    const [a, b, c] = event.data as [number, number, number];
+    const atUs = last.atUs + ((tick - last.tick) * last.quarterUs) / file.division;
+    tempos.push({ tick, atUs, quarterUs: Math.max(leastQuarterUs, a * 65_536 + b * 256 + c) });
+  }
+  return tempos;
+}
+
+/** Millionths of a beat at each tick; where a file goes by frames, half a second is a beat. */
+function beatsOf(file: MidiFile): (tick: number) => number {
+  if (file.division < 0x8000) return (tick) => (tick * 1_000_000) / file.division;
+  const us = clockOf(file, []);
+  return (tick) => (us(tick) * 1_000_000) / usualQuarterUs;
+}
+
+/** Tempos that a piece has while it sounds, in beats a minute, the one of its first note first; each change counts. */
+export function temposIn(file: MidiFile): number[] {
+  const events = placed(file).sort((a, b) => a.tick - b.tick);
+  const sounds = events.filter(({ event }) => event.kind === 'channel' && event.status >> 4 === 9);
+  const [first, last] = [sounds[0]?.tick ?? 0, sounds.at(-1)?.tick ?? 0];
+  const tempos = temposOf(file, events);
+  return tempos
+    .filter(({ tick }, n) => tick <= last && (tempos[n + 1]?.tick ?? Infinity) > first)
+    .map(({ quarterUs }) => 60_000_000 / quarterUs)
+    .filter((tempo, n, all) => n === 0 || tempo !== all[n - 1]);
+}
+
 /**
  * All notes of a file, by when they begin; each time is worked out from the beginning, so that nothing adds up. A note
  * that begins again while it sounds ends there; one that is never ended ends with the file. A velocity of 0 ends.
+ * @param by time: in µs; beat: in millionths of a beat, whatever the tempo
  */
-export function notesOf(file: MidiFile): FileNote[] {
+export function notesOf(file: MidiFile, by: 'time' | 'beat' = 'time'): FileNote[] {
   const events = placed(file).sort((a, b) => a.tick - b.tick);
-  const tempos: Tempo[] = [{ tick: 0, atUs: 0, quarterUs: usualQuarterUs }];
-  if (file.division < 0x8000)
-    for (const { tick, event } of events) {
-      if (event.kind !== 'meta' || event.type !== tempoMeta || event.data.length < 3) continue;
-      const last = tempos.at(-1)!;
-      const [a, b, c] = event.data as [number, number, number];
-      const atUs = last.atUs + ((tick - last.tick) * last.quarterUs) / file.division;
-      tempos.push({ tick, atUs, quarterUs: Math.max(leastQuarterUs, a * 65_536 + b * 256 + c) });
-    }
-  const us = clockOf(file, tempos);
+  const us = by === 'time' ? clockOf(file, temposOf(file, events)) : beatsOf(file);
   const open = new Map<number, { startUs: number; velocity: number }>();
   const notes: FileNote[] = [];
   const end = (key: number, atUs: number) => {

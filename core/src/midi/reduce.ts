@@ -1,5 +1,4 @@
-import { limits, type Note } from '../gadget/index.ts';
-import { noteHz } from '../notes/index.ts';
+import { limits } from '../gadget/index.ts';
 import type { FileNote } from './fileNotes.ts';
 
 /** Channel of drums, which have no pitch. Source: General MIDI. */
@@ -8,10 +7,13 @@ const drums = 10;
 /** So many notes of a piece are looked at: half an hour of a quick one. */
 const mostLooked = 20_000;
 
+/** A note of a voice. */
+export type LineNote = Pick<FileNote, 'note' | 'startUs' | 'lengthUs'>;
+
 /** What became of a piece. */
 export interface Reduced {
   /** Melody first, then the bass, then what lies under the melody. */
-  voices: { notes: Note[]; kept: number }[];
+  voices: { notes: LineNote[]; kept: number }[];
   /** Notes that are heard in none, and why. */
   dropped: { drums: number; between: number; beyond: number };
   /** Notes that are heard for a shorter time than they were written. */
@@ -23,7 +25,7 @@ export interface Reduced {
  * second the lowest (the bass), a third the next below the melody, and so on; where fewer sound than there are voices,
  * the melody comes first. Beginnings are kept as they are, so the rhythm is that of the piece. Drums are left out.
  * @param voices 1 to 8
- * @param mostNotes of each voice, rests counted; what comes behind them is beyond it
+ * @param mostNotes of each voice; what comes behind them is beyond it
  */
 export function reduceNotes(
   played: readonly FileNote[],
@@ -55,7 +57,7 @@ export function reduceNotes(
   }
   let fullUs = Infinity;
   const made = lines.map((line) => {
-    const { notes, kept, endUs } = tuneOf(line, pitched, mostNotes);
+    const { notes, kept, endUs } = notesIn(line, pitched, mostNotes);
     for (const { which, from, to } of kept) heard[which]! += to - from;
     fullUs = Math.min(fullUs, endUs ?? Infinity);
     return { notes, kept: new Set(kept.map(({ which }) => which)).size };
@@ -88,27 +90,24 @@ function taken(sounding: readonly number[], notes: readonly FileNote[], voices: 
 }
 
 /**
- * A line as notes and rests one after the other, each time counted from the beginning.
+ * A line as notes, one behind the other.
  * @returns endUs: where it was full; null: all of it is there
  */
-function tuneOf<L extends { from: number; to: number; which: number }>(
+function notesIn<L extends { from: number; to: number; which: number }>(
   line: readonly L[],
   played: readonly FileNote[],
   most: number,
-): { notes: Note[]; kept: L[]; endUs: number | null } {
-  const notes: Note[] = [];
+): { notes: LineNote[]; kept: L[]; endUs: number | null } {
+  const notes: LineNote[] = [];
   const kept: L[] = [];
   let atUs = 0;
   for (const one of line) {
     const { from, to, which } = one;
-    const rest = from - atUs;
-    // What is shorter than a tune can say is left to the note before.
-    const needs = rest >= shortestUs ? 2 : 1;
-    if (notes.length + needs > most) return { notes, kept, endUs: atUs };
-    if (rest >= shortestUs) notes.push({ hz: 0, lengthUs: rest });
-    const begins = rest >= shortestUs ? from : atUs;
-    if (to - begins < shortestUs) continue;
-    notes.push({ hz: Math.round(noteHz(played[which]!.note)), lengthUs: to - begins });
+    if (notes.length >= most) return { notes, kept, endUs: atUs };
+    // A rest that is shorter than can be heard is left to the note behind it.
+    const startUs = from - atUs >= shortestUs ? from : atUs;
+    if (to - startUs < shortestUs) continue;
+    notes.push({ note: played[which]!.note, startUs, lengthUs: to - startUs });
     kept.push(one);
     atUs = to;
   }

@@ -1,5 +1,6 @@
-import type { Note } from '../gadget/index.ts';
+import type { Note, Tune } from '../gadget/index.ts';
 import { exactLn } from '../kernel/index.ts';
+import { playedTune, stepParts, type PlayedNote } from '../notes/index.ts';
 import type { FileEvent, MidiFile } from './file.ts';
 import { messageBytes } from './message.ts';
 import { freshChannel } from './receiver.ts';
@@ -19,11 +20,17 @@ function noteAt(hz: number): { note: number; bend: number } | null {
   return { note, bend: freshChannel.bend + Math.round((exact - note) * bendsInSemitone) };
 }
 
-/** A tune as a file of one track on channel 1: pitches between notes are bent, rests are times. */
+const tempoEvent = (us: number): FileEvent => ({
+  delta: 0,
+  kind: 'meta',
+  type: 0x51,
+  data: [us >> 16, (us >> 8) & 255, us & 255],
+});
+const endEvent = (delta: number): FileEvent => ({ delta, kind: 'meta', type: 0x2f, data: [] });
+
+/** Notes in hertz as a file of one track on channel 1: pitches between notes are bent, rests are times. */
 export function tuneFile(notes: readonly Note[]): MidiFile {
-  const track: FileEvent[] = [
-    { delta: 0, kind: 'meta', type: 0x51, data: [quarterUs >> 16, (quarterUs >> 8) & 255, quarterUs & 255] },
-  ];
+  const track: FileEvent[] = [tempoEvent(quarterUs)];
   let [bent, atUs, saidTicks] = [freshChannel.bend, 0, 0];
   const say = (ticks: number, [status = 0, first = 0, second = -1]: number[]) => {
     track.push({ delta: ticks - saidTicks, kind: 'channel', status, first, second });
@@ -40,6 +47,61 @@ export function tuneFile(notes: readonly Note[]): MidiFile {
     say(from, messageBytes('noteOn', 1, found.note, velocity));
     say(Math.round(atUs / 1_000), messageBytes('noteOff', 1, found.note, 0));
   }
-  track.push({ delta: Math.round(atUs / 1_000) - saidTicks, kind: 'meta', type: 0x2f, data: [] });
+  track.push(endEvent(Math.round(atUs / 1_000) - saidTicks));
   return { format: 0, division: ticksInQuarter, tracks: [track] };
 }
+
+/** Ticks of a beat: what musicians' programs divide it into as well, fine enough for any swing. */
+const ticksInBeat = 960;
+/** Channel of drums, which no voice of a tune is. Source: General MIDI. */
+const drums = 10;
+
+/**
+ * A tune on its grid, once through, as a file of format 1: its tempo, and a track for each voice on a channel of its
+ * own. A broken chord is written as a chord; slides and vibrato are not written.
+ */
+export function performedFile(tune: Tune): MidiFile {
+  const played = playedTune(tune);
+  const ticks = (parts: number) => Math.round((parts * ticksInBeat) / (stepParts * tune.stepsPerBeat));
+  const end = ticks(played.length);
+  const tracks = played.voices.map(({ name, notes }, voice): FileEvent[] => {
+    const channel = voice + 1 < drums ? voice + 1 : voice + 2;
+    const said = notes
+      .flatMap(({ from, to, ...one }) =>
+        sounding(one).flatMap((note) => [
+          { tick: ticks(from), bytes: messageBytes('noteOn', channel, note, velocity) },
+          { tick: Math.max(ticks(from) + 1, ticks(to)), bytes: messageBytes('noteOff', channel, note, 0) },
+        ]),
+      )
+      // What ends goes before what begins in the same moment.
+      .sort((a, b) => a.tick - b.tick || a.bytes[0]! - b.bytes[0]!);
+    let saidTicks = 0;
+    const events = said.map(({ tick, bytes: [status = 0, first = 0, second = 0] }): FileEvent => {
+      const delta = tick - saidTicks;
+      saidTicks = tick;
+      return { delta, kind: 'channel', status, first, second };
+    });
+    return [nameEvent(name), ...events, endEvent(Math.max(0, end - saidTicks))];
+  });
+  const head = [nameEvent(tune.name), tempoEvent(Math.round(60_000_000 / tune.beatsPerMinute)), endEvent(0)];
+  return { format: 1, division: ticksInBeat, tracks: [head, ...tracks] };
+}
+
+/** Bytes of a text. */
+const utf8 = (text: string): number[] =>
+  (encodeURIComponent(text).match(/%[0-9A-F]{2}|[^%]/g) ?? []).map((one) =>
+    one.length > 1 ? parseInt(one.slice(1), 16) : one.charCodeAt(0),
+  );
+
+const nameEvent = (name: string): FileEvent => ({
+  delta: 0,
+  kind: 'meta',
+  type: 0x03,
+  data: utf8(name),
+});
+
+/** Notes of MIDI that a note of a tune is. */
+const sounding = ({ note, ornament }: Pick<PlayedNote, 'note' | 'ornament'>): number[] =>
+  ornament?.kind === 'arpeggio'
+    ? [...new Set([note, ...ornament.above.map((up) => note + up)])].filter((one) => one >= 0 && one <= 127)
+    : [note];

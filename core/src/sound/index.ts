@@ -1,6 +1,21 @@
 export { renderMoments, Synth, type Moment, type Sounding, type Voice } from './synth.ts';
-export { sounderVoice, tuneMoments } from './tuneMoments.ts';
+export {
+  effectMoments,
+  effectSounding,
+  performedMoments,
+  sounderVoice,
+  tuneMoments,
+  tuneSounding,
+} from './tuneMoments.ts';
 export type { Wave } from './waves.ts';
 export { soundedHz } from './pitch.ts';
-export { clockHzFor, isOutOfTune, tuned, tuningsOf, type Tune, type Tuned, type Tuning } from './tuning.ts';
+export {
+  clockHzFor,
+  isOutOfTune,
+  tuned,
+  tuningsOf,
+  type ToldNotes,
+  type Tuned,
+  type Tuning,
+} from './tuning.ts';
 export { cents, hzOf, settingFor, type TimerSetting } from './timer.ts';

@@ -1,6 +1,7 @@
 import type { Gadget, SnagRule } from '../gadget/index.ts';
 import { replay } from '../machine/index.ts';
 import { small, sounding } from '../test/soundCases.ts';
+import { effectKinds } from '../notes/index.ts';
 import { N01 } from './N01.snag.ts';
 import { N02 } from './N02.snag.ts';
 
@@ -44,6 +45,21 @@ describe('a pitch outside what the sounder gives', () => {
   it('is told once, with where it is held', () => {
     expect(found(N02, 'Piezo tune 100 50 ms, 440 50 ms, 9000 50 ms', null)).toHaveLength(1);
     expect(found(N02, 'Piezo tune 200 50 ms, 0 50 ms, 4000 50 ms', null)).toEqual([]);
+    const [leap] = [{ id: 'e1', name: 'Leap', ...effectKinds.leap, toHz: 6_000 }];
+    const leaping = { ...sounding('Piezo silence', null), effects: [leap] };
+    const told = (byCents: string) => ({
+      ...leaping,
+      flow: {
+        ...leaping.flow,
+        states: leaping.flow.states.map((one) => ({
+          ...one,
+          entry: [{ kind: 'effect' as const, outputId: 'o1', effectId: 'e1', byCents }],
+        })),
+      },
+    });
+    expect(N02.check(told('0'), derived)).toMatchObject([{ values: { hz: 6_000, heldHz: 4_000 } }]);
+    // Where it is moved by chance, nothing is claimed.
+    expect(N02.check(told('random(9)'), derived)).toEqual([]);
     // Told as that, and not as out of tune.
     expect(found(N01, 'Piezo tone 9000', small)).toEqual([]);
   });

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { limits } from '../gadget/limits.ts';
 import { constant, expression, outputDocument, rows } from '../gadget/outputDocument.ts';
-import { durationUsSchema, wholeSchema } from '../gadget/primitives.schema.ts';
+import { durationUsSchema, idSchema, wholeSchema } from '../gadget/primitives.schema.ts';
 
 const noteSchema = z.strictObject({
   hz: wholeSchema(0, limits.toneHz, 'Hz'),
@@ -33,6 +33,22 @@ export const tone = outputDocument(
       notes: constant(z.array(noteSchema).min(1, 'expected at least one note').max(limits.tuneNotes)),
     },
     silence: {},
+    /** An effect of the gadget's own, all of it moved by so many cents. */
+    effect: { effectId: constant(idSchema), byCents: expression },
+    /**
+     * A tune of the gadget's own, one voice of it or (null) all. It goes on beneath what has an end and what keys hold.
+     * `bpm` 0: as it is written.
+     */
+    perform: {
+      tuneId: constant(idSchema),
+      voiceId: constant(idSchema.nullable()),
+      by: expression,
+      bpm: expression,
+    },
+    /** What is left of it goes on at another tempo, and moved otherwise. */
+    pace: { bpm: expression, by: expression },
+    /** It goes no further. */
+    finish: {},
     /** Notes of a row of a list or table, held by a key, as MIDI numbers them. What is told with an end goes before them. */
     sing: { key: expression, variableId: rows, row: expression, by: expression },
     /** A key holds them no longer. */

@@ -1,10 +1,10 @@
 import * as z from 'zod';
 import { wholeSchema } from '../gadget/index.ts';
 import { comparisons, compares, defineExpectation } from '../output/index.ts';
-import type { ToneEntry } from './tone.output.ts';
+import type { PitchEntry } from './tone.output.ts';
 
 /** 0: silent. */
-export const tone = defineExpectation<ToneEntry>()({
+export const tone = defineExpectation<PitchEntry>()({
   kind: 'tone',
   fields: { comparison: z.enum(comparisons), hz: wholeSchema(0, 20_000, 'Hz') },
   lanes: ['tone'],

@@ -1,6 +1,10 @@
 import { keyNotes, showKeyNotes } from '../output/keyNotesLine.ts';
-import { defineLine } from '../flow/line/outputLine.ts';
+import { defineLine, type LineWriter } from '../flow/line/outputLine.ts';
 import type { Note } from './tone.document.ts';
+
+/** How far it is moved; nothing where it is not. */
+const moved = (by: string, write: LineWriter): string =>
+  by.trim() === '0' ? '' : ` by ${write.expression(by)}`;
 
 export const tone = defineLine<'tone'>({
   kind: 'tone',
@@ -16,6 +20,33 @@ export const tone = defineLine<'tone'>({
       return { kind: 'tune', outputId, notes };
     },
     silence: (_line, outputId) => ({ kind: 'silence', outputId }),
+    effect: (line, outputId) => ({
+      kind: 'effect',
+      outputId,
+      effectId: line.id('effects'),
+      byCents: line.word('by') ? line.expression() : '0',
+    }),
+    perform: (line, outputId) => {
+      const tuneId = line.id('tunes');
+      const { voices } = line.names.gadget.tunes.find(({ id }) => id === tuneId)!;
+      const voiceId = line.word('voice')
+        ? voices[line.number(`a voice from 1 to ${voices.length}`, 1, voices.length) - 1]!.id
+        : null;
+      const by = line.word('by') ? line.expression() : '0';
+      return {
+        kind: 'perform',
+        outputId,
+        tuneId,
+        voiceId,
+        by,
+        bpm: line.word('at') ? line.expression() : '0',
+      };
+    },
+    pace: (line, outputId) => {
+      const bpm = line.expression();
+      return { kind: 'pace', outputId, bpm, by: line.word('by') ? line.expression() : '0' };
+    },
+    finish: (_line, outputId) => ({ kind: 'finish', outputId }),
     sing: (line, outputId) => ({ kind: 'sing', outputId, ...keyNotes(line) }),
     hush: (line, outputId) => ({ kind: 'hush', outputId, key: line.expression() }),
   },
@@ -26,7 +57,17 @@ export const tone = defineLine<'tone'>({
       case 'tune':
         return `tune ${action.notes.map(({ hz, lengthUs }) => `${hz} ${write.length(lengthUs)}`).join(', ')}`;
       case 'silence':
-        return 'silence';
+      case 'finish':
+        return action.kind;
+      case 'effect':
+        return `effect ${write.effect(action.effectId)}${moved(action.byCents, write)}`;
+      case 'perform': {
+        const voice = action.voiceId === null ? '' : ` voice ${write.voice(action.voiceId)}`;
+        const at = action.bpm.trim() === '0' ? '' : ` at ${write.expression(action.bpm)}`;
+        return `perform ${write.tune(action.tuneId)}${voice}${moved(action.by, write)}${at}`;
+      }
+      case 'pace':
+        return `pace ${write.expression(action.bpm)}${moved(action.by, write)}`;
       case 'sing':
         return `sing ${showKeyNotes(action, write)}`;
       case 'hush':

@@ -1,7 +1,24 @@
-import type { Note, Tone } from '../gadget/index.ts';
+import {
+  freshOutput,
+  type Gadget,
+  type Note,
+  type SoundEffect,
+  type Tone,
+  type Tune,
+} from '../gadget/index.ts';
+import {
+  effectFrameUs,
+  effectPitches,
+  noteHz,
+  passAt,
+  performedIn,
+  playedTune,
+  rateOf,
+  usOfParts,
+} from '../notes/index.ts';
 import type { Clocked } from '../wiring/index.ts';
-import type { Moment } from './synth.ts';
-import { tuned } from './tuning.ts';
+import type { Moment, Sounding } from './synth.ts';
+import { clockedFor, tuned } from './tuning.ts';
 
 /** A sounder's pin goes up and down: a square. */
 export const sounderVoice = (hz: number) => ({ hz, wave: 'square', loudness: 1 }) as const;
@@ -19,4 +36,95 @@ export function tuneMoments(
     return { atUs, sounding: hz > 0 ? { tone: sounderVoice(tuned(output, clocked, hz).givesHz) } : {} };
   });
   return { moments: [...moments, { atUs: lengthUs, sounding: {} }], lengthUs };
+}
+
+/** What of an effect sounds when. */
+export function effectMoments(
+  output: Tone,
+  clocked: Clocked | null,
+  effect: SoundEffect,
+): { moments: Moment[]; lengthUs: number } {
+  const moments = effectPitches(effect, 0).map((hz, frame): Moment => {
+    const { givesHz } = tuned(output, clocked, hz);
+    return { atUs: frame * effectFrameUs, sounding: { tone: sounderVoice(givesHz) } };
+  });
+  return { moments: [...moments, { atUs: effect.lengthUs, sounding: {} }], lengthUs: effect.lengthUs };
+}
+
+/** The same as the first sounder gives it; where there is none, just its pitches. */
+export function effectSounding(gadget: Gadget, effect: SoundEffect) {
+  const output = gadget.outputs.find((one): one is Tone => one.kind === 'tone');
+  return output
+    ? effectMoments(output, clockedFor(gadget, output), effect)
+    : effectMoments({ ...noSounder, id: '' }, null, effect);
+}
+
+/** A pitch that moves is set anew fifty times a second: an hour and more of a tune that never stands still. */
+const mostMoments = 200_000;
+
+/**
+ * The same of a tune on its grid, once through: all its voices as the sounder plays them, or one.
+ * @param voiceId null: all of them
+ */
+export function performedMoments(
+  output: Tone,
+  clocked: Clocked | null,
+  tune: Tune,
+  voiceId: string | null,
+): { moments: Moment[]; lengthUs: number } {
+  const played = { ...playedTune(tune), againFrom: null };
+  const rate = rateOf(tune, tune.beatsPerMinute);
+  const { turnUs, takes, perOctave } = output;
+  const playing = { voiceId, rate, turnUs, inTurns: takes === 'turns' };
+  const moments: Moment[] = [];
+  for (let at: number | null = 0; at !== null && moments.length < mostMoments;) {
+    const { pitch, next } = passAt(played, at, playing);
+    const hz = pitch === null ? 0 : tuned(output, clocked, noteHz(pitch / 100, perOctave)).givesHz;
+    moments.push({ atUs: usOfParts(at, rate), sounding: hz > 0 ? { tone: sounderVoice(hz) } : {} });
+    at = next;
+  }
+  return { moments, lengthUs: usOfParts(played.length, rate) };
+}
+
+/** Where nothing plays a tune and there is no sounder: just its pitches, voices in turns. */
+const noSounder = {
+  ...freshOutput('tone', {}),
+  lowHz: 20,
+  highHz: 20_000,
+  pitched: 'exact',
+  takes: 'turns',
+} as Tone;
+
+/**
+ * What is heard of a tune once through: as all sounders that are told to play it give it, each what it is told; where
+ * none is, as the first sounder does.
+ */
+export function tuneSounding(gadget: Gadget, tune: Tune): { moments: Moment[]; lengthUs: number } {
+  const told = performedIn(gadget).filter((one) => one.tune.id === tune.id);
+  const roles = new Map(
+    told.map(({ action: { outputId, voiceId } }) => [`${outputId} ${voiceId}`, { outputId, voiceId }]),
+  );
+  const sounders = gadget.outputs.filter((output): output is Tone & { id: string } => output.kind === 'tone');
+  const first = sounders[0] ?? { ...noSounder, id: '' };
+  const played = [...roles.values()].flatMap(({ outputId, voiceId }) => {
+    const output = sounders.find(({ id }) => id === outputId);
+    return output ? [{ output, voiceId }] : [];
+  });
+  const lines = (played.length > 0 ? played : [{ output: first, voiceId: null }]).map(({ output, voiceId }) =>
+    performedMoments(output, sounders.length > 0 ? clockedFor(gadget, output) : null, tune, voiceId),
+  );
+  return { moments: together(lines.map(({ moments }) => moments)), lengthUs: lines[0]!.lengthUs };
+}
+
+/** Several courses at once: at each moment what all of them have. */
+function together(lines: readonly (readonly Moment[])[]): Moment[] {
+  const changes = lines
+    .flatMap((moments, line) => moments.map(({ atUs, sounding }) => ({ atUs, line, voice: sounding.tone })))
+    .sort((a, b) => a.atUs - b.atUs);
+  const now = new Map<string, Sounding[string]>();
+  return changes.map(({ atUs, line, voice }) => {
+    if (voice) now.set(`${line}`, voice);
+    else now.delete(`${line}`);
+    return { atUs, sounding: Object.fromEntries(now) };
+  });
 }

@@ -13,7 +13,7 @@ describe('what a sounder is told', () => {
     expect(only).toMatchObject({
       output: { id: 'o1' },
       clocked: { clockHz: 16_000_000, timer: { id: 'T2' } },
-      tunes: [{ name: 'All', notes: [{ hz: 440 }, { hz: 0 }, { hz: 9_000 }] }],
+      told: [{ name: 'All', notes: [{ hz: 440 }, { hz: 0 }, { hz: 9_000 }] }],
     });
     const [a4, high] = only!.pitches;
     // reckoning, Sound.
@@ -37,7 +37,7 @@ describe('what a sounder is told', () => {
   });
 
   it('leaves out what is worked out', () => {
-    expect(tuningsOf(sounding('Piezo tone 400 + 40', null))).toMatchObject([{ pitches: [], tunes: [] }]);
+    expect(tuningsOf(sounding('Piezo tone 400 + 40', null))).toMatchObject([{ pitches: [], told: [] }]);
   });
 });
 

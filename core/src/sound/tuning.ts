@@ -16,8 +16,8 @@ export interface Tuned {
   cents: number;
 }
 
-/** A tune, and where it is told. */
-export interface Tune {
+/** Notes in hertz and milliseconds, and where they are told. */
+export interface ToldNotes {
   notes: readonly Note[];
   place: PlacedActions['place'];
   /** Name of the state or layer. */
@@ -30,7 +30,7 @@ export interface Tuning {
   clocked: Clocked | null;
   /** Pitches asked for as plain numbers, lowest first. */
   pitches: readonly Tuned[];
-  tunes: readonly Tune[];
+  told: readonly ToldNotes[];
 }
 
 /** From about so many cents on a pitch is heard as out of tune beside others. Source: the job, N01. */
@@ -60,12 +60,12 @@ export function tuningsOf(gadget: Gadget): Tuning[] {
   return gadget.outputs.flatMap((output): Tuning[] => {
     if (output.kind !== 'tone') return [];
     const clocked = clockedFor(gadget, output);
-    const tunes = lists.flatMap(({ actions, place, name }): Tune[] =>
-      actions.flatMap((action): Tune[] =>
+    const told = lists.flatMap(({ actions, place, name }): ToldNotes[] =>
+      actions.flatMap((action): ToldNotes[] =>
         action.kind === 'tune' && action.outputId === output.id ? [{ notes: action.notes, place, name }] : [],
       ),
     );
     const pitches = askedHz(gadget, output.id).map((hz) => tuned(output, clocked, hz));
-    return [{ output, clocked, pitches, tunes }];
+    return [{ output, clocked, pitches, told }];
   });
 }

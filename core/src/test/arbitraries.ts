@@ -36,11 +36,13 @@ import {
   noWiring,
   type LightMode,
   type Saved,
+  type Tune,
   type Rule,
   blankState,
   emptyFlow,
 } from '../gadget/index.ts';
 import { wholeGadget, type Stimulus } from '../machine/index.ts';
+import { effectKinds } from '../notes/index.ts';
 import { freshEncoder, freshKnob } from '../drawer/index.ts';
 import { dotted, partsFor, numberVariable } from './fixtures.ts';
 
@@ -126,6 +128,39 @@ const writtenAt = {
   font: fc.constantFrom(...fontNames, 'z1'),
   align: fc.constantFrom(...aligns),
   inverted: fc.boolean(),
+};
+/** Two voices with all that notes do, in two sections that come again. */
+const anyTune: Tune = {
+  id: 'a1',
+  name: 'Storm',
+  beatsPerMinute: 140,
+  stepsPerBeat: 3,
+  swingPercent: 62,
+  heldPercent: 85,
+  sections: [
+    { name: 'Calm', steps: 5, times: 2 },
+    { name: 'Gale', steps: 8, times: 1 },
+  ],
+  againFrom: 1,
+  voices: [
+    {
+      id: 'h1',
+      name: 'Melody',
+      notes: [
+        { at: 0, steps: 2, note: 60, ornament: null },
+        { at: 3, steps: 4, note: 67, ornament: { kind: 'vibrato', cents: 40 } },
+        { at: 8, steps: 5, note: 72, ornament: { kind: 'slide', steps: 2 } },
+      ],
+    },
+    {
+      id: 'h2',
+      name: 'Bass',
+      notes: [
+        { at: 0, steps: 5, note: 48, ornament: { kind: 'arpeggio', above: [4, 7] } },
+        { at: 6, steps: 6, note: 43, ornament: null },
+      ],
+    },
+  ],
 };
 /** Notes of the list v3 or the table v6, which a key holds. */
 const keyNotes = {
@@ -311,6 +346,24 @@ export const actionOf = {
   letAllGo: fc.record({ outputId: fc.constant('o4') }),
   sing: fc.record({ ...keyNotes, outputId: fc.constant('o3') }),
   hush: fc.record({ outputId: fc.constant('o3'), key: expression }),
+  perform: fc.record({
+    outputId: fc.constant('o3'),
+    tuneId: fc.constant('a1'),
+    voiceId: fc.constantFrom(null, 'h1', 'h2'),
+    by: fc.constantFrom('0', 'v1', '-12'),
+    bpm: fc.constantFrom('0', '240', 'v1 * 9'),
+  }),
+  pace: fc.record({
+    outputId: fc.constant('o3'),
+    bpm: fc.constantFrom('0', '97', '60 + v2 * 40'),
+    by: fc.constantFrom('0', 'v2'),
+  }),
+  finish: fc.record({ outputId: fc.constant('o3') }),
+  effect: fc.record({
+    outputId: fc.constant('o3'),
+    effectId: fc.constantFrom('e1', 'e2'),
+    byCents: fc.constantFrom('0', 'random(300) - 150', 'v1 * 100'),
+  }),
   drawBox: fc.record({ ...drawnSize, how: fc.constantFrom(...boxKinds) }),
   drawLine: fc.record({ ...drawnAt, toX: expression, toY: fc.constantFrom('63', 'v2') }),
   give: fc.record({ outputId: fc.constant('o10'), value: expression }),
@@ -567,6 +620,11 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
     fonts: [
       { id: 'z1', name: 'Runes', widthPx: 2, heightPx: 2, glyphs: [{ character: '1', rows: ['#.', '#.'] }] },
     ],
+    effects: [
+      { id: 'e1', name: 'Coin', ...effectKinds.coin },
+      { id: 'e2', name: 'Hit', ...effectKinds.hit },
+    ],
+    tunes: [anyTune],
     flow: {
       ...emptyFlow(),
       variables: [

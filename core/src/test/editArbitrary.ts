@@ -13,6 +13,8 @@ import {
   type MenuScheme,
   type OwnClass,
   type OwnValue,
+  type Tune,
+  type TuneVoice,
 } from '../gadget/index.ts';
 import { openedOut } from '../menu/index.ts';
 import { partKinds } from '../parts/index.ts';
@@ -46,6 +48,28 @@ const pageId = id('n', 4);
 const pictureId = id('f', 3);
 const frame = fc.constantFrom<Frame[]>(['###', '...'], ['#'], ['#x'], []);
 const name = fc.constantFrom('Ember', 'Ash', 'Soot', 'A');
+const newEffect = {
+  fromHz: fc.constantFrom(440, 90_000),
+  toHz: fc.constant(880),
+  lengthUs: fc.constantFrom(100_000, 0),
+  curve: fc.constantFrom('even' as const, 'late' as const),
+  stairs: fc.constantFrom(0, 3),
+  tremblesCents: fc.constant(10),
+  noiseCents: fc.constant(0),
+};
+/** Notes in their order, one on another, or behind the end. */
+const newVoice = fc.record({
+  name,
+  notes: fc.constantFrom<TuneVoice['notes'][]>(
+    [],
+    [{ at: 0, steps: 2, note: 60, ornament: null }],
+    [
+      { at: 0, steps: 2, note: 60, ornament: null },
+      { at: 1, steps: 1, note: 64, ornament: { kind: 'vibrato', cents: 20 } },
+    ],
+    [{ at: 7, steps: 9, note: 60, ornament: null }],
+  ),
+});
 const by = fc.integer({ min: -3, max: 3 });
 const bool = fc.boolean();
 const pin = fc.constantFrom('P0', 'P3', 'P9', 'D1', '5V', 'GND1', 'nowhere');
@@ -315,6 +339,36 @@ const argsOf = {
   ),
   renameFont: fc.tuple(id('z', 2), name),
   removeFont: fc.tuple(id('z', 2)),
+  addEffect: fc.tuple(fc.record({ name, ...newEffect })),
+  changeEffect: fc.tuple(
+    id('e', 4),
+    fc.oneof(fc.record({ name }), fc.record({ fromHz: fc.constantFrom(440, 0) })),
+  ),
+  removeEffect: fc.tuple(id('e', 4)),
+  addTune: fc.tuple(
+    fc.record({
+      name,
+      beatsPerMinute: fc.constantFrom(120, 0, 1_000_000),
+      stepsPerBeat: fc.constantFrom(1, 4),
+      swingPercent: fc.constantFrom(50, 66),
+      heldPercent: fc.constant(90),
+      sections: fc.constantFrom<Tune['sections'][]>([{ name: 'All', steps: 8, times: 1 }], []),
+      againFrom: fc.constantFrom(null, 0, 1),
+      voices: fc.array(newVoice, { maxLength: 3 }),
+    }),
+  ),
+  changeTune: fc.tuple(
+    id('a', 3),
+    fc.oneof(
+      fc.record({ name }),
+      fc.record({ beatsPerMinute: fc.constantFrom(90, 0) }),
+      fc.record({ sections: fc.constantFrom<Tune['sections'][]>([{ name: 'All', steps: 12, times: 3 }], [{ name: 'All', steps: 3, times: 1 }]) }), // prettier-ignore
+    ),
+  ),
+  removeTune: fc.tuple(id('a', 3)),
+  addVoice: fc.tuple(id('a', 3), newVoice),
+  changeVoice: fc.tuple(id('h', 4), newVoice),
+  removeVoice: fc.tuple(id('h', 4)),
   renamePicture: fc.tuple(pictureId, name),
   drawFrame: fc.tuple(pictureId, fc.nat(2), frame),
   addFrame: fc.tuple(pictureId, fc.nat(3), frame),

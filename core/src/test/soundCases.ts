@@ -1,17 +1,33 @@
-import type { Gadget, OutputOf, Snag } from '../gadget/index.ts';
+import type { Gadget, OutputOf, Snag, Tune } from '../gadget/index.ts';
+import { boards } from '../wiring/index.ts';
 import { outputOf, toldGadget } from './toldGadget.ts';
+import { notesInTurn, tuneOf } from './tunes.ts';
 
 export type Tone = OutputOf<'tone'>;
 
 /** A piezo on a board that is told something. */
-export function sounding(told: string, boardId: string | null, patch: Partial<Tone> = {}): Gadget {
+export function sounding(
+  told: string,
+  boardId: string | null,
+  patch: Partial<Tone> = {},
+  tunes: Tune[] = [],
+): Gadget {
   const piezo = { ...(outputOf('tone', 'Piezo') as Tone), ...patch };
-  const gadget = toldGadget(piezo, [[10, told]]);
+  const gadget = toldGadget(piezo, [[10, told]], [], tunes);
   return { ...gadget, wiring: { ...gadget.wiring, boardId } };
 }
 
 /** The usual first board: its tones come from a timer of eight bits. */
 export const small = 'board-8bit-20';
+
+/** 512 notes that never come again, on a board of a thousand bytes. */
+function tooLong(): Gadget {
+  const notes = notesInTurn(Array.from({ length: 512 }, (_, n) => [1 + ((n * n * 5) >> 4) % 13, (n * n * 3 + (n >> 3)) % 97])); // prettier-ignore
+  const cut = notes.filter(({ at, steps }) => at + steps <= 1_024);
+  const gadget = sounding('Piezo perform Storm', 'tiny', {}, [tuneOf([cut])]);
+  const board = { ...boards.find(({ id }) => id === small)!, id: 'tiny', name: 'Tiny', flashBytes: 200 };
+  return { ...gadget, wiring: { ...gadget.wiring, boards: [board] } };
+}
 
 /** Rule, a gadget that has the snag, part of what it says, and whether its mend must clear it. */
 export const soundSnagCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
@@ -44,6 +60,39 @@ export const soundSnagCases: [string, string, Gadget, Partial<Snag>, boolean][] 
       level: 'likely',
       place: { kind: 'part', id: 'p1' },
       values: { name: 'Piezo', hz: 100, heldHz: 200, pitches: 2, lowHz: 200, highHz: 4_000 },
+    },
+    false,
+  ],
+  [
+    'N03',
+    'a tune of two voices on a sounder that has one',
+    // The bass begins under the melody and ends with it; its second note is heard alone.
+    sounding('Piezo perform Storm', null, {}, [
+      tuneOf([notesInTurn([[4, 72], [4, null], [4, 76]]), notesInTurn([[4, 60], [4, 55], [2, 57]])]), // prettier-ignore
+    ]),
+    {
+      level: 'likely',
+      place: { kind: 'tune', id: 'a1' },
+      values: { name: 'Storm', sounder: 'Piezo', voices: 2, notes: 5, unheard: 2 },
+    },
+    true,
+  ],
+  [
+    'N06',
+    'tunes that are more than the board has for programs',
+    tooLong(),
+    {
+      level: 'stop',
+      place: { kind: 'tune', id: 'a1' },
+      values: {
+        name: 'Storm',
+        bytes: 306,
+        tunes: 1,
+        tunesBytes: 306,
+        used: 306,
+        of: 200,
+        board: 'Tiny',
+      },
     },
     false,
   ],

@@ -7,6 +7,8 @@ import {
   type Output,
   type OutputKind,
   type Page,
+  type SoundEffect,
+  type Tune,
   type Variable,
 } from '../gadget/index.ts';
 import { figuresOf } from '../parts/index.ts';
@@ -54,10 +56,14 @@ export function toldGadget(
   output: Output,
   told: readonly (readonly [atMs: number, text: string])[],
   variables: Variable[] = [],
+  tunes: Tune[] = [],
+  effects: SoundEffect[] = [],
 ): Gadget {
   const gadget: Gadget = {
     ...emptyGadget('Told'),
     outputs: [output],
+    effects,
+    tunes,
     pages: output.kind === 'screen' ? [pageOf([]), pageOf(scored, 'n2', 'Score')] : [],
     parts: partsFor({ controls: [], outputs: [output] }),
     flow: { ...emptyFlow(), variables, initialId: 's1', states: [state('s1', { name: 'All' })] },

@@ -1,5 +1,6 @@
-import { variableRange, variableSize, type Board, type Gadget } from '../gadget/index.ts';
+import { bytesEach, variableSize, type Board, type Gadget } from '../gadget/index.ts';
 import { figuresOf, kindOf, priceOf } from '../parts/index.ts';
+import { tuneMemory, tunesPerformed } from '../notes/index.ts';
 import { storedBytes } from '../screen/index.ts';
 import { boardOf, openPins } from './boards.ts';
 import { companionRoles } from './companions.ts';
@@ -91,12 +92,12 @@ export function billOf(gadget: Gadget): Bill {
 export function settingsBytes({ flow }: Pick<Gadget, 'flow'>): number {
   return flow.variables
     .filter(({ saved }) => saved !== null)
-    .reduce((sum, variable) => {
-      const { low, high } = variableRange(variable);
-      const each = high - low < 256 ? 1 : high - low < 65_536 ? 2 : 4;
-      return sum + each * variableSize(variable);
-    }, 0);
+    .reduce((sum, variable) => sum + bytesEach(variable) * variableSize(variable), 0);
 }
+
+/** Bytes of the program that tunes take which anything plays, each written as is shortest. */
+export const tunesBytes = (gadget: Gadget): number =>
+  tunesPerformed(gadget).reduce((sum, tune) => sum + tuneMemory(tune).bytes, 0);
 
 export interface Gauge {
   id: 'pins' | 'analog' | 'pwm' | 'edge' | 'bus' | 'railTypical' | 'railWorst' | 'ram' | 'flash' | 'settings';
@@ -116,6 +117,10 @@ export function gaugesOf(gadget: Gadget, board: Board | null = boardOf(gadget)):
   const memory = gadget.parts.map((part) => kindOf(part).memory?.(figuresOf(part)) ?? {});
   const sum = (values: readonly (number | undefined)[]) =>
     values.reduce<number>((all, value) => all + (value ?? 0), 0);
+  const { variables } = gadget.flow;
+  // A table stays as it is: it lies with the program.
+  const changing = variables.filter(({ kind }) => kind !== 'table');
+  const tables = sum(variables.map((one) => (one.kind === 'table' ? bytesEach(one) * variableSize(one) : 0)));
   const own = board?.ownUa ?? 0;
   const extra = -Math.min(0, sum(memory.map(({ settings }) => settings)));
   return [
@@ -140,12 +145,12 @@ export function gaugesOf(gadget: Gadget, board: Board | null = boardOf(gadget)):
     { id: 'railWorst', used: own + sum(draws.map(({ worstUa }) => worstUa)), of: board?.railMaxUa ?? null },
     {
       id: 'ram',
-      used: 4 * sum(gadget.flow.variables.map(variableSize)) + sum(memory.map(({ ram }) => ram)),
+      used: 4 * sum(changing.map(variableSize)) + sum(memory.map(({ ram }) => ram)),
       of: board?.ramBytes ?? null,
     },
     {
       id: 'flash',
-      used: sum(memory.map(({ flash }) => flash)) + storedBytes(gadget),
+      used: sum(memory.map(({ flash }) => flash)) + storedBytes(gadget) + tables + tunesBytes(gadget),
       of: board?.flashBytes ?? null,
     },
     { id: 'settings', used: settingsBytes(gadget), of: board ? board.settingsBytes + extra : null },

@@ -51,6 +51,15 @@ const places: Record<KeyPlace, { title: string; keys: readonly (readonly [string
       ['Enter', 'On an element’s sentence: open it'],
     ],
   },
+  sound: {
+    title: 'In Sound',
+    keys: [
+      ['[ ]', 'On a voice: choose its notes, one after the other'],
+      ['← → ↑ ↓', 'Move the note by a step, by a semitone; with Shift: longer, shorter, an octave'],
+      ['Enter', 'One more behind it; on an empty voice: the first'],
+      ['Delete', 'Take it out'],
+    ],
+  },
   everywhere: {
     title: 'Everywhere',
     keys: [

@@ -40,6 +40,8 @@ export function reachableOf(
     ),
     ...gadget.pages.map(({ id, name }) => at('page', id, `Page ${name}`)),
     ...gadget.pictures.map(({ id, name }) => at('picture', id, `Picture ${name}`)),
+    ...gadget.effects.map(({ id, name }) => at('effect', id, `Effect ${name}`)),
+    ...gadget.tunes.map(({ id, name }) => at('tune', id, `Tune ${name}`)),
     ...gadget.fonts.map(({ id, name }) => at('font', id, `Font ${name}`)),
     ...gadget.menus.flatMap(({ id, name, items }) => [
       at('menu', id, `Menu ${name}`),

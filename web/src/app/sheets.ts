@@ -98,6 +98,9 @@ export function sheetOf(rule: string, place: Place): string {
     case 'font':
     case 'menu':
       return 'screen';
+    case 'tune':
+    case 'effect':
+      return 'sound';
     case 'word':
     case 'task':
       return 'brief';

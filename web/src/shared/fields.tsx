@@ -116,6 +116,8 @@ export function NumberField(props: NumberFieldProps) {
 function NumberTyped(props: NumberFieldProps) {
   const { label, value, unit, width = numberWidth } = props;
   const named = props['aria-label'];
+  /** Whoever waits for it goes on in it. */
+  const [waits, setWaits] = useState(false);
   const waiting = (
     <TextInput
       readOnly
@@ -125,11 +127,13 @@ function NumberTyped(props: NumberFieldProps) {
       w={width}
       value={`${value}${unit ? `\u202f${unit}` : ''}`}
       classNames={{ input: 'number' }}
+      onFocus={() => setWaits(true)}
+      onBlur={() => setWaits(false)}
     />
   );
   return (
     <Suspense fallback={waiting}>
-      <NumberInputTyped {...props} />
+      <NumberInputTyped {...props} autoFocus={waits} />
     </Suspense>
   );
 }

@@ -17,5 +17,6 @@ export interface NumberFieldProps {
   /** All decimals are shown, as for money. */
   fixed?: boolean;
   width?: number | string;
+  autoFocus?: boolean;
   'aria-label'?: string;
 }

@@ -13,6 +13,8 @@ const nouns: Record<ChangedKind, string> = {
   page: 'page',
   picture: 'picture',
   font: 'font',
+  effect: 'effect',
+  tune: 'tune',
   menu: 'menu',
   item: 'item',
   chord: 'keys together',

@@ -1,5 +1,5 @@
 import type { Snag } from '@hum-lever/core';
-import { count, showDuration } from '../shared/units.ts';
+import { count, showBytes, showDuration } from '../shared/units.ts';
 import { causeWords, excessWords } from './stillWords.ts';
 
 type Values = Snag['values'];
@@ -151,6 +151,16 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
     title: 'A pitch that it cannot give',
     say: (v) =>
       `${v.name} gives ${v.lowHz} to ${v.highHz}\u202fHz; ${v.hz}\u202fHz, which it is asked for, sounds at ${v.heldHz}\u202fHz.${Number(v.pitches) === 1 ? '' : ` So do ${Number(v.pitches) - 1} others outside.`}`,
+  },
+  N03: {
+    title: 'Notes that are never heard',
+    say: (v) =>
+      `${v.name} has ${v.voices} voices, and ${v.sounder} plays one at a time: ${v.unheard} of its ${v.notes} notes are never heard. In turns all of them are, roughly; or another sounder takes a voice.`,
+  },
+  N06: {
+    title: 'Tunes larger than the memory',
+    say: (v) =>
+      `What is heard and shown takes ${showBytes(Number(v.used))} of the program, without the program itself; ${v.board} has ${showBytes(Number(v.of))}. ${Number(v.tunes) === 1 ? `${v.name} takes ${showBytes(Number(v.bytes))} of it.` : `${v.tunes} tunes take ${showBytes(Number(v.tunesBytes))} of it, ${v.name} most: ${showBytes(Number(v.bytes))}.`}`,
   },
   M02: {
     title: 'A chord that smears',

@@ -205,6 +205,7 @@ export const mendWords: Record<string, (v: Values) => string> = {
   dimIdle: (v) => `Dim it to ${v.percent} % after ${v.seconds} s untouched`,
   trimContrast: (v) => `Turn the trim to ${v.contrast} %`,
   byTiles: (v) => `Draw it a tile at a time, in ${showBytes(Number(v.bytes))}`,
+  takeTurns: () => 'Let voices take turns on it',
   removePage: (v) => `Take page ${v.page} out`,
   removeItem: (v) => `Take ${v.item} out`,
   itemFirst: (v) => `Put ${v.item} first, and all that it is in: ${effortWords(v)}`,

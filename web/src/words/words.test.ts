@@ -218,6 +218,11 @@ describe('words', () => {
       },
     ]),
     ['N02', { name: 'Piezo', hz: 100, heldHz: 200, pitches: 2, lowHz: 200, highHz: 4_000 }],
+    ['N03', { name: 'Storm', sounder: 'Piezo', voices: 2, notes: 12, unheard: 3 }],
+    ...[1, 2].map((tunes): [string, Record<string, string | number>] => [
+      'N06',
+      { name: 'Storm', bytes: 306, tunes, tunesBytes: 306, used: 306, of: 200, board: 'Tiny' },
+    ]),
     ['M02', { name: 'Out', state: 'Playing', notes: 12, smearUs: 10_560, limitUs: 10_000 }],
     [
       'M06',

@@ -24,6 +24,8 @@ import {
   taperOf,
   triedSeed,
   tuneMoments,
+  tuneSounding,
+  effectSounding,
   tryTaps,
   tryTogether,
   StatesLooked,
@@ -51,6 +53,8 @@ import {
   type SweepRow,
   type SweepWish,
   type TraceEntry,
+  type SoundEffect,
+  type Tune,
   type Tuning,
   type Trial,
   type TrialResult,
@@ -120,6 +124,15 @@ const lab = {
     notes: readonly Note[],
   ): Uint8Array<ArrayBuffer> {
     const { moments, lengthUs } = tuneMoments(output, clocked, notes);
+    return printWav(renderMoments(moments, lengthUs + fadeUs, wavRate), wavRate);
+  },
+  /** A tune on its grid, once through, as all sounders that play it would give it. */
+  tuneWav(gadget: Gadget, tune: Tune): Uint8Array<ArrayBuffer> {
+    const { moments, lengthUs } = tuneSounding(gadget, tune);
+    return printWav(renderMoments(moments, lengthUs + fadeUs, wavRate), wavRate);
+  },
+  effectWav(gadget: Gadget, effect: SoundEffect): Uint8Array<ArrayBuffer> {
+    const { moments, lengthUs } = effectSounding(gadget, effect);
     return printWav(renderMoments(moments, lengthUs + fadeUs, wavRate), wavRate);
   },
   lay(gadget: Gadget) {

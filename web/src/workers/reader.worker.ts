@@ -1,11 +1,11 @@
 import {
   bringPicture,
   FontFileError,
+  pieceTune,
   readBdf,
   pasteStates,
   readBillCsv,
   readBoardJson,
-  notesOf,
   readClipping,
   readCodesCsv,
   readMidiFile,
@@ -14,13 +14,12 @@ import {
   readScxml,
   readTraceCsv,
   readVcd,
-  reduceNotes,
   traceKindOf,
   type FontWish,
   type Gadget,
   type Pasted,
+  type PieceTune,
   type ReadFont,
-  type Reduced,
   type TimeUnit,
   type TraceRead,
 } from '@hum-lever/core';
@@ -49,14 +48,17 @@ const reader = {
       throw error;
     }
   },
-  /** A piece as notes for so many sounders, or what is wrong with its file. */
-  piece(bytes: Uint8Array, voices: number): { outcome: 'read'; reduced: Reduced } | MidiFault {
+  /** A piece as a tune of so many voices, or what is wrong with its file. */
+  piece(bytes: Uint8Array, voices: number, name: string): { outcome: 'read'; piece: PieceTune } | MidiFault {
     const read = readMidiFile(bytes);
     if (read.outcome === 'faulty') return read;
-    const notes = notesOf(read.file);
-    if (notes.length === 0)
-      return { outcome: 'faulty', message: 'Expected at least one note; this file has none.' };
-    return { outcome: 'read', reduced: reduceNotes(notes, voices) };
+    const piece = pieceTune(read.file, voices, name);
+    if (piece.tune.voices.every(({ notes }) => notes.length === 0))
+      return {
+        outcome: 'faulty',
+        message: 'Expected at least one note that is no drum; this file has none.',
+      };
+    return { outcome: 'read', piece };
   },
   /** null: the text holds no states. */
   paste(gadget: Gadget, text: string): Pasted | null {

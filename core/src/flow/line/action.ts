@@ -45,6 +45,13 @@ const writerFor = (names: Names): LineWriter => ({
   variable: (id) => quoted(names.variables.get(id) ?? id, reserved),
   page: (id) => quoted(names.pages.get(id) ?? id, noPage),
   picture: (id) => quoted(names.pictures.get(id) ?? id, new Set()),
+  effect: (id) => quoted(names.effects.get(id) ?? id, new Set()),
+  tune: (id) => quoted(names.tunes.get(id) ?? id, new Set()),
+  voice: (id) =>
+    names.gadget.tunes.reduce(
+      (n, { voices }) => Math.max(n, 1 + voices.findIndex((one) => one.id === id)),
+      1,
+    ),
 });
 
 function showTold(action: OutputAction, names: Names): string {

@@ -15,6 +15,8 @@ export interface Names {
   variables: ReadonlyMap<string, string>;
   pages: ReadonlyMap<string, string>;
   pictures: ReadonlyMap<string, string>;
+  effects: ReadonlyMap<string, string>;
+  tunes: ReadonlyMap<string, string>;
 }
 export type NameKind = Exclude<keyof Names, 'gadget'>;
 
@@ -28,7 +30,7 @@ export function namesOf(gadget: Gadget): Names {
 }
 
 function gather(gadget: Gadget): Names {
-  const { controls, outputs, chords, pages, pictures, flow } = gadget;
+  const { controls, outputs, chords, pages, pictures, effects, tunes, flow } = gadget;
   return {
     gadget,
     controls: plainLabels(controls),
@@ -42,6 +44,8 @@ function gather(gadget: Gadget): Names {
     variables: plainLabels(flow.variables),
     pages: plainLabels(pages),
     pictures: plainLabels(pictures),
+    effects: plainLabels(effects),
+    tunes: plainLabels(tunes),
   };
 }
 
@@ -58,4 +62,6 @@ export const kindWords: Record<NameKind, string> = {
   variables: 'a variable',
   pages: 'a page',
   pictures: 'a picture',
+  effects: 'an effect',
+  tunes: 'a tune',
 };

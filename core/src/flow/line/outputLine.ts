@@ -15,6 +15,10 @@ export interface LineWriter {
   variable(id: string): string;
   page(id: string): string;
   picture(id: string): string;
+  effect(id: string): string;
+  tune(id: string): string;
+  /** Its number among those of its tune, from 1. */
+  voice(id: string): number;
 }
 
 /** What is told to a kind of output as text, both ways: what stands behind the output's name. */

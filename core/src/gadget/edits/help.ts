@@ -61,6 +61,12 @@ export const dropDrawn = (draft: Draft<Gadget>, pictureId: string) =>
     drop(actions, (action) => action.kind === 'drawPicture' && action.pictureId === pictureId),
   );
 
+/** Nothing plays this tune any more, or this voice of it. */
+export const dropPerformed = (
+  draft: Draft<Gadget>,
+  gone: (action: Extract<Action, { kind: 'perform' }>) => boolean,
+) => eachActions(draft, (actions) => drop(actions, (action) => action.kind === 'perform' && gone(action)));
+
 /** No word leads to it any more. */
 export const unlink = (draft: Draft<Gadget>, id: string) => {
   for (const word of draft.brief.words) drop(word.links, (link) => link === id);

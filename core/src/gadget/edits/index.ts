@@ -10,6 +10,7 @@ import { menuEdits } from './menuEdits.ts';
 import { pageEdits } from './pageEdits.ts';
 import { fontEdits } from './fontEdits.ts';
 import { pictureEdits } from './pictureEdits.ts';
+import { tuneEdits } from './tuneEdits.ts';
 import { partEdits } from './partEdits.ts';
 import { wiringEdits } from './wiringEdits.ts';
 
@@ -27,6 +28,7 @@ type Singles = typeof briefEdits &
   typeof pageEdits &
   typeof pictureEdits &
   typeof fontEdits &
+  typeof tuneEdits &
   typeof menuEdits;
 const single: Singles = {
   ...briefEdits,
@@ -38,6 +40,7 @@ const single: Singles = {
   ...pageEdits,
   ...pictureEdits,
   ...fontEdits,
+  ...tuneEdits,
   ...menuEdits,
 };
 type SingleName = keyof Singles;

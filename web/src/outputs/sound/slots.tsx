@@ -1,5 +1,6 @@
 import type { Note } from '@hum-lever/core';
 import { ExpressionSlot, PlainSlot, TimeSlot } from '../../slots/index.ts';
+import { EffectSlot, TuneSlots } from './TuneSlots.tsx';
 import { KeySlot, RowSlots } from '../KeyNotes.tsx';
 import type { SlotsBy } from '../slotsBy.ts';
 
@@ -10,7 +11,9 @@ function notesOf(typed: string): Note[] | null {
   return notes.map((note) => ({ hz: Number(note![1]), lengthUs: Number(note![2]) * 1_000 }));
 }
 
-export const tone: SlotsBy<'tone' | 'tune' | 'silence' | 'sing' | 'hush'> = {
+export const tone: SlotsBy<
+  'tone' | 'tune' | 'silence' | 'sing' | 'hush' | 'perform' | 'pace' | 'finish' | 'effect'
+> = {
   tone: ({ action, put }) => (
     <>
       sounds at
@@ -44,6 +47,48 @@ export const tone: SlotsBy<'tone' | 'tune' | 'silence' | 'sing' | 'hush'> = {
     <>
       sounds <RowSlots action={action} put={(patch) => put({ ...action, ...patch })} />
       for <KeySlot action={action} put={put} />
+    </>
+  ),
+  perform: ({ action, put }) => (
+    <>
+      plays <TuneSlots action={action} put={(patch) => put({ ...action, ...patch })} />
+      moved up by
+      <ExpressionSlot short label="Semitones up" value={action.by} commit={(by) => put({ ...action, by })} />
+      at
+      <ExpressionSlot
+        short
+        label="Beats a minute, 0 as it is written"
+        value={action.bpm}
+        commit={(bpm) => put({ ...action, bpm })}
+      />
+      beats a minute{action.bpm.trim() === '0' && ' (as it is written)'}
+    </>
+  ),
+  pace: ({ action, put }) => (
+    <>
+      goes on with its tune at
+      <ExpressionSlot
+        short
+        label="Beats a minute, 0 as it is written"
+        value={action.bpm}
+        commit={(bpm) => put({ ...action, bpm })}
+      />
+      beats a minute{action.bpm.trim() === '0' && ' (as it is written)'}, moved up by
+      <ExpressionSlot short label="Semitones up" value={action.by} commit={(by) => put({ ...action, by })} />
+    </>
+  ),
+  finish: () => 'ends its tune',
+  effect: ({ action, put }) => (
+    <>
+      sounds <EffectSlot value={action.effectId} choose={(effectId) => void put({ ...action, effectId })} />
+      moved up by
+      <ExpressionSlot
+        short
+        label="Cents up"
+        value={action.byCents}
+        commit={(byCents) => put({ ...action, byCents })}
+      />
+      cents
     </>
   ),
   hush: ({ action, put }) => (

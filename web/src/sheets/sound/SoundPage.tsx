@@ -4,11 +4,12 @@ import { useDocument } from '../../client/index.ts';
 import { count, FirstStep, SheetFrame } from '../../shared/index.ts';
 import { useSound } from '../../inhand/index.ts';
 import { exploring, useAnswer } from '../../workers/index.ts';
-import { BringPiece } from './BringPiece.tsx';
 import { heldWords, KeyMapPart } from './KeyMaps.tsx';
 import { LetKeysPlay } from './LetKeysPlay.tsx';
 import { OnTheWire } from './OnTheWire.tsx';
 import { Sounders } from './Sounders.tsx';
+import { Effects } from './effects/Effects.tsx';
+import { Tunes } from './tunes/Tunes.tsx';
 import classes from './Sound.module.css';
 
 /** What the gadget sounds like and what it sends: pitches as they come out, messages as they go over the wire. */
@@ -33,12 +34,11 @@ export function SoundPage() {
         <KeyMapPart key={map.rows.id} gadget={gadget} map={map} />
       ))}
       <LetKeysPlay gadget={gadget} open={maps.length === 0} />
+      {tunings.length + gadget.tunes.length > 0 && <Tunes gadget={gadget} tunings={tunings} />}
+      {tunings.length + gadget.effects.length > 0 && <Effects gadget={gadget} />}
       {tunings.map((tuning) => (
         <Sounders key={tuning.output.id} tuning={tuning} held={heldWords(held, tuning.output)} />
       ))}
-      {tunings.length > 0 && gadget.flow.states.length > 0 && (
-        <BringPiece gadget={gadget} sounders={tunings.map(({ output }) => output)} />
-      )}
       {wires.map((output) => (
         <OnTheWire key={output.id} gadget={gadget} output={output} held={heldWords(held, output)} />
       ))}

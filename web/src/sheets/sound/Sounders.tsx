@@ -4,7 +4,7 @@ import {
   tuned,
   tuneFile,
   writeMidiFile,
-  type Tune,
+  type ToldNotes,
   type Tuned,
   type Tuning,
 } from '@hum-lever/core';
@@ -21,7 +21,7 @@ const [mostPitches, mostTunes] = [48, 12];
 
 /** One sounder: what makes its pitches, how near each comes, and its tunes drawn. */
 export function Sounders({ tuning, held }: { tuning: Tuning; held: string | null }) {
-  const { output, clocked, pitches, tunes } = tuning;
+  const { output, clocked, pitches, told } = tuning;
   return (
     <section className={classes.part} aria-label={output.name}>
       <h2>{output.name}</h2>
@@ -63,12 +63,10 @@ export function Sounders({ tuning, held }: { tuning: Tuning; held: string | null
       {pitches.length > mostPitches && (
         <p className={classes.soft}>… and {pitches.length - mostPitches} more.</p>
       )}
-      {tunes.slice(0, mostTunes).map((tune, n) => (
+      {told.slice(0, mostTunes).map((tune, n) => (
         <DrawnTune key={n} tune={tune} tuning={tuning} pitchOf={(hz) => tuned(output, clocked, hz)} />
       ))}
-      {tunes.length > mostTunes && (
-        <p className={classes.soft}>… and {tunes.length - mostTunes} more tunes.</p>
-      )}
+      {told.length > mostTunes && <p className={classes.soft}>… and {told.length - mostTunes} more tunes.</p>}
     </section>
   );
 }
@@ -93,7 +91,7 @@ function DrawnTune({
   tuning,
   pitchOf,
 }: {
-  tune: Tune;
+  tune: ToldNotes;
   tuning: Tuning;
   pitchOf: (hz: number) => Tuned;
 }) {
@@ -120,7 +118,7 @@ function DrawnTune({
   return (
     <figure className={classes.tune}>
       <figcaption>
-        A tune of {showDuration(totalUs)} in <PlaceLink place={place}>{name}</PlaceLink>{' '}
+        Notes of {showDuration(totalUs)} in <PlaceLink place={place}>{name}</PlaceLink>{' '}
         <Button
           size="compact-xs"
           variant="subtle"

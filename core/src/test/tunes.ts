@@ -1,0 +1,29 @@
+import type { Ornament, Tune, TuneNote } from '../gadget/index.ts';
+
+/** Notes one after the other, as `[steps, note, ornament]`; note null is a rest. */
+export function notesInTurn(
+  given: readonly (readonly [steps: number, note: number | null, ornament?: Ornament | null])[],
+): TuneNote[] {
+  let at = 0;
+  return given.flatMap(([steps, note, ornament = null]) => {
+    const begins = at;
+    at += steps;
+    return note === null ? [] : [{ at: begins, steps, note, ornament }];
+  });
+}
+
+/** Voices on a grid of 120 beats a minute and four steps a beat, 125 ms each, held to the end. */
+export const tuneOf = (voices: readonly TuneNote[][], patch: Partial<Tune> = {}): Tune => ({
+  id: 'a1',
+  name: 'Storm',
+  beatsPerMinute: 120,
+  stepsPerBeat: 4,
+  swingPercent: 50,
+  heldPercent: 100,
+  sections: [
+    { name: 'All', steps: Math.max(1, ...voices.flat().map(({ at, steps }) => at + steps)), times: 1 },
+  ],
+  againFrom: null,
+  voices: voices.map((notes, n) => ({ id: `h${n + 1}`, name: `Voice ${n + 1}`, notes })),
+  ...patch,
+});
