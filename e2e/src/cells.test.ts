@@ -29,13 +29,7 @@ describe('a display of characters, from nothing', () => {
     await bench.click('Add a variable');
     await bench.fill(await bench.label('Name of number1'), 'laps');
     await bench.fill(await bench.label('Name of the first state'), 'On', Key.ENTER);
-    await bench.clickLabel('Add a rule to On');
-    await bench.clickLabel('Rule 1 of On as text');
-    await bench.fill(
-      await bench.label('The rule as text'),
-      'when "Push button" press do laps = laps + 1',
-      Key.ENTER,
-    );
+    await bench.typeRule('On', 1, 'when "Push button" press do laps = laps + 1');
     await bench.click('Screen');
     // Two commands and 32 characters of six bytes each, of nine bits, at 100 kHz.
     await bench.shows('All of them take 18.4 ms over its bus, one 540 µs; the loop waits for it');

@@ -320,12 +320,7 @@ describe('a display of characters', () => {
   const rows = 'Character display, two-wire';
 
   it('looks dead while its trim is at its end, which is told, and mended', async () => {
-    await bench.goto('/');
-    await bench.startGadget();
-    await bench.click('Parts');
-    await bench.addParts(rows);
-    await bench.click('Flow');
-    await bench.fill(await bench.label('Name of the first state'), 'On', Key.ENTER);
+    await bench.fresh('On', rows);
     await bench.clickLabel('Add a rule to On');
     await bench.click('Screen');
     await bench.shows('16 × 2 characters');

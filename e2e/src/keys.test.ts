@@ -53,9 +53,7 @@ describe('keys that play, from nothing', () => {
 
   it('can stick where a mode does not hear them, which is found, and mended', async () => {
     await sheet('flow');
-    await bench.clickLabel('Add a rule to Playing');
-    await bench.clickLabel('Rule 3 of Playing as text');
-    await bench.fill(await bench.label('The rule as text'), 'when "Push button" press', Key.ENTER);
+    await bench.typeRule('Playing', 3, 'when "Push button" press');
     await bench.leads('Playing', 3, 'Menu');
     await sheet('sound');
     await bench.shows('A note can stick: the snags say how.');

@@ -18,19 +18,8 @@ const chord = Array.from({ length: 12 }, (_, n) => `"MIDI out" noteOn 1, ${60 + 
 
 describe('MIDI, from nothing', () => {
   it('is told by a key, goes over the wire, and is heard at its other end', async () => {
-    await bench.goto('/');
-    await bench.startGadget();
-    await bench.click('Parts');
-    await bench.addParts('Push button', 'MIDI out');
-    await bench.click('Flow');
-    await bench.fill(await bench.label('Name of the first state'), 'Playing', Key.ENTER);
-    await bench.clickLabel('Add a rule to Playing');
-    await bench.clickLabel('Rule 1 of Playing as text');
-    await bench.fill(
-      await bench.label('The rule as text'),
-      `when "Push button" press do ${chord}`,
-      Key.ENTER,
-    );
+    await bench.fresh('Playing', 'Push button', 'MIDI out');
+    await bench.typeRule('Playing', 1, `when "Push button" press do ${chord}`);
     await says(/MIDI out\s*nothing yet/);
     await bench.press('Push button');
     await says(/MIDI out\s*C4 C♯4 D4 D♯4 E4 F4 F♯4 G4 G♯4 A4 A♯4 B4/);
@@ -69,6 +58,16 @@ describe('MIDI, from nothing', () => {
     await bench.shows('what has no room is lost');
     expect(await bench.complaints()).toEqual([]);
   });
+
+  it('takes so long from the finger, part by part, as it was played', async () => {
+    await bench.click('Sound');
+    await bench.shows('From finger to sound');
+    const way = await bench.text('[aria-label="From finger to sound"]');
+    expect(way).toMatch(/To “MIDI out” from 1 key: \d+(\.\d+)? ms as a rule, \d+(\.\d+)? ms at worst\./);
+    // Three bytes at first, and two where the status byte stays the same.
+    expect(way).toMatch(/its bytes on the wire\s+640 µs\s+960 µs/);
+    expect(way).toContain('Played: 24 presses');
+  });
 });
 
 describe('a sounder on a board of eight bits', () => {
@@ -82,12 +81,10 @@ describe('a sounder on a board of eight bits', () => {
     await bench.pick(await bench.label('Board', 'main'), '8-bit board, 20 pins, 5 V');
     await bench.click('Flow');
     await bench.fill(await bench.label('Name of the first state'), 'Playing', Key.ENTER);
-    await bench.clickLabel('Add a rule to Playing');
-    await bench.clickLabel('Rule 1 of Playing as text');
-    await bench.fill(
-      await bench.label('The rule as text'),
+    await bench.typeRule(
+      'Playing',
+      1,
       'when "Push button" press do "Piezo sounder" tune 440 300 ms, 3400 300 ms',
-      Key.ENTER,
     );
     await bench.click('Sound');
     await bench.shows('Timer T2, 8 bits, counts 16\u202fMHz divided by 1 to 1024');

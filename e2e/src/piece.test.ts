@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { By, Key } from 'selenium-webdriver';
+import { By } from 'selenium-webdriver';
 import { Bench } from './test/bench.ts';
 
 jest.setTimeout(180_000);
@@ -37,12 +37,7 @@ const give = async (path: string) => {
 
 describe('a piece from a MIDI file', () => {
   it('is brought down to two voices, says what is left out, and is played', async () => {
-    await bench.goto('/');
-    await bench.startGadget();
-    await bench.click('Parts');
-    await bench.addParts('Piezo sounder, passive', 'Piezo sounder, passive', 'Push button');
-    await bench.click('Flow');
-    await bench.fill(await bench.label('Name of the first state'), 'Playing', Key.ENTER);
+    await bench.fresh('Playing', 'Piezo sounder, passive', 'Piezo sounder, passive', 'Push button');
     await bench.click('Sound');
     writeFileSync(join(folder, 'storm.mid'), pieceFile());
     await bench.shows('Bring in a MIDI file');

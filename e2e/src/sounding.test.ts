@@ -1,7 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Key } from 'selenium-webdriver';
 import { Bench } from './test/bench.ts';
 
 jest.setTimeout(900_000);
@@ -25,19 +24,8 @@ describe('what sounds', () => {
   const seconds = Number(process.env['HUM_LEVER_SOUND_SECONDS'] ?? 30);
 
   it('comes at its moment for half a minute, while the page has no time for anything', async () => {
-    await bench.goto('/');
-    await bench.startGadget();
-    await bench.click('Parts');
-    await bench.addParts('Piezo sounder, passive', 'Push button');
-    await bench.click('Flow');
-    await bench.fill(await bench.label('Name of the first state'), 'Playing', Key.ENTER);
-    await bench.clickLabel('Add a rule to Playing');
-    await bench.clickLabel('Rule 1 of Playing as text');
-    await bench.fill(
-      await bench.label('The rule as text'),
-      'when every 100 ms do "Piezo sounder" tone 440 for 50 ms',
-      Key.ENTER,
-    );
+    await bench.fresh('Playing', 'Piezo sounder, passive', 'Push button');
+    await bench.typeRule('Playing', 1, 'when every 100 ms do "Piezo sounder" tone 440 for 50 ms');
     await bench.press('Push button');
     await bench.until('the first tones', async () => ((await said())?.moments ?? 0) > 10);
     const before = (await said())!;

@@ -128,13 +128,7 @@ describe('lights by number', () => {
     await bench.shows('Draws about 12 mA while it shows this');
     await bench.click('Flow');
     await bench.fill(await bench.label('Name of the first state'), 'On', Key.ENTER);
-    await bench.clickLabel('Add a rule to On');
-    await bench.clickLabel('Rule 1 of On as text');
-    await bench.fill(
-      await bench.label('The rule as text'),
-      'when after 100 ms do "Light chain" paint 0 to 2 red',
-      Key.ENTER,
-    );
+    await bench.typeRule('On', 1, 'when after 100 ms do "Light chain" paint 0 to 2 red');
     await bench.click('Screen');
     await bench.shows('Draws about 72 mA while it shows this');
   });

@@ -32,12 +32,7 @@ const sounds = (pitches: readonly number[]) =>
 
 describe('a tune, from nothing', () => {
   it('is typed, set to its tempo, and heard as the gadget plays it', async () => {
-    await bench.goto('/');
-    await bench.startGadget();
-    await bench.click('Parts');
-    await bench.addParts('Piezo sounder, passive', 'Push button');
-    await bench.click('Flow');
-    await bench.fill(await bench.label('Name of the first state'), 'Playing', Key.ENTER);
+    await bench.fresh('Playing', 'Piezo sounder, passive', 'Push button');
     await bench.click('Sound');
     await bench.click('Write a tune');
     await bench.clickLabel('Write Melody');
@@ -93,12 +88,10 @@ describe('a tune, from nothing', () => {
 
   it('goes on beneath an effect, whose time it is not heard in', async () => {
     await sheet('flow');
-    await bench.clickLabel('Add a rule to Playing');
-    await bench.clickLabel('Rule 1 of Playing as text');
-    await bench.fill(
-      await bench.label('The rule as text'),
+    await bench.typeRule(
+      'Playing',
+      1,
       'when "Push button" press do "Piezo sounder" tone 990 for 700 ms; "Piezo sounder" perform "Tune 1" at 60',
-      Key.ENTER,
     );
     await bench.press('Push button');
     await sounds([990, 329.63]);
@@ -172,13 +165,7 @@ describe('an effect', () => {
 
   it('sounds where a rule tells it, moved as it says, and goes with all that tells it', async () => {
     await sheet('flow');
-    await bench.clickLabel('Add a rule to Playing');
-    await bench.clickLabel('Rule 2 of Playing as text');
-    await bench.fill(
-      await bench.label('The rule as text'),
-      'when "Push button" release do "Piezo sounder" effect Won by 100',
-      Key.ENTER,
-    );
+    await bench.typeRule('Playing', 2, 'when "Push button" release do "Piezo sounder" effect Won by 100');
     await bench.press('Push button');
     // 700 and 1568 Hz, a semitone higher.
     await sounds([741.62, 1661.2]);

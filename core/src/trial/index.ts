@@ -3,4 +3,5 @@ export { expectedKinds, isOutputWhat, type OutputWhat, type OutputWhatOf } from 
 export { trialLimits, trialSchema, type Expectation, type Trial } from './trial.schema.ts';
 export { runTrial, TrialRun, type ExpectationResult, type TrialLimit, type TrialResult } from './run.ts';
 export { recordedTrial, type Recording } from './recorded.ts';
+export { latenciesOf, latencyParts, type Latencies, type Latency, type LatencyPart } from './latency.ts';
 export { stretchTrial } from './stretch.ts';

@@ -325,6 +325,23 @@ export class Bench {
     await this.label(`State ${to}`);
   }
 
+  /** A gadget of its own with these parts, as they are found in the catalogue; Flow is open, with its first state. */
+  async fresh(state: string, ...parts: string[]): Promise<void> {
+    await this.goto('/');
+    await this.startGadget();
+    await this.click('Parts');
+    await this.addParts(...parts);
+    await this.click('Flow');
+    await this.fill(await this.label('Name of the first state'), state, Key.ENTER);
+  }
+
+  /** On Flow: one more rule of a state, which will be its n-th, as it is typed. */
+  async typeRule(state: string, n: number, text: string): Promise<void> {
+    await this.clickLabel(`Add a rule to ${state}`);
+    await this.clickLabel(`Rule ${n} of ${state} as text`);
+    await this.fill(await this.label('The rule as text'), text, Key.ENTER);
+  }
+
   /** Waits for an image of the gadget, or any text of the page. */
   async shows(text: string): Promise<void> {
     await this.until(`"${text}" on the page`, () =>

@@ -44,19 +44,21 @@ describe('what is told of a machine', () => {
     }); // prettier-ignore
     machine.stimulate({ atUs: 20_000, controlId: key!.id, what: 'down' });
     machine.advanceTo(30_000);
-    const change = changeOf(told, seenOf(machine));
-    expect(change.whole).toBe(false);
-    expect(change.places).toEqual({ [key!.id]: 1 });
-    const ids = Object.keys(told.shown.outputs);
+    const pressed = seenOf(machine);
+    expect(changeOf(told, pressed)).toMatchObject({ whole: false, places: { [key!.id]: 1 } });
+    // An effect goes on; lights and displays stand.
+    machine.advanceTo(50_000);
+    const change = changeOf(pressed, seenOf(machine));
+    const ids = Object.keys(pressed.shown.outputs);
     const others = ids.filter(
-      (id) => JSON.stringify(told.shown.outputs[id]) !== JSON.stringify(machine.shown.outputs[id]),
+      (id) => JSON.stringify(pressed.shown.outputs[id]) !== JSON.stringify(machine.shown.outputs[id]),
     );
     expect(Object.keys(change.outputs)).toEqual(others);
     expect(others.length).toBeGreaterThan(0);
     expect(others.length).toBeLessThan(ids.length);
-    const seen = withChange(told, change);
+    const seen = withChange(pressed, change);
     for (const id of ids)
-      if (!others.includes(id)) expect(seen.shown.outputs[id]).toBe(told.shown.outputs[id]);
+      if (!others.includes(id)) expect(seen.shown.outputs[id]).toBe(pressed.shown.outputs[id]);
   });
 
   it('is all of it once an output is gone', () => {

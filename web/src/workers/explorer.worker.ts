@@ -6,6 +6,7 @@ import {
   Explorer,
   guessingFor,
   heldOf,
+  latenciesOf,
   sameAs,
   sameStatesAs,
   scriptOf,
@@ -186,6 +187,8 @@ const work = {
   },
   /** What is held at outputs, and whether it is let go on every way. */
   held: (gadget: Gadget): readonly HeldVerdict[] => heldOf(gadget),
+  /** From fingers to sounds, by playing. */
+  latencies: (gadget: Gadget) => latenciesOf(gadget),
   tasks(): ToldTask[] {
     if (!explorer) throw new Error('Nothing has been looked at yet.');
     const of = explorer;

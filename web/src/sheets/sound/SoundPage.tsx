@@ -4,6 +4,7 @@ import { useDocument } from '../../client/index.ts';
 import { count, FirstStep, SheetFrame } from '../../shared/index.ts';
 import { useSound } from '../../inhand/index.ts';
 import { exploring, useAnswer } from '../../workers/index.ts';
+import { FingerToSound } from './FingerToSound.tsx';
 import { heldWords, KeyMapPart } from './KeyMaps.tsx';
 import { LetKeysPlay } from './LetKeysPlay.tsx';
 import { OnTheWire } from './OnTheWire.tsx';
@@ -42,6 +43,7 @@ export function SoundPage() {
       {wires.map((output) => (
         <OnTheWire key={output.id} gadget={gadget} output={output} held={heldWords(held, output)} />
       ))}
+      <FingerToSound gadget={gadget} />
       <Heard />
     </SheetFrame>
   );
