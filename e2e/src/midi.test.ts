@@ -68,6 +68,36 @@ describe('MIDI, from nothing', () => {
     expect(way).toMatch(/its bytes on the wire\s+640 µs\s+960 µs/);
     expect(way).toContain('Played: 24 presses');
   });
+
+  it('is judged by what stands at its other end, which is not heard where channels differ', async () => {
+    await bench.click('Name what stands there');
+    await bench.fill(await bench.label('Name of the equipment'), 'Storm box', Key.ENTER);
+    await bench.fill(await bench.label('Its channels'), '17', Key.ENTER);
+    await bench.shows('Expected “all”, or channels from 1 to 16 such as 1, 2, 10.');
+    await bench.fill(await bench.label('Its channels'), '2 10', Key.ENTER);
+    await bench.driver.findElement(By.xpath('//button[contains(., "snag")]')).click();
+    await bench.shows(
+      'In Playing, MIDI out is told something on channel 1; Storm box, which stands there, hears 2, 10: nobody takes it.',
+    );
+    await bench.driver.findElement(By.css('body')).sendKeys(Key.ESCAPE);
+    await bench.until(
+      'the snags closed',
+      async () => (await bench.driver.findElements(By.css('[role=dialog]'))).length === 0,
+    );
+    await bench.clickLabel('Switch off and on');
+    await bench.driver.executeScript('window.heard.hz.length = 0');
+    await bench.press('Push button');
+    await says(/MIDI out\s*C4/);
+    expect((await bench.heard()).hz).toEqual([]);
+    await bench.fill(await bench.label('Its channels'), '1 10', Key.ENTER);
+    await bench.clickLabel('Switch off and on');
+    await bench.press('Push button');
+    await bench.until('heard', async () =>
+      (await bench.heard()).hz.some((one) => Math.abs(one - 261.63) < 0.01),
+    );
+    await bench.until('no snags', async () => (await bench.text('body')).includes('No snags'));
+    await bench.saved();
+  });
 });
 
 describe('a sounder on a board of eight bits', () => {

@@ -14,6 +14,7 @@ export type ChangedKind =
   | 'page'
   | 'picture'
   | 'font'
+  | 'neighbour'
   | 'effect'
   | 'tune'
   | 'menu'
@@ -62,6 +63,7 @@ function collections(gadget: Gadget): readonly (readonly [ChangedKind, Things])[
     ['page', named(gadget.pages)],
     ['picture', named(gadget.pictures)],
     ['font', named(gadget.fonts)],
+    ['neighbour', named(gadget.neighbours)],
     ['effect', named(gadget.effects)],
     ['tune', named(gadget.tunes)],
     ['menu', named(menus)],

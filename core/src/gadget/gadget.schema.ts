@@ -10,6 +10,7 @@ import { pageSchema } from './pages.schema.ts';
 import { fontsSchema } from './fonts.schema.ts';
 import { picturesSchema } from './pictures.schema.ts';
 import { handsSchema, human } from './human.ts';
+import { neighboursSchema } from './neighbours.schema.ts';
 import { limits } from './limits.ts';
 import { billSchema, partSchema } from './parts.schema.ts';
 import { nameSchema, wholeSchema } from './primitives.schema.ts';
@@ -46,6 +47,8 @@ export const gadgetSchema = z
     tunes: z.array(tuneSchema).max(limits.tunes, `expected at most ${limits.tunes} tunes`),
     /** Settings and deeds as outlines that a hand moves through. */
     menus: z.array(menuSchema).max(limits.menus),
+    /** What its MIDI goes to and comes from; none: nothing is known of that. */
+    neighbours: neighboursSchema,
     bill: billSchema,
     /** What is bought and wired; every control and output belongs to exactly one of them. */
     parts: z.array(partSchema).max(limits.parts),
@@ -78,6 +81,7 @@ export function emptyGadget(name: string): Gadget {
     effects: [],
     tunes: [],
     menus: [],
+    neighbours: [],
     bill: { currency: 'EUR' },
     parts: [],
     wiring: noWiring,

@@ -25,6 +25,7 @@ export const idPrefix = {
   menuItem: 'i',
   tune: 'a',
   effect: 'e',
+  neighbour: 'l',
   voice: 'h',
 } as const;
 
@@ -38,7 +39,7 @@ export const nextId = (gadget: Gadget, kind: keyof typeof idPrefix): string => n
 export function nextIds(gadget: Gadget, kind: keyof typeof idPrefix, howMany: number): string[] {
   const prefix = idPrefix[kind];
   const { brief, controls, chords, captures, outputs, pages, pictures, fonts } = gadget;
-  const { effects, tunes, menus, parts, wiring, flow } = gadget;
+  const { effects, tunes, neighbours, menus, parts, wiring, flow } = gadget;
   const records = [
     ...brief.words,
     ...brief.tasks,
@@ -51,6 +52,7 @@ export function nextIds(gadget: Gadget, kind: keyof typeof idPrefix, howMany: nu
     ...pictures,
     ...fonts,
     ...effects,
+    ...neighbours,
     ...tunes,
     ...tunes.flatMap(({ voices }) => voices),
     ...menus,

@@ -76,6 +76,7 @@ export { cellDots, mostOwnCharacters, type OwnCharacter, type TextDisplay } from
 export type { Page } from './pages.schema.ts';
 export type { OwnFont } from './fonts.schema.ts';
 export { type Frame, type Picture } from './pictures.schema.ts';
+export { neighbourKinds, type Neighbour, type NeighbourKind } from './neighbours.schema.ts';
 export { effectCurves, effectSchema, type SoundEffect } from './effects.schema.ts';
 export {
   stepsOf,

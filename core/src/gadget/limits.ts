@@ -59,6 +59,7 @@ export const limits = {
   sections: 16,
   sectionTimes: 16,
   effects: 32,
+  neighbours: 16,
   effectUs: 5_000_000,
   /** Notes that take turns with one. */
   arpeggio: 7,

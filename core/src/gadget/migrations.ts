@@ -564,9 +564,9 @@ function toKeyMaps(document: Raw): Raw {
   };
 }
 
-/* --- 15 to 16: tunes on a grid, and effects; there were none --- */
+/* --- 15 to 16: tunes on a grid, effects, and equipment beside it; there were none --- */
 
-const toTunes = (document: Raw): Raw => ({ ...document, effects: [], tunes: [] });
+const toTunes = (document: Raw): Raw => ({ ...document, effects: [], tunes: [], neighbours: [] });
 
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =

@@ -8,6 +8,7 @@ import { madeFor, type Menu } from './menus.schema.ts';
 import type { Page } from './pages.schema.ts';
 import type { OwnFont } from './fonts.schema.ts';
 import type { Picture } from './pictures.schema.ts';
+import type { Neighbour } from './neighbours.schema.ts';
 import type { SoundEffect } from './effects.schema.ts';
 import type { Tune } from './tunes.schema.ts';
 import type { Part } from './parts.schema.ts';
@@ -31,6 +32,7 @@ interface Referring {
   pictures: Picture[];
   fonts: OwnFont[];
   effects: SoundEffect[];
+  neighbours: Neighbour[];
   tunes: Tune[];
   menus: Menu[];
   parts: Part[];
@@ -46,7 +48,7 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
   const faults: ReferenceFault[] = [];
   const fault = (path: Path, message: string) => faults.push({ path, message });
   const { brief, controls, chords, captures, outputs, pages, pictures, fonts } = gadget;
-  const { effects, tunes, menus, parts, wiring, flow } = gadget;
+  const { effects, tunes, neighbours, menus, parts, wiring, flow } = gadget;
 
   const seen = new Set<string>();
   const derived = new Set(
@@ -72,6 +74,12 @@ export function checkReferences(gadget: Referring): ReferenceFault[] {
   pages.forEach((page, i) => unique(page.id, ['pages', i]));
   pictures.forEach((picture, i) => unique(picture.id, ['pictures', i]));
   fonts.forEach((font, i) => unique(font.id, ['fonts', i]));
+  const wires = new Set(outputs.flatMap(({ id, kind }) => (kind === 'midi' ? [id] : [])));
+  neighbours.forEach(({ id, outputId }, i) => {
+    unique(id, ['neighbours', i]);
+    if (outputId !== null && !wires.has(outputId))
+      fault(['neighbours', i, 'outputId'], `expected the id of a MIDI output, got "${outputId}"`);
+  });
   effects.forEach((effect, i) => unique(effect.id, ['effects', i]));
   tunes.forEach(({ id, voices }, i) => {
     unique(id, ['tunes', i]);

@@ -12,6 +12,7 @@ export {
 export { messagesIn, readStream, streamAtRest, type StreamSink, type StreamState } from './stream.ts';
 export { notesOf, type FileNote } from './fileNotes.ts';
 export { reduceNotes, type Reduced } from './reduce.ts';
+export { isHeardAt } from './chain.ts';
 export { pieceTune, type PieceTune } from './pieceTune.ts';
 export { performedFile, tuneFile } from './tuneFile.ts';
 export { tellingsOf, type Telling, type WiredMessage } from './tellings.ts';

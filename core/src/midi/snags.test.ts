@@ -1,7 +1,9 @@
 import type { SnagRule } from '../gadget/index.ts';
-import { chord, octave, telling } from '../test/midiCases.ts';
+import { beside, chord, octave, telling } from '../test/midiCases.ts';
 import { M02 } from './M02.snag.ts';
+import { M03 } from './M03.snag.ts';
 import { M04 } from './M04.snag.ts';
+import { M05 } from './M05.snag.ts';
 import { M06 } from './M06.snag.ts';
 import { M09 } from './M09.snag.ts';
 
@@ -86,5 +88,53 @@ describe('two keys', () => {
     expect(found(M09, [on('Key', '1, 60'), 'when Other press if 1 < 2 do Out noteOn 1, 60, 100'])).toBe(0);
     expect(found(M09, [on('Key', '1, 60'), 'when Key release do Out noteOn 1, 60, 0'])).toBe(0);
     expect(found(M09, [on('Key', '1, 60'), on('Other', '1, 60')])).toBe(1);
+  });
+});
+
+describe('equipment beside the gadget', () => {
+  const ways = (rule: SnagRule, ...given: Parameters<typeof beside>) =>
+    rule.check(beside(...given), derived).map(({ values }) => [values.way, values.channel]);
+  const played = ['when Key press do Out noteOn 3, 60, 100', 'when Key release do Out letAllGo'];
+
+  it('is taken at its word: where nothing is said of any, nothing is claimed', () => {
+    expect(ways(M03, played)).toEqual([]);
+    expect(ways(M05, played)).toEqual([]);
+    // One that hears them all, or one of several that does.
+    expect(ways(M03, played, {})).toEqual([]);
+    expect(ways(M03, played, { channels: [1] }, { channels: [3] })).toEqual([]);
+    expect(ways(M03, played, { channels: [1] }, { channels: [2] })).toEqual([['out', 3]]);
+    // At another output, or one that only sends: nothing is known of this one.
+    expect(ways(M03, played, { outputId: null, channels: [1] })).toEqual([]);
+  });
+
+  it('is told of a channel once, whatever goes there, and of rows of notes as of notes', () => {
+    const rules = [...played, 'when Other press do Out program 3, 7; Out noteOn 4, 60, 1'];
+    expect(M03.check(beside(rules, { channels: [1] }), derived)).toMatchObject([{ values: { channels: 2 } }]);
+    const rows = { ...beside([], { channels: [1] }) };
+    const row = telling(['when Key press do Out play 5, 0, chords[0], 100'], {}, {}, [
+      octave,
+      { id: 'v8', kind: 'table', name: 'chords', saved: null, columns: 1, numbers: [60] },
+    ]);
+    expect(M03.check({ ...row, neighbours: rows.neighbours }, derived)).toMatchObject([
+      { values: { channel: 5 } },
+    ]);
+  });
+
+  it('takes programs or notes; controllers that it does not know spoil nothing, nor does a channel that is told already', () => {
+    expect(ways(M05, ['when Key press do Out program 1, 7'], { kinds: ['notes', 'controls'] })).toEqual([
+      ['out', 1],
+    ]);
+    expect(ways(M05, ['when Key press do Out control 1, 7, 100'], {})).toEqual([]);
+    expect(ways(M05, played, { channels: [1], kinds: ['programs'] })).toEqual([]);
+    expect(ways(M05, played, { kinds: ['programs'] }, { channels: [3] })).toEqual([]);
+  });
+
+  it('that sends is held against what rules wait for', () => {
+    const waiting = ['when midi noteOn channel 2 do Lamp on', 'when midi program channel 1 do Lamp off'];
+    expect(ways(M03, waiting, { outputId: null, channels: [1] })).toEqual([['in', 2]]);
+    expect(ways(M05, waiting, { outputId: null, channels: [1, 2] })).toEqual([['in', 1]]);
+    expect(ways(M05, waiting, { outputId: null, kinds: ['notes', 'programs'] })).toEqual([]);
+    // Any channel will do for one that waits for none of its own.
+    expect(ways(M03, ['when midi noteOn do Lamp on'], { outputId: null, channels: [1] })).toEqual([]);
   });
 });

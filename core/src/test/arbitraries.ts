@@ -620,6 +620,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
     fonts: [
       { id: 'z1', name: 'Runes', widthPx: 2, heightPx: 2, glyphs: [{ character: '1', rows: ['#.', '#.'] }] },
     ],
+    neighbours: [{ id: 'l1', name: 'Storm box', outputId: 'o4', channels: [2, 10], kinds: ['notes'] }],
     effects: [
       { id: 'e1', name: 'Coin', ...effectKinds.coin },
       { id: 'e2', name: 'Hit', ...effectKinds.hit },

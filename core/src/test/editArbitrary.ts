@@ -12,6 +12,7 @@ import {
   type Gadget,
   type MenuScheme,
   type OwnClass,
+  type NeighbourKind,
   type OwnValue,
   type Tune,
   type TuneVoice,
@@ -339,6 +340,19 @@ const argsOf = {
   ),
   renameFont: fc.tuple(id('z', 2), name),
   removeFont: fc.tuple(id('z', 2)),
+  addNeighbour: fc.tuple(
+    fc.record({
+      name,
+      outputId: fc.constantFrom(null, 'o4', 'o3'),
+      channels: fc.constantFrom<number[][]>([], [1, 2], [2, 1], [17]),
+      kinds: fc.constantFrom<NeighbourKind[][]>(['notes'], ['programs', 'controls'], []),
+    }),
+  ),
+  changeNeighbour: fc.tuple(
+    id('l', 3),
+    fc.oneof(fc.record({ name }), fc.record({ channels: fc.constantFrom<number[][]>([16], [3, 3]) })),
+  ),
+  removeNeighbour: fc.tuple(id('l', 3)),
   addEffect: fc.tuple(fc.record({ name, ...newEffect })),
   changeEffect: fc.tuple(
     id('e', 4),

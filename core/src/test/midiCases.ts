@@ -1,6 +1,6 @@
 import { freshKnob } from '../drawer/index.ts';
 import { readRule } from '../flow/index.ts';
-import type { Gadget, Knob, OutputOf, Snag, Variable } from '../gadget/index.ts';
+import type { Gadget, Knob, Neighbour, OutputOf, Snag, Variable } from '../gadget/index.ts';
 import { button, numberVariable, part, partsFor, pressToLight, rule, state } from './fixtures.ts';
 
 export type Midi = OutputOf<'midi'>;
@@ -55,6 +55,14 @@ export const rowsOf = (notes: number): Variable => ({
 });
 
 /** Rule, a gadget that has the snag, part of what it says, and whether its mend must clear it. */
+/** The same beside equipment: each as what it hears of the output, or (null) sends. */
+export const beside = (rules: readonly string[], ...neighbours: Partial<Neighbour>[]): Gadget => ({
+  ...telling(rules),
+  neighbours: neighbours.map((patch, n) => ({
+    id: `l${n + 1}`, name: `Box ${n + 1}`, outputId: 'o4', channels: [], kinds: ['notes'], ...patch,
+  })), // prettier-ignore
+});
+
 export const midiSnagCases: [string, string, Gadget, Partial<Snag>, boolean][] = [
   [
     'M02',
@@ -80,6 +88,47 @@ export const midiSnagCases: [string, string, Gadget, Partial<Snag>, boolean][] =
     telling(['when Key press do Out play 1, 0, chords[octave], 100'], {}, {}, [octave, rowsOf(12)]),
     { values: expect.objectContaining({ notes: 12, smearUs: 10_560 }) as never },
     true,
+  ],
+  [
+    'M03',
+    'notes on a channel that nothing at the other end hears',
+    beside(['when Key press do Out noteOn 1, 60, 100', 'when Other press do Out noteOn 10, 36, 100'], {
+      channels: [2, 10],
+    }),
+    {
+      level: 'likely',
+      place: { kind: 'rule', id: 'r1' },
+      values: {
+        way: 'out',
+        name: 'Out',
+        state: 'Playing',
+        channel: 1,
+        channels: 1,
+        neighbours: 1,
+        neighbour: 'Box 1',
+        hears: '2, 10',
+      },
+    },
+    false,
+  ],
+  [
+    'M05',
+    'notes for equipment that changes its program, and no more',
+    beside(['when Key press do Out noteOn 1, 60, 100'], { channels: [1], kinds: ['programs'] }),
+    {
+      level: 'likely',
+      place: { kind: 'rule', id: 'r1' },
+      values: {
+        way: 'out',
+        name: 'Out',
+        state: 'Playing',
+        channel: 1,
+        kind: 'notes',
+        neighbour: 'Box 1',
+        takes: 'programs',
+      },
+    },
+    false,
   ],
   [
     'M04',

@@ -13,6 +13,7 @@ const nouns: Record<ChangedKind, string> = {
   page: 'page',
   picture: 'picture',
   font: 'font',
+  neighbour: 'neighbour',
   effect: 'effect',
   tune: 'tune',
   menu: 'menu',

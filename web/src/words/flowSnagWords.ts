@@ -167,6 +167,30 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
     say: (v) =>
       `In ${v.state}, ${v.notes} notes are told to ${v.name} at once; over the wire the last comes ${us(v.smearUs)} behind the first. From about ${us(v.limitUs)} on they are heard one after the other.`,
   },
+  M03: {
+    title: 'Channels that differ',
+    say: (v) => {
+      const more =
+        Number(v.channels) === 1 ? '' : ` So it is with ${Number(v.channels) - 1} more of its channels.`;
+      const there =
+        Number(v.neighbours) === 1
+          ? `${v.neighbour}, which stands there, ${v.way === 'out' ? 'hears' : 'sends on'} ${v.hears}`
+          : `what stands there ${v.way === 'out' ? 'hears' : 'sends on'} ${v.hears}`;
+      return v.way === 'out'
+        ? `In ${v.state}, ${v.name} is told something on channel ${v.channel}; ${there}: nobody takes it.${more}`
+        : `In ${v.state}, a rule waits for channel ${v.channel}; ${there}: it never comes.${more}`;
+    },
+  },
+  M05: {
+    title: 'Messages that do not fit',
+    say: (v) => {
+      const words = (kinds: unknown) =>
+        String(kinds).replace('controls', 'controllers').replaceAll(' ', ' and ');
+      return v.way === 'out'
+        ? `In ${v.state}, ${v.name} is told ${words(v.kind)} on channel ${v.channel}; ${v.neighbour}, which hears that, takes ${words(v.takes)} alone.`
+        : `In ${v.state}, a rule waits for ${words(v.kind)} on channel ${v.channel}; ${v.neighbour}, which sends there, sends ${words(v.takes)} alone.`;
+    },
+  },
   M04: {
     title: 'A knob that floods the wire',
     say: (v) =>

@@ -223,6 +223,46 @@ describe('words', () => {
       'N06',
       { name: 'Storm', bytes: 306, tunes, tunesBytes: 306, used: 306, of: 200, board: 'Tiny' },
     ]),
+    ...(['in', 'out'] as const).flatMap((way): [string, Record<string, string | number>][] => [
+      [
+        'M03',
+        {
+          way,
+          name: 'Out',
+          state: 'Playing',
+          channel: 1,
+          channels: 1,
+          neighbours: 1,
+          neighbour: 'Box',
+          hears: '2, 10',
+        },
+      ],
+      [
+        'M03',
+        {
+          way,
+          name: 'Out',
+          state: 'Playing',
+          channel: 1,
+          channels: 3,
+          neighbours: 2,
+          neighbour: 'Box',
+          hears: '2',
+        },
+      ],
+      [
+        'M05',
+        {
+          way,
+          name: 'Out',
+          state: 'Playing',
+          channel: 1,
+          kind: 'notes',
+          neighbour: 'Box',
+          takes: 'programs controls',
+        },
+      ],
+    ]),
     ['M02', { name: 'Out', state: 'Playing', notes: 12, smearUs: 10_560, limitUs: 10_000 }],
     [
       'M06',

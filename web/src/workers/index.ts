@@ -1,7 +1,7 @@
 export { lab } from './lab.ts';
 export { useReading } from './reading.ts';
 export type { PlayedTrial } from './lab.worker.ts';
-export { player, thinNow, traceNow, usePlayer, virtualNowUs } from './player.ts';
+export { onEntries, player, thinNow, traceNow, usePlayer, virtualNowUs } from './player.ts';
 export { mostAheadUs } from './protocol.ts';
 export { useStates, type StatesAnswer } from './useStates.ts';
 export { useAnswer } from './useAnswer.ts';

@@ -128,6 +128,11 @@ const stretchAfterUs = 500_000;
 /** Versions of the trace that were given out: views may see fewer. */
 let versions = 0;
 
+type Hearer = (entries: readonly TraceEntry[], nowUs: number, speed: number, fresh: boolean) => void;
+const hearers = new Set<Hearer>();
+/** Whoever hears this is told what has come about, at once, and how time goes on from there; never of the past. */
+export const onEntries = (hearer: Hearer): void => void hearers.add(hearer);
+
 /** What is seen of the machine in the present, as told bit by bit. */
 let present: Seen | null = null;
 
@@ -136,6 +141,7 @@ function receive(report: Report): void {
     case 'slice': {
       const { entries, leftOut, seen, clock, running, fresh, adopted, pastUs, still, slow } = report;
       toldAtMs = performance.now();
+      if (pastUs === null) for (const hear of hearers) hear(entries, clock.nowUs, clock.speed, fresh);
       present = withChange(present, seen);
       trace = fresh ? emptyTrace(entries) : growTrace(trace, entries, leftOut);
       const grown = fresh || entries.length > 0;

@@ -10,6 +10,7 @@ import { menuEdits } from './menuEdits.ts';
 import { pageEdits } from './pageEdits.ts';
 import { fontEdits } from './fontEdits.ts';
 import { pictureEdits } from './pictureEdits.ts';
+import { neighbourEdits } from './neighbourEdits.ts';
 import { tuneEdits } from './tuneEdits.ts';
 import { partEdits } from './partEdits.ts';
 import { wiringEdits } from './wiringEdits.ts';
@@ -29,6 +30,7 @@ type Singles = typeof briefEdits &
   typeof pictureEdits &
   typeof fontEdits &
   typeof tuneEdits &
+  typeof neighbourEdits &
   typeof menuEdits;
 const single: Singles = {
   ...briefEdits,
@@ -41,6 +43,7 @@ const single: Singles = {
   ...pictureEdits,
   ...fontEdits,
   ...tuneEdits,
+  ...neighbourEdits,
   ...menuEdits,
 };
 type SingleName = keyof Singles;

@@ -59,6 +59,7 @@ function dropEnds(draft: Draft<Gadget>, ids: readonly string[]): void {
   for (const { id } of draft.chords.filter(({ controlIds }) => controlIds.some(gone))) dropChord(draft, id);
   eachActions(draft, (actions) => drop(actions, (action) => 'outputId' in action && gone(action.outputId)));
   dropPages(draft, ({ outputId }) => gone(outputId));
+  drop(draft.neighbours, ({ outputId }) => outputId !== null && gone(outputId));
   for (const set of draft.wiring.sets) {
     drop(set.controlIds, gone);
     drop(set.chords, (chord) => chord.some(gone));

@@ -7,6 +7,7 @@ import { exploring, useAnswer } from '../../workers/index.ts';
 import { FingerToSound } from './FingerToSound.tsx';
 import { heldWords, KeyMapPart } from './KeyMaps.tsx';
 import { LetKeysPlay } from './LetKeysPlay.tsx';
+import { Neighbours } from './Neighbours.tsx';
 import { OnTheWire } from './OnTheWire.tsx';
 import { Sounders } from './Sounders.tsx';
 import { Effects } from './effects/Effects.tsx';
@@ -43,6 +44,7 @@ export function SoundPage() {
       {wires.map((output) => (
         <OnTheWire key={output.id} gadget={gadget} output={output} held={heldWords(held, output)} />
       ))}
+      {(wires.length > 0 || gadget.neighbours.length > 0) && <Neighbours gadget={gadget} />}
       <FingerToSound gadget={gadget} />
       <Heard />
     </SheetFrame>

@@ -1,0 +1,71 @@
+import {
+  allRules,
+  placedActions,
+  type Gadget,
+  type MidiMessage,
+  type Neighbour,
+  type NeighbourKind,
+  type Place,
+} from '../gadget/index.ts';
+
+/** What kind of thing a message is to equipment; a bend and pressure move what sounds, as controllers do. */
+export const kindOf = (message: MidiMessage): NeighbourKind =>
+  message === 'noteOn' || message === 'noteOff' ? 'notes' : message === 'program' ? 'programs' : 'controls';
+
+export const isOn = ({ channels }: Neighbour, channel: number): boolean =>
+  channels.length === 0 || channels.includes(channel);
+
+/** Whether anything at an output hears that; where nothing is said of what stands there, everything is heard. */
+export function isHeardAt(
+  { neighbours }: Pick<Gadget, 'neighbours'>,
+  outputId: string,
+  channel: number,
+  kind: NeighbourKind,
+): boolean {
+  const there = neighbours.filter((one) => one.outputId === outputId);
+  return there.length === 0 || there.some((one) => isOn(one, channel) && one.kinds.includes(kind));
+}
+
+/** A channel and a kind of message, as they are told to an output or waited for, with the first place where that is. */
+export interface Used {
+  channel: number;
+  kind: NeighbourKind;
+  place: Place;
+  /** Name of the state or layer. */
+  name: string;
+}
+
+const once = (used: readonly Used[]): Used[] =>
+  [...new Map(used.toReversed().map((one) => [`${one.channel} ${one.kind}`, one])).values()].toReversed();
+
+/** What an output is told, each channel and kind once. Letting go follows what was begun, and says nothing new. */
+export const toldTo = ({ flow }: Pick<Gadget, 'flow'>, outputId: string): Used[] =>
+  once(
+    placedActions(flow).flatMap(({ actions, place, name }) =>
+      actions.flatMap((action): Used[] => {
+        if (!('outputId' in action) || action.outputId !== outputId) return [];
+        if (action.kind === 'play') return [{ channel: action.channel, kind: 'notes', place, name }];
+        return action.kind === 'midi'
+          ? [{ channel: action.channel, kind: kindOf(action.message), place, name }]
+          : [];
+      }),
+    ),
+  );
+
+/** What rules wait for from outside, on a channel of its own, each channel and kind once. */
+export const waitedFor = (gadget: Gadget): Used[] =>
+  once(
+    allRules(gadget).flatMap(({ state, rule }): Used[] => {
+      const { trigger } = rule;
+      return trigger.kind === 'midi' && trigger.channel !== null
+        ? [
+            {
+              channel: trigger.channel,
+              kind: kindOf(trigger.message),
+              place: { kind: 'rule', id: rule.id },
+              name: state.name,
+            },
+          ]
+        : [];
+    }),
+  );
