@@ -564,9 +564,19 @@ function toKeyMaps(document: Raw): Raw {
   };
 }
 
-/* --- 15 to 16: tunes on a grid, effects, and equipment beside it; there were none --- */
+/* --- 15 to 16: tunes on a grid, effects, and equipment beside it; there were none. Ears come near to sounders --- */
 
-const toTunes = (document: Raw): Raw => ({ ...document, effects: [], tunes: [], neighbours: [] });
+function toTunes(document: Raw): Raw {
+  const { outputs } = document;
+  if (!Array.isArray(outputs) || !outputs.every(isRecord)) throw new Error('expected a list of outputs');
+  return {
+    ...document,
+    outputs: outputs.map((output: Raw) => (output.kind === 'tone' ? { ...output, nearCm: 40 } : output)),
+    effects: [],
+    tunes: [],
+    neighbours: [],
+  };
+}
 
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =

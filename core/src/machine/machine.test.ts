@@ -373,6 +373,7 @@ describe('taking over an edit while running', () => {
               takes: 'last',
               turnUs: 20_000,
               perOctave: 12,
+              nearCm: 40,
             },
       ];
       const entry: Action[] = [

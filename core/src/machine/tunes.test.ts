@@ -2,7 +2,7 @@ import { gadgetSchema, type SoundEffect, type Tone, type Tune, type Variable } f
 import { noteHz } from '../notes/index.ts';
 import { outputOf, toldGadget } from '../test/toldGadget.ts';
 import { notesInTurn, tuneOf } from '../test/tunes.ts';
-import { Machine, replay } from './index.ts';
+import { looksOf, Machine, replay } from './index.ts';
 
 /* Tunes of a sounder: what is heard of them when, and what goes before them. */
 
@@ -267,5 +267,31 @@ describe('an effect', () => {
     );
     expect(new Set(begun).size).toBeGreaterThan(2);
     for (const one of begun) expect(one).toBeLessThanOrEqual(600);
+  });
+});
+
+describe('what is told of a tune', () => {
+  const round = tuneOf([notesInTurn([[2, null], [2, 60]])], { againFrom: 0 }); // prettier-ignore
+  const told = (given: readonly (readonly [number, string])[]) =>
+    replay(gadgetOf(given, [round]), [{ atUs: 3_000_000, controlId: 'gadget', what: 'power', event: 'cycle' }], 3_400_000, 1)
+      .flatMap((entry) => (entry.lane === 'tune' ? [[entry.atUs / 1_000, entry.tuneId]] : [])); // prettier-ignore
+
+  it('is where it begins and where it goes no further, whatever ends it', () => {
+    const begins = [500, 'Piezo perform Storm'] as const;
+    const ends = [[900, 'Piezo finish'], [900, 'Piezo silence'], [900, 'Piezo tone 300']] as const; // prettier-ignore
+    for (const end of ends) expect(told([begins, end]).slice(0, 2)).toEqual([[500, 'a1'], [900, null]]); // prettier-ignore
+    // With the power; and begun anew, as the first state is entered anew.
+    expect(told([begins]).slice(0, 2)).toEqual([[500, 'a1'], [3_000, null]]); // prettier-ignore
+    // What is covered goes on.
+    expect(told([begins, [600, 'Piezo tone 900 for 100 ms']])[1]).toEqual([3_000, null]);
+  });
+
+  it('looks like one thing as it goes on, and like another than silence in its rests', () => {
+    const machine = new Machine(gadgetOf([[500, 'Piezo perform Storm']], [round]), 1);
+    const looks = [400, 600, 800, 1_100].map((ms) => {
+      machine.advanceTo(ms * 1_000);
+      return looksOf(machine.shown.outputs).o1;
+    });
+    expect(looks).toEqual([0, { tune: 'a1', voice: null }, looks[1], looks[1]]);
   });
 });

@@ -164,6 +164,8 @@ export const ohms = (label: string) => whole(label, 'Ω', 0, 10_000_000);
 export const hz = (label: string) => whole(label, 'Hz', 0, 100_000_000);
 export const count = (label: string, min: number, max: number) => whole(label, '', min, max);
 export const perMille = (label: string) => whole(label, '‰', 0, 1_000);
+/** How loud it is at most, ten centimetres away, as its maker has it. */
+export const loudDb = whole('Loudest, 10 cm away', 'dB', 20, 140);
 /** One of several, by number from 0. */
 export const oneOf = (label: string, choices: readonly string[]) =>
   z

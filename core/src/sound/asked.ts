@@ -19,5 +19,7 @@ export function askedHz(gadget: Gadget, outputId: string): number[] {
     if (action.kind === 'tune') return action.notes.map(({ hz }) => hz);
     return action.kind === 'tone' && /^\s*\d+\s*$/.test(action.hz) ? [Number(action.hz)] : [];
   });
-  return [...new Set(asked)].filter((hz) => hz > 0).sort((a, b) => a - b);
+  // Of a note and of a number that are the same pitch one is enough.
+  const told = asked.map((hz) => Math.round(hz * 1_000_000) / 1_000_000);
+  return [...new Set(told)].filter((hz) => hz > 0).sort((a, b) => a - b);
 }

@@ -2,6 +2,7 @@ import type { Gadget, SnagRule } from '../gadget/index.ts';
 import { replay } from '../machine/index.ts';
 import { small, sounding } from '../test/soundCases.ts';
 import { effectKinds } from '../notes/index.ts';
+import { N05 } from './N05.snag.ts';
 import { N01 } from './N01.snag.ts';
 import { N02 } from './N02.snag.ts';
 
@@ -62,5 +63,23 @@ describe('a pitch outside what the sounder gives', () => {
     expect(N02.check(told('random(9)'), derived)).toEqual([]);
     // Told as that, and not as out of tune.
     expect(found(N01, 'Piezo tone 9000', small)).toEqual([]);
+  });
+});
+
+describe('how loud it is at an ear', () => {
+  const near = (nearCm: number) => N05.check(sounding('Piezo tone 440', null, { nearCm }), derived)[0];
+
+  it('falls by six decibels for twice the way, and is told from 85 on', () => {
+    // 85 dB at 10 cm.
+    expect(near(10)).toBeUndefined();
+    expect(near(40)).toBeUndefined();
+    expect(near(5)).toMatchObject({ level: 'note', values: { db: 91 } });
+    expect(near(1)).toMatchObject({ level: 'likely', values: { db: 105, farCm: 10 } });
+  });
+
+  it('says nothing of a sounder whose part has no such figure', () => {
+    const gadget = sounding('Piezo tone 440', null, { nearCm: 1 });
+    const other = { ...gadget, parts: gadget.parts.map((part) => ({ ...part, kind: 'light', figures: {} })) };
+    expect(N05.check(other, derived)).toEqual([]);
   });
 });

@@ -24,6 +24,8 @@ export const tone = outputDocument(
     turnUs: durationUsSchema(1_000),
     /** Steps of an octave, where notes are told by number: 69 is A4 in all of them. */
     perOctave: wholeSchema(limits.leastPerOctave, limits.mostPerOctave),
+    /** How near the nearest ear comes to it. */
+    nearCm: wholeSchema(1, 1_000, 'cm'),
   },
   {
     /** Length 0: until silenced or replaced. */
@@ -63,6 +65,7 @@ export const tone = outputDocument(
       takes: 'last',
       turnUs: 20_000,
       perOctave: 12,
+      nearCm: 40,
     }),
     check: (schema) =>
       schema.refine(({ lowHz, highHz }) => lowHz <= highHz, {

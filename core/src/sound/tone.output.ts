@@ -74,6 +74,8 @@ type Planned =
 export type PitchEntry = { lane: 'tone'; hz: number; divisor?: number };
 export type ToneEntry =
   | PitchEntry
+  /** It begins a tune, under this name; null: it goes on with none. */
+  | { lane: 'tune'; tuneId: string | null; name: string }
   /** A note of a tune begins that is not heard, since something else has the sounder. */
   | { lane: 'unheard'; note: number };
 export interface Prepared {
@@ -208,6 +210,7 @@ function counted(was: SoundingTone, music: Omit<Music, 'count'>): [SoundingTone,
 
 /** Another tune, or the same further on; it sounds, where nothing else does. */
 function withMusic(was: SoundingTone, music: Music | null, on: On): SoundingTone {
+  if (!music) tuneEnds(was, on);
   const now = { ...was, music };
   return isCovered(now) ? now : sound(now, musicHz(music, on), on);
 }
@@ -221,10 +224,16 @@ function beneath(was: SoundingTone, on: On): SoundingTone {
     : sound(was, musicHz(music, on), on);
 }
 
+/** It is told where one goes no further. */
+function tuneEnds({ music }: SoundingTone, on: On): void {
+  if (music) on.trace({ atUs: on.nowUs, lane: 'tune', id: on.id, tuneId: null, name: '' });
+}
+
 function perform(was: SoundingTone, order: OrderOf<'perform'>, on: On): SoundingTone {
   const { tuneId, voiceId } = order;
   const tune = on.prepared.tunes.get(tuneId);
   if (!tune) return was;
+  on.trace({ atUs: on.nowUs, lane: 'tune', id: on.id, tuneId, name: tune.name });
   const rate = rateOf(tune, heldTempo(order.bpm, tune.beatsPerMinute));
   const begun = {
     tuneId,
@@ -276,12 +285,14 @@ export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, Prepa
   apply(was, order, on) {
     switch (order.kind) {
       case 'silence':
+        tuneEnds(was, on);
         return sound({ ...was, held: [], music: null }, 0, on);
       case 'tune':
         return play(was, order.notes, on);
       case 'tone': {
         // What has no end takes the sounder for good.
         const endless = order.lengthUs === 0;
+        if (endless) tuneEnds(was, on);
         const now = sound(endless ? { ...was, music: null } : was, order.hz, on);
         if (endless) return now;
         on.plan(order.lengthUs, { order: now.order, notes: [] });
@@ -318,8 +329,9 @@ export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, Prepa
     return what.turn ? soundHeld(was, on) : play(was, what.notes, on);
   },
   isVoid,
-  powerOff({ hz }, on) {
-    if (hz > 0) on.trace({ atUs: on.nowUs, lane: 'tone', id: on.id, hz: 0 });
+  powerOff(was, on) {
+    tuneEnds(was, on);
+    if (was.hz > 0) on.trace({ atUs: on.nowUs, lane: 'tone', id: on.id, hz: 0 });
   },
   adopt: (was) => was,
   later: (was, byUs) =>
@@ -333,5 +345,7 @@ export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, Prepa
     now: ({ held }) => held.length > 0,
     names: { sing: ['key'] },
   },
-  look: ({ hz }) => hz,
+  // A tune is one sight, wherever it is just now.
+  look: (was) =>
+    was.music && !isCovered(was) ? { tune: was.music.tuneId, voice: was.music.voiceId } : was.hz,
 });

@@ -3,6 +3,7 @@ import { checkGadget } from '../snag/index.ts';
 import { state } from '../test/fixtures.ts';
 import { anyKey, doing, keyboard } from '../test/keyboard.ts';
 import { small, sounding } from '../test/soundCases.ts';
+import { notesInTurn, tuneOf } from '../test/tunes.ts';
 import { tuningsOf } from './tuning.ts';
 
 describe('what a sounder is told', () => {
@@ -26,6 +27,13 @@ describe('what a sounder is told', () => {
     expect(only!.pitches).toHaveLength(2);
   });
 
+  it('counts a pitch that is told as a note and as a number once', () => {
+    const gadget = sounding('Piezo tone 880; Piezo perform Storm', null, {}, [tuneOf([notesInTurn([[2, 81], [2, 69]])])]); // prettier-ignore
+    expect(tuningsOf(gadget)[0]!.pitches.map(({ hz }) => hz)).toEqual([440, 880]);
+    const worked = sounding('Piezo perform Storm by random(3)', null, {}, [tuneOf([notesInTurn([[2, 81]])])]);
+    expect(tuningsOf(worked)[0]!.pitches).toEqual([]);
+  });
+
   it('is exact where it is meant to be, and where no board is chosen', () => {
     for (const gadget of [
       sounding('Piezo tone 440', small, { pitched: 'exact' }),
@@ -46,7 +54,7 @@ describe('notes of keys', () => {
     id: 'v1', kind: 'table', name: 'notes', saved: null, columns: 2, numbers: [69, 255, 40, 72],
   }; // prettier-ignore
   const piezo = (perOctave: number): Tone => ({
-    id: 'o1', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000, pitched: 'exact', takes: 'last', turnUs: 20_000, perOctave,
+    id: 'o1', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000, pitched: 'exact', takes: 'last', turnUs: 20_000, perOctave, nearCm: 40,
   }); // prettier-ignore
   const singing = (row: string, by: string, perOctave = 12) => {
     const sing: Action = { kind: 'sing', outputId: 'o1', key: 'heard(0)', variableId: 'v1', row, by };

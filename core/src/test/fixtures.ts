@@ -191,6 +191,7 @@ export function pressToLight(patch: Partial<Button> = {}): Gadget {
         takes: 'last',
         turnUs: 20_000,
         perOctave: 12,
+        nearCm: 40,
       },
     ],
     flow: {

@@ -64,6 +64,18 @@ export const soundSnagCases: [string, string, Gadget, Partial<Snag>, boolean][] 
     false,
   ],
   [
+    'N05',
+    'a piezo at the ear',
+    sounding('Piezo tone 440', null, { nearCm: 2 }),
+    {
+      level: 'note',
+      place: { kind: 'part', id: 'p1' },
+      // 14 dB more than at five times the distance.
+      values: { name: 'Piezo', db: 99, nearCm: 2, loudDb: 85, harmsDb: 85, farCm: 10 },
+    },
+    false,
+  ],
+  [
     'N03',
     'a tune of two voices on a sounder that has one',
     // The bass begins under the melody and ends with it; its second note is heard alone.

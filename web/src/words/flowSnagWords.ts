@@ -157,6 +157,11 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
     say: (v) =>
       `${v.name} has ${v.voices} voices, and ${v.sounder} plays one at a time: ${v.unheard} of its ${v.notes} notes are never heard. In turns all of them are, roughly; or another sounder takes a voice.`,
   },
+  N05: {
+    title: 'Loud where an ear is near',
+    say: (v) =>
+      `${v.name} can be ${v.db}\u202fdB loud ${v.nearCm}\u202fcm away, where the nearest ear is: ${v.loudDb}\u202fdB at 10\u202fcm, as its part has it. From ${v.harmsDb}\u202fdB on hearing suffers where it lasts, and that of infants sooner; ${v.farCm}\u202fcm away it is no louder than that. Its maker’s paper and local rules come first.`,
+  },
   N06: {
     title: 'Tunes larger than the memory',
     say: (v) =>

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { signal } from '../../gadget/index.ts';
-import { aModule, count, definePart, ohms, powerEnds, supplied } from '../kind.ts';
+import { aModule, count, definePart, loudDb, ohms, powerEnds, supplied } from '../kind.ts';
 
 export const amplifierSpeaker = definePart({
   id: 'amplifier-speaker',
@@ -12,6 +12,7 @@ export const amplifierSpeaker = definePart({
     speakerOhms: ohms('Speaker'),
     leastOhms: ohms('Least load of the amplifier'),
     speakerMw: count('Speaker stands, mW', 10, 100_000),
+    loudDb,
   }),
   defaults: {
     supplyMinMv: 2_500,
@@ -21,6 +22,7 @@ export const amplifierSpeaker = definePart({
     speakerOhms: 8,
     leastOhms: 4,
     speakerMw: 2_000,
+    loudDb: 95,
   },
   priceCents: 420,
   plays: () => ['tone'],

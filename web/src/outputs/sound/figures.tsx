@@ -13,7 +13,7 @@ const takingWords = {
 const field = { label: '', unit: 'Hz', min: 1, max: 20_000, width: 110 } as const;
 
 export const tone: FiguresOf<'tone'> = ({
-  output: { name, lowHz, highHz, pitched, takes, turnUs },
+  output: { name, lowHz, highHz, pitched, takes, turnUs, nearCm },
   change,
 }) => (
   <>
@@ -44,6 +44,17 @@ export const tone: FiguresOf<'tone'> = ({
       data={takings.map((value) => ({ value, label: takingWords[value] }))}
       value={takes}
       choose={(chosen) => change({ takes: chosen })}
+    />
+    <span>nearest ear</span>
+    <NumberField
+      label=""
+      aria-label={`Nearest ear to ${name}`}
+      unit="cm"
+      width={94}
+      min={1}
+      max={1_000}
+      value={nearCm}
+      commit={(value) => change({ nearCm: value })}
     />
     {takes === 'turns' && (
       <TimeSlot

@@ -2,13 +2,27 @@ import { noteName, type EntryOf } from '@hum-lever/core';
 import { showHz } from '../../shared/units.ts';
 import { band, type ToldBy } from '../told.ts';
 
-export const tone: ToldBy<'tone' | 'unheard'> = {
-  tone: {
-    say: ({ hz }, name) => `${name}: ${showHz(hz)}.`,
-    strip: band<EntryOf<'tone'>, number>(
-      (_was, { hz }) => hz,
-      (hz) => ({ text: hz === 0 ? '' : `${hz} Hz`, dim: hz === 0 }),
-    ),
+/** What sounds, and of which tune. */
+interface Sounds {
+  hz: number;
+  tune: string;
+}
+
+const sounds = band<EntryOf<'tone' | 'tune'>, Sounds>(
+  (was = { hz: 0, tune: '' }, entry) =>
+    entry.lane === 'tone' ? { ...was, hz: entry.hz } : { ...was, tune: entry.name },
+  ({ hz, tune }) => ({
+    text: [...(hz === 0 ? [] : [`${hz} Hz`]), ...(tune === '' ? [] : [`“${tune}”`])].join(', '),
+    dim: hz === 0,
+  }),
+);
+
+export const tone: ToldBy<'tone' | 'tune' | 'unheard'> = {
+  tone: { say: ({ hz }, name) => `${name}: ${showHz(hz)}.`, strip: sounds },
+  tune: {
+    say: ({ tuneId, name: tune }, name) =>
+      tuneId === null ? `${name} is through with its tune.` : `${name} begins “${tune}”.`,
+    strip: sounds,
   },
   unheard: {
     say: ({ note }, name) =>

@@ -46,6 +46,13 @@ export function SoundPage() {
       ))}
       {(wires.length > 0 || gadget.neighbours.length > 0) && <Neighbours gadget={gadget} />}
       <FingerToSound gadget={gadget} />
+      {tunings.length > 0 && (
+        <p className={classes.soft}>
+          Loud sounds harm ears, those of infants first, and headphones bring them nearest: try new sounds
+          quietly and away from the ear. What the maker of the part and local rules say comes first; for
+          anything sold or used in public, ask those who are licensed to measure it.
+        </p>
+      )}
       <Heard />
     </SheetFrame>
   );
