@@ -136,7 +136,7 @@ try {
   await (await named('Ask')).click();
   await sleep(1_000);
   await shot('flow-ask');
-  await reed('sound');
+  await open('sound');
   await sleep(2_500);
   await shot('sound');
   await open('feel');

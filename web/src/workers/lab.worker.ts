@@ -127,9 +127,9 @@ const lab = {
     return printWav(renderMoments(moments, lengthUs + fadeUs, wavRate), wavRate);
   },
   /** A tune on its grid, once through, as all sounders that play it would give it. */
-  tuneWav(gadget: Gadget, tune: Tune): Uint8Array<ArrayBuffer> {
+  tuneWav(gadget: Gadget, tune: Tune, mostUs = Infinity): Uint8Array<ArrayBuffer> {
     const { moments, lengthUs } = tuneSounding(gadget, tune);
-    return printWav(renderMoments(moments, lengthUs + fadeUs, wavRate), wavRate);
+    return printWav(renderMoments(moments, Math.min(mostUs, lengthUs + fadeUs), wavRate), wavRate);
   },
   effectWav(gadget: Gadget, effect: SoundEffect): Uint8Array<ArrayBuffer> {
     const { moments, lengthUs } = effectSounding(gadget, effect);

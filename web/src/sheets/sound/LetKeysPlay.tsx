@@ -20,7 +20,7 @@ export function LetKeysPlay({ gadget, open }: { gadget: Gadget; open: boolean })
   if (!set || !output) return null;
   if (!isOpen)
     return (
-      <p className={classes.more}>
+      <p data-begin>
         <Button size="compact-sm" variant="default" onClick={() => setOpen(true)}>
           Let keys play notes
         </Button>

@@ -35,9 +35,11 @@ export function SoundPage() {
       {maps.map((map) => (
         <KeyMapPart key={map.rows.id} gadget={gadget} map={map} />
       ))}
-      <LetKeysPlay gadget={gadget} open={maps.length === 0} />
-      {tunings.length + gadget.tunes.length > 0 && <Tunes gadget={gadget} tunings={tunings} />}
-      {tunings.length + gadget.effects.length > 0 && <Effects gadget={gadget} />}
+      <div className={classes.begin}>
+        <LetKeysPlay gadget={gadget} open={maps.length === 0} />
+        {tunings.length + gadget.tunes.length > 0 && <Tunes gadget={gadget} tunings={tunings} />}
+        {tunings.length + gadget.effects.length > 0 && <Effects gadget={gadget} />}
+      </div>
       {tunings.map((tuning) => (
         <Sounders key={tuning.output.id} tuning={tuning} held={heldWords(held, tuning.output)} />
       ))}

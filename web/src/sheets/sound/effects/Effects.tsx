@@ -24,7 +24,11 @@ export function Effects({ gadget }: { gadget: Gadget }) {
     setRefused(edit({ name: 'addEffect', args: [{ ...effectKinds[kind], name }] }));
   };
   return (
-    <section aria-label="Effects" className={classes.place}>
+    <section
+      aria-label="Effects"
+      className={effects.length > 0 ? classes.place : ''}
+      data-begin={effects.length === 0 || undefined}
+    >
       {effects.length > 0 && (
         <ul className={classes.effects}>
           {effects.map((effect) => (

@@ -49,7 +49,8 @@ export function OneTune({
   const { id, className } = usePlace(tune.id);
   const [refused, setRefused] = useState<string | null>(null);
   const [chosen, setChosen] = useState<{ voiceId: string; index: number } | null>(null);
-  const hearing = useHearing(tune, () => lab().tuneWav(gadget, tune));
+  // Of a long one, as much as anybody listens to.
+  const hearing = useHearing(tune, () => lab().tuneWav(gadget, tune, longestWavUs));
   const head = useRef<HTMLDivElement>(null);
   const steps = stepsOf(tune);
   const { ref: room, width } = useElementSize();
@@ -73,12 +74,7 @@ export function OneTune({
     <section id={id} className={`${classes.tune} ${className ?? ''}`} aria-label={`Tune ${tune.name}`}>
       <div className={classes.head}>
         <h2>{tune.name}</h2>
-        <Button
-          size="compact-sm"
-          variant="default"
-          disabled={lengthUs > longestWavUs}
-          onClick={hearing.sounding ? hearing.stop : hearing.hear}
-        >
+        <Button size="compact-sm" variant="default" onClick={hearing.sounding ? hearing.stop : hearing.hear}>
           {hearing.sounding ? 'Stop it' : 'Hear it'}
         </Button>
         <Menu position="bottom-end">
@@ -271,7 +267,7 @@ function Voice({
         <TextField
           size="xs"
           autoFocus
-          classNames={{ input: 'number' }}
+          classNames={{ root: classes.text!, input: 'number' }}
           aria-label={`Notes of ${voice.name} as text`}
           description="C4 a step, C4:2 two, - a rest; C4:4~30 trembles, C4:4/1 slides in over one step, C4:4+4+7 is broken."
           value={showVoice(voice.notes)}

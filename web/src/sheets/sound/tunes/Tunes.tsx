@@ -27,11 +27,11 @@ export function Tunes({ gadget, tunings }: { gadget: Gadget; tunings: readonly T
     );
   };
   return (
-    <section aria-label="Tunes">
+    <section aria-label="Tunes" data-begin={tunes.length === 0 || undefined}>
       {tunes.map((tune) => (
         <OneTune key={tune.id} gadget={gadget} tune={tune} tunings={tunings} />
       ))}
-      <Group gap={8} className={classes.more!}>
+      <Group gap={8} className={tunes.length > 0 ? classes.more! : ''}>
         <Button size="compact-sm" variant="default" onClick={write} disabled={tunes.length >= limits.tunes}>
           Write a tune
         </Button>
