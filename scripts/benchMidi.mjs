@@ -131,4 +131,70 @@ export async function midiRows(row) {
     '≥ 100 ×',
     `${Math.round(rendering)} ms`,
   );
+
+  await tuneRow(row);
+}
+
+/** An hour of a tune that comes again, three voices in turns with all that notes do, on one sounder. */
+async function tuneRow(row) {
+  const { emptyGadget, freshOutput, blankState } = await import('../core/dist/gadget/index.js');
+  const { Machine } = await import('../core/dist/machine/index.js');
+  const ornaments = [
+    null,
+    { kind: 'vibrato', cents: 40 },
+    { kind: 'slide', steps: 1 },
+    { kind: 'arpeggio', above: [4, 7] },
+  ];
+  const voices = [0, 1, 2].map((v) => ({
+    id: `h${v + 1}`,
+    name: `Voice ${v + 1}`,
+    notes: Array.from({ length: 64 }, (_, n) => ({
+      at: 4 * n + v,
+      steps: 3,
+      note: 48 + 12 * v + ((n * 5) % 12),
+      ornament: ornaments[(n + v) % 4],
+    })),
+  }));
+  const tune = {
+    id: 'a1',
+    name: 'Storm',
+    beatsPerMinute: 120,
+    stepsPerBeat: 4,
+    swingPercent: 58,
+    heldPercent: 90,
+    sections: [{ name: 'All', steps: 260, times: 1 }],
+    againFrom: 0,
+    voices,
+  };
+  const empty = emptyGadget('Tune');
+  const told = { kind: 'perform', outputId: 'o1', tuneId: 'a1', voiceId: null, by: '0', bpm: '0' };
+  const gadget = {
+    ...empty,
+    outputs: [{ ...freshOutput('tone', {}), id: 'o1', name: 'Piezo', takes: 'turns' }],
+    parts: [],
+    tunes: [tune],
+    flow: {
+      ...empty.flow,
+      initialId: 's1',
+      states: [{ ...blankState(), id: 's1', name: 'Playing', entry: [told] }],
+    },
+  };
+  const hourUs = 3_600_000_000;
+  const [playing] = inTurn(
+    () => {
+      const machine = new Machine(gadget, 1);
+      for (let minute = 1; minute <= 60; minute += 1) {
+        machine.advanceTo((hourUs / 60) * minute);
+        machine.takeTrace();
+      }
+    },
+    () => undefined,
+    3,
+  );
+  row(
+    'an hour of a tune: three voices in turns, slides, vibrato and broken chords, fifty pitches a second',
+    `${Math.round(hourUs / 1_000 / playing).toLocaleString('en')} × real time`,
+    '',
+    `${Math.round(playing)} ms`,
+  );
 }

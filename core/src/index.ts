@@ -143,6 +143,7 @@ export {
   type Page,
   type Frame,
   type Picture,
+  bytesEach,
   effectCurves,
   neighbourKinds,
   type Neighbour,

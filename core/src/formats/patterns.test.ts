@@ -13,10 +13,10 @@ const names = readdirSync(folder)
   .sort();
 
 describe('what a gadget can be begun from', () => {
-  it('is eight small gadgets, each with its own name and a purpose', () => {
-    expect(names).toHaveLength(8);
+  it('is nine small gadgets, each with its own name and a purpose', () => {
+    expect(names).toHaveLength(9);
     const gadgets = names.map((name) => JSON.parse(text(`${name}.json`)) as { name: string });
-    expect(new Set(gadgets.map(({ name }) => name)).size).toBe(8);
+    expect(new Set(gadgets.map(({ name }) => name)).size).toBe(9);
   });
 
   it.each(names)(

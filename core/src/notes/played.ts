@@ -36,8 +36,8 @@ export interface PlayedTune {
   length: number;
   /** Where it goes on at its end; null: it ends. */
   againFrom: number | null;
-  /** Sections as they are played: the step of the grid that each begins with, its steps, and where, in parts. */
-  passes: readonly { from: number; steps: number; parts: number }[];
+  /** Sections as they are played: where each begins on the grid, and where as it is played, in steps. */
+  passes: readonly { from: number; steps: number; at: number }[];
 }
 
 const known = new WeakMap<Tune, PlayedTune>();
@@ -57,7 +57,6 @@ export const partsAt = (step: number, swingPercent: number): number =>
   2 * stepParts * Math.floor(step / 2) + (step % 2) * ((2 * stepParts * swingPercent) / 100);
 
 function playOut({ stepsPerBeat, swingPercent, heldPercent, sections, againFrom, voices }: Tune): PlayedTune {
-  /** Sections as they are played: where each begins on the grid, and where as it is played, in steps. */
   const passes: { from: number; steps: number; at: number }[] = [];
   const begins: number[] = [];
   let [from, at] = [0, 0];
@@ -87,7 +86,7 @@ function playOut({ stepsPerBeat, swingPercent, heldPercent, sections, againFrom,
     return { id, name, notes: played };
   });
   return {
-    passes: passes.map((pass) => ({ from: pass.from, steps: pass.steps, parts: parts(pass.at) })),
+    passes,
     stepsPerBeat,
     voices: playedVoices,
     length: parts(at),
@@ -219,15 +218,22 @@ function pitchOf({ note, ornament, before }: PlayedNote, into: number, turn: num
 export const rateOf = ({ stepsPerBeat }: Pick<Tune, 'stepsPerBeat'>, beatsPerMinute: number): number =>
   beatsPerMinute * stepsPerBeat;
 
+/** Steps that have been played by then, with what is between. The other way round than `partsAt`. */
+function stepsBy(parts: number, swingPercent: number): number {
+  const first = (2 * stepParts * swingPercent) / 100;
+  const pair = Math.floor(parts / (2 * stepParts));
+  const into = parts - pair * 2 * stepParts;
+  return 2 * pair + (into < first ? into / first : 1 + (into - first) / (2 * stepParts - first));
+}
+
 /** Where on the grid a tune is that is played once through. @returns steps, with what is between; null: it is over */
 export function gridAt(tune: Tune, us: number): number | null {
   const { passes, length } = playedTune(tune);
   const parts = partsOfUs(us, rateOf(tune, tune.beatsPerMinute));
   if (parts >= length) return null;
-  const n = passes.findLastIndex((pass) => pass.parts <= parts);
-  const pass = passes[n]!;
-  const whole = (passes[n + 1]?.parts ?? length) - pass.parts;
-  return pass.from + ((parts - pass.parts) * pass.steps) / whole;
+  const steps = stepsBy(parts, tune.swingPercent);
+  const pass = passes.findLast(({ at }) => at <= steps)!;
+  return pass.from + steps - pass.at;
 }
 
 /** How long a tune is, all sections as often as they are played, once. @returns whole µs */

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { wholeSchema } from '../gadget/index.ts';
 import { comparisons, compares, defineExpectation } from '../output/index.ts';
-import type { PitchEntry } from './tone.output.ts';
+import type { PitchEntry } from './sounding.ts';
 
 /** 0: silent. */
 export const tone = defineExpectation<PitchEntry>()({

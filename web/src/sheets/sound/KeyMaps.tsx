@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 import {
+  bytesEach,
   chordOf,
   noNote,
   noteName,
@@ -18,6 +19,8 @@ import { FillForm } from './FillForm.tsx';
 import classes from './Sound.module.css';
 
 type Table = Extract<Variable, { kind: 'table' }>;
+/** What changes while it runs is kept as wide as any number of the flow. */
+const changingBytes = 4;
 /** Notes of a row as they are typed. */
 const written = (notes: readonly number[]) => notes.map(noteName).join(' ');
 
@@ -37,7 +40,7 @@ export function KeyMapPart({ gadget, map }: { gadget: Gadget; map: KeyMap }) {
       <h2>{rows.name}</h2>
       <p>
         {count(howMany, 'row')}, {count(columns, 'note')} in each at most, played on {outputs.join(' and ')};{' '}
-        {showBytes(howMany * columns)}{' '}
+        {showBytes(howMany * columns * (rows.kind === 'table' ? bytesEach(rows) : changingBytes))}{' '}
         {rows.kind === 'table' ? 'of the program' : 'that change while it runs'}.{' '}
         {rows.kind === 'table' && (
           <Button size="compact-xs" variant="subtle" onClick={() => setFilling(!filling)}>

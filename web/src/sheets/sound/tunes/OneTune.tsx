@@ -4,33 +4,26 @@ import { IconDots } from '@tabler/icons-react';
 import {
   gridAt,
   limits,
-  noteHz,
   performedFile,
   performedIn,
-  readVoice,
-  showVoice,
   stepsOf,
-  tuned,
   tuneLengthUs,
   tuneMemory,
   writeMidiFile,
   type Gadget,
-  type TuneVoice,
   type Tune,
   type TuneEncoding,
-  type TuneNote,
   type Tuning,
 } from '@hum-lever/core';
 import { useEffect, useRef, useState } from 'react';
 import { edit } from '../../../client/index.ts';
-import { count, saveFile, showBytes, showDuration, TextField, usePlace } from '../../../shared/index.ts';
+import { count, saveFile, showBytes, showDuration, usePlace } from '../../../shared/index.ts';
 import { lab } from '../../../workers/index.ts';
 import { PlaceLink } from '../PlaceLink.tsx';
-import { NoteSentence } from './NoteSentence.tsx';
 import { PlayOn } from './PlayOn.tsx';
 import { Sections, TuneSentence } from './TuneSentence.tsx';
 import { longestWavUs, useHearing } from '../useHearing.ts';
-import { VoiceLane } from './VoiceLane.tsx';
+import { Voice } from './Voice.tsx';
 import classes from './Tunes.module.css';
 
 /** Steps narrower than this are not told apart, px; wider ones would make a short tune as wide as a long one. */
@@ -200,94 +193,4 @@ function usePlayhead(
       if (element) element.hidden = true;
     };
   }, [on, line]);
-}
-
-function Voice({
-  tune,
-  voice,
-  steps,
-  stepPx,
-  sounder,
-  chosen,
-  choose,
-  put,
-  remove,
-}: {
-  tune: Tune;
-  voice: TuneVoice;
-  steps: number;
-  stepPx: number;
-  sounder: Tuning | undefined;
-  chosen: number | null;
-  choose: (index: number | null) => void;
-  put: (patch: Partial<TuneVoice>) => string | null;
-  remove: () => void;
-}) {
-  const [writing, setWriting] = useState(false);
-  const tunedTo = (note: number) =>
-    sounder
-      ? tuned(sounder.output, sounder.clocked, noteHz(note, sounder.output.perOctave))
-      : { hz: 1, heldHz: 1, setting: null, givesHz: 1, cents: 0 };
-  const note = chosen === null ? undefined : voice.notes[chosen];
-  const change = (patch: Partial<TuneNote>) =>
-    put({ notes: voice.notes.map((one, n) => (n === chosen ? { ...one, ...patch } : one)) });
-  const takeOut = () => {
-    put({ notes: voice.notes.filter((_, n) => n !== chosen) });
-    choose(null);
-  };
-  return (
-    <div className={classes.voice} role="group" aria-label={`Voice ${voice.name}`}>
-      <div className={classes.voiceHead}>
-        {writing ? (
-          <TextField
-            size="xs"
-            aria-label="Name of the voice"
-            value={voice.name}
-            commit={(typed) => put({ name: typed.trim() })}
-          />
-        ) : (
-          <span>{voice.name}</span>
-        )}
-        <Button
-          size="compact-xs"
-          variant="subtle"
-          aria-expanded={writing}
-          aria-label={writing ? `Leave ${voice.name}` : `Write ${voice.name}`}
-          onClick={() => setWriting(!writing)}
-        >
-          {writing ? 'Leave it' : 'Write it'}
-        </Button>
-        {writing && (
-          <Button size="compact-xs" variant="subtle" onClick={remove}>
-            Take the voice out
-          </Button>
-        )}
-      </div>
-      {writing && (
-        <TextField
-          size="xs"
-          autoFocus
-          classNames={{ root: classes.text!, input: 'number' }}
-          aria-label={`Notes of ${voice.name} as text`}
-          description="C4 a step, C4:2 two, - a rest; C4:4~30 trembles, C4:4/1 slides in over one step, C4:4+4+7 is broken."
-          value={showVoice(voice.notes)}
-          commit={(typed) => {
-            const read = readVoice(typed, steps);
-            return read.outcome === 'read' ? put({ notes: read.notes }) : read.message;
-          }}
-        />
-      )}
-      <VoiceLane
-        tune={tune}
-        voice={voice}
-        steps={steps}
-        stepPx={stepPx}
-        tunedTo={tunedTo}
-        selected={chosen}
-        select={choose}
-        put={(notes) => void put({ notes })}
-      />
-      {note && <NoteSentence note={note} put={change} remove={takeOut} />}
-    </div>
-  );
 }
