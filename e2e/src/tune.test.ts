@@ -43,6 +43,12 @@ describe('a tune, from nothing', () => {
     await bench.fill(await bench.label('Beats a minute', '[aria-label="Tune Tune 1"]'), '1000000', Key.ENTER);
     await bench.shows('expected at most 600 beats a minute');
     await bench.fill(await bench.label('Beats a minute', '[aria-label="Tune Tune 1"]'), '240', Key.ENTER);
+    // What does not fit is said once, where it is typed.
+    await bench.fill(await bench.label('Steps of section 1'), '4', Key.ENTER);
+    await bench.shows('expected a note that ends within 4 steps, got one to step 8');
+    const said = (await bench.text('[aria-label="Tune Tune 1"]')).split('ends within 4 steps').length - 1;
+    expect(said).toBe(1);
+    await bench.fill(await bench.label('Steps of section 1'), '32', Key.ENTER);
     await bench.shows('3 notes, 2 s once through; 22 bytes of the program');
     await bench.click('Play it there');
     await bench.shows('Played on “Piezo sounder” in');

@@ -112,7 +112,11 @@ export function OneTune({
       <p>
         <TuneSentence tune={tune} put={(patch) => edit({ name: 'changeTune', args: [tune.id, patch] })} />
       </p>
-      <Sections tune={tune} put={(patch) => run({ name: 'changeTune', args: [tune.id, patch] })} />
+      <Sections
+        tune={tune}
+        put={(patch) => edit({ name: 'changeTune', args: [tune.id, patch] })}
+        run={(patch) => run({ name: 'changeTune', args: [tune.id, patch] })}
+      />
       <div ref={room} className={classes.voices}>
         <div ref={head} className={classes.playhead} hidden />
         {tune.voices.map((voice) => (
@@ -125,7 +129,8 @@ export function OneTune({
             sounder={sounder}
             chosen={chosen?.voiceId === voice.id ? chosen.index : null}
             choose={(index) => setChosen(index === null ? null : { voiceId: voice.id, index })}
-            put={(patch) => run({ name: 'changeVoice', args: [voice.id, patch] })}
+            put={(patch) => edit({ name: 'changeVoice', args: [voice.id, patch] })}
+            run={(patch) => run({ name: 'changeVoice', args: [voice.id, patch] })}
             remove={() => run({ name: 'removeVoice', args: [voice.id] })}
           />
         ))}

@@ -75,13 +75,17 @@ export function TuneSentence({ tune, put }: { tune: Tune; put: Put }) {
   );
 }
 
-/** Its sections, one after the other. */
-export function Sections({ tune, put }: { tune: Tune; put: Put }) {
+/**
+ * Its sections, one after the other.
+ * @param put for what is typed, which says itself why it was refused
+ * @param run for what is pressed: whoever gave it says so
+ */
+export function Sections({ tune, put, run }: { tune: Tune; put: Put; run: Put }) {
   const { sections } = tune;
   const change = (index: number, patch: Partial<Tune['sections'][number]>) =>
     put({ sections: sections.map((one, n) => (n === index ? { ...one, ...patch } : one)) });
   const without = (index: number) =>
-    put({
+    run({
       sections: sections.filter((_, n) => n !== index),
       // What it goes on with is the same section as before, or the end.
       againFrom:
@@ -139,7 +143,7 @@ export function Sections({ tune, put }: { tune: Tune; put: Put }) {
             size="compact-xs"
             variant="subtle"
             onClick={() =>
-              put({
+              run({
                 sections: [
                   ...sections,
                   { name: `Part ${sections.length + 1}`, steps: sections.at(-1)!.steps, times: 1 },

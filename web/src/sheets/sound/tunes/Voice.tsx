@@ -25,6 +25,7 @@ export function Voice({
   chosen,
   choose,
   put,
+  run,
   remove,
 }: {
   tune: Tune;
@@ -34,7 +35,10 @@ export function Voice({
   sounder: Tuning | undefined;
   chosen: number | null;
   choose: (index: number | null) => void;
+  /** For what is typed, which says itself why it was refused. */
   put: (patch: Partial<TuneVoice>) => string | null;
+  /** For what is done by hand: whoever gave it says so. */
+  run: (patch: Partial<TuneVoice>) => string | null;
   remove: () => void;
 }) {
   const [writing, setWriting] = useState(false);
@@ -46,7 +50,7 @@ export function Voice({
   const change = (patch: Partial<TuneNote>) =>
     put({ notes: voice.notes.map((one, n) => (n === chosen ? { ...one, ...patch } : one)) });
   const takeOut = () => {
-    put({ notes: voice.notes.filter((_, n) => n !== chosen) });
+    run({ notes: voice.notes.filter((_, n) => n !== chosen) });
     choose(null);
   };
   return (
@@ -99,7 +103,7 @@ export function Voice({
         tunedTo={tunedTo}
         selected={chosen}
         select={choose}
-        put={(notes) => void put({ notes })}
+        put={(notes) => void run({ notes })}
       />
       {note && <NoteSentence note={note} put={change} remove={takeOut} />}
     </div>
