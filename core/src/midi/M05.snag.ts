@@ -1,5 +1,5 @@
 import type { Gadget, Neighbour, Snag, SnagRule } from '../gadget/index.ts';
-import { isOn, toldTo, waitedFor, type Used } from './chain.ts';
+import { isOn, standingAt, toldTo, waitedFor, type Used } from './chain.ts';
 
 /** The first of these whose channel is right, and that nobody on it takes; what those on it take instead. */
 function misfit(used: readonly Used[], there: readonly Neighbour[]) {
@@ -37,12 +37,10 @@ export const M05: SnagRule = {
   id: 'M05',
   check(gadget: Gadget): Snag[] {
     const out = gadget.outputs.flatMap(({ id, name, kind }): Snag[] => {
-      const there = gadget.neighbours.filter(({ outputId }) => outputId === id);
-      const found = kind === 'midi' ? misfit(toldTo(gadget, id), there) : null;
+      const found = kind === 'midi' ? misfit(toldTo(gadget, id), standingAt(gadget, id)) : null;
       return found ? [snagOf('out', name, found)] : [];
     });
-    const senders = gadget.neighbours.filter(({ outputId }) => outputId === null);
-    const found = misfit(waitedFor(gadget), senders);
+    const found = misfit(waitedFor(gadget), standingAt(gadget, null));
     return found ? [...out, snagOf('in', '', found)] : out;
   },
 };

@@ -15,14 +15,20 @@ export const kindOf = (message: MidiMessage): NeighbourKind =>
 export const isOn = ({ channels }: Neighbour, channel: number): boolean =>
   channels.length === 0 || channels.includes(channel);
 
+/** What hears an output; of null, what sends to the gadget. */
+export const standingAt = (
+  { neighbours }: Pick<Gadget, 'neighbours'>,
+  outputId: string | null,
+): Neighbour[] => neighbours.filter((one) => one.outputId === outputId);
+
 /** Whether anything at an output hears that; where nothing is said of what stands there, everything is heard. */
 export function isHeardAt(
-  { neighbours }: Pick<Gadget, 'neighbours'>,
+  gadget: Pick<Gadget, 'neighbours'>,
   outputId: string,
   channel: number,
   kind: NeighbourKind,
 ): boolean {
-  const there = neighbours.filter((one) => one.outputId === outputId);
+  const there = standingAt(gadget, outputId);
   return there.length === 0 || there.some((one) => isOn(one, channel) && one.kinds.includes(kind));
 }
 

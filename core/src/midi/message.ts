@@ -40,6 +40,9 @@ const kinds = new Map(
   Object.entries(statuses).map(([message, status]) => [status >> 4, message as MidiMessage]),
 );
 
+/** Channel of drums, which have no pitch. Source: General MIDI. */
+export const drumChannel = 10;
+
 /** What kind of message begins with that byte; undefined: none of a channel. */
 export const kindOfStatus = (byte: number): MidiMessage | undefined => kinds.get(byte >> 4);
 

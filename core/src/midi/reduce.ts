@@ -1,8 +1,6 @@
 import { limits } from '../gadget/index.ts';
 import type { FileNote } from './fileNotes.ts';
-
-/** Channel of drums, which have no pitch. Source: General MIDI. */
-const drums = 10;
+import { drumChannel } from './message.ts';
 
 /** So many notes of a piece are looked at: half an hour of a quick one. */
 const mostLooked = 20_000;
@@ -32,7 +30,7 @@ export function reduceNotes(
   voices: number,
   mostNotes: number = limits.tuneNotes,
 ): Reduced {
-  const all = played.filter(({ channel }) => channel !== drums);
+  const all = played.filter(({ channel }) => channel !== drumChannel);
   const pitched = all.slice(0, mostLooked);
   const heard = pitched.map(() => 0);
   const lines = Array.from({ length: voices }, () => [] as { from: number; to: number; which: number }[]);

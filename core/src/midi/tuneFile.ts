@@ -1,8 +1,9 @@
 import type { Note, Tune } from '../gadget/index.ts';
 import { exactLn } from '../kernel/index.ts';
-import { playedTune, stepParts, type PlayedNote } from '../notes/index.ts';
+import { notesIn, playedTune, stepParts } from '../notes/index.ts';
+import { isKeyOrNote } from '../output/index.ts';
 import type { FileEvent, MidiFile } from './file.ts';
-import { messageBytes } from './message.ts';
+import { drumChannel, messageBytes } from './message.ts';
 import { freshChannel } from './receiver.ts';
 
 /** A tick is a millisecond: five hundred to a quarter note of half a second, 120 a minute. */
@@ -53,8 +54,6 @@ export function tuneFile(notes: readonly Note[]): MidiFile {
 
 /** Ticks of a beat: what musicians' programs divide it into as well, fine enough for any swing. */
 const ticksInBeat = 960;
-/** Channel of drums, which no voice of a tune is. Source: General MIDI. */
-const drums = 10;
 
 /**
  * A tune on its grid, once through, as a file of format 1: its tempo, and a track for each voice on a channel of its
@@ -65,10 +64,11 @@ export function performedFile(tune: Tune): MidiFile {
   const ticks = (parts: number) => Math.round((parts * ticksInBeat) / (stepParts * tune.stepsPerBeat));
   const end = ticks(played.length);
   const tracks = played.voices.map(({ name, notes }, voice): FileEvent[] => {
-    const channel = voice + 1 < drums ? voice + 1 : voice + 2;
+    // Drums have a channel that no voice of a tune is on.
+    const channel = voice + 1 < drumChannel ? voice + 1 : voice + 2;
     const said = notes
       .flatMap(({ from, to, ...one }) =>
-        sounding(one).flatMap((note) => [
+        [...new Set(notesIn(one))].filter(isKeyOrNote).flatMap((note) => [
           { tick: ticks(from), bytes: messageBytes('noteOn', channel, note, velocity) },
           { tick: Math.max(ticks(from) + 1, ticks(to)), bytes: messageBytes('noteOff', channel, note, 0) },
         ]),
@@ -99,9 +99,3 @@ const nameEvent = (name: string): FileEvent => ({
   type: 0x03,
   data: utf8(name),
 });
-
-/** Notes of MIDI that a note of a tune is. */
-const sounding = ({ note, ornament }: Pick<PlayedNote, 'note' | 'ornament'>): number[] =>
-  ornament?.kind === 'arpeggio'
-    ? [...new Set([note, ...ornament.above.map((up) => note + up)])].filter((one) => one >= 0 && one <= 127)
-    : [note];

@@ -25,7 +25,7 @@ export {
   type PlayedTune,
   type Playing,
 } from './played.ts';
-export { performedIn, performedNotes, tunesPerformed, type Performed } from './performed.ts';
+export { notesIn, performedIn, performedNotes, tunesPerformed, type Performed } from './performed.ts';
 export { readVoice, showVoice, type VoiceRead } from './voiceText.ts';
 export { tuneEncodings, tuneMemory, type TuneEncoding, type TuneMemory } from './tuneMemory.ts';
 export { rowsTold, type RowsTold } from './rowsTold.ts';

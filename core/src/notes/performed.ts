@@ -4,6 +4,7 @@ import {
   type OutputActionOf,
   type PlacedActions,
   type Tune,
+  type TuneNote,
 } from '../gadget/index.ts';
 import { plainNumber } from './rowsTold.ts';
 
@@ -27,6 +28,10 @@ export function performedIn({ tunes, flow }: Pick<Gadget, 'tunes' | 'flow'>): Pe
   );
 }
 
+/** All notes that one of a tune is: of a broken chord each. */
+export const notesIn = ({ note, ornament }: Pick<TuneNote, 'note' | 'ornament'>): number[] =>
+  ornament?.kind === 'arpeggio' ? [note, ...ornament.above.map((up) => note + up)] : [note];
+
 /** Notes that playing it asks for, each once, broken chords included; none where how far it is moved is worked out. */
 export function performedNotes(
   { tunes }: Pick<Gadget, 'tunes'>,
@@ -38,9 +43,7 @@ export function performedNotes(
   const notes = tune.voices
     .filter(({ id }) => voiceId === null || id === voiceId)
     .flatMap((voice) => voice.notes)
-    .flatMap(({ note, ornament }) =>
-      ornament?.kind === 'arpeggio' ? [note, ...ornament.above.map((up) => note + up)] : [note],
-    );
+    .flatMap(notesIn);
   return [...new Set(notes)].map((note) => note + moved);
 }
 

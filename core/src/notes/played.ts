@@ -30,7 +30,6 @@ export interface PlayedVoice {
 
 /** A tune with its sections played out, one after the other, each so many times. */
 export interface PlayedTune {
-  stepsPerBeat: number;
   voices: readonly PlayedVoice[];
   /** In parts. */
   length: number;
@@ -56,7 +55,7 @@ export function playedTune(tune: Tune): PlayedTune {
 export const partsAt = (step: number, swingPercent: number): number =>
   2 * stepParts * Math.floor(step / 2) + (step % 2) * ((2 * stepParts * swingPercent) / 100);
 
-function playOut({ stepsPerBeat, swingPercent, heldPercent, sections, againFrom, voices }: Tune): PlayedTune {
+function playOut({ swingPercent, heldPercent, sections, againFrom, voices }: Tune): PlayedTune {
   const passes: { from: number; steps: number; at: number }[] = [];
   const begins: number[] = [];
   let [from, at] = [0, 0];
@@ -87,7 +86,6 @@ function playOut({ stepsPerBeat, swingPercent, heldPercent, sections, againFrom,
   });
   return {
     passes,
-    stepsPerBeat,
     voices: playedVoices,
     length: parts(at),
     againFrom: againFrom === null ? null : parts(begins[againFrom]!),

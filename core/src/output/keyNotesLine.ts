@@ -21,7 +21,9 @@ export function keyNotes(line: Reader): KeyNotes {
   return { key, variableId, row, by: line.word('by') ? line.expression() : '0' };
 }
 
+/** How far something is moved; nothing where it is not. */
+export const showMoved = (by: string, write: LineWriter): string =>
+  by.trim() === '0' ? '' : ` by ${write.expression(by)}`;
+
 export const showKeyNotes = ({ key, variableId, row, by }: KeyNotes, write: LineWriter): string =>
-  `${write.expression(key)}, ${write.variable(variableId)}[${write.expression(row)}]${
-    by.trim() === '0' ? '' : ` by ${write.expression(by)}`
-  }`;
+  `${write.expression(key)}, ${write.variable(variableId)}[${write.expression(row)}]${showMoved(by, write)}`;

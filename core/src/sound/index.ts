@@ -1,12 +1,5 @@
 export { renderMoments, Synth, type Moment, type Sounding, type Voice } from './synth.ts';
-export {
-  effectMoments,
-  effectSounding,
-  performedMoments,
-  sounderVoice,
-  tuneMoments,
-  tuneSounding,
-} from './tuneMoments.ts';
+export { effectSounding, performedMoments, sounderVoice, tuneMoments, tuneSounding } from './tuneMoments.ts';
 export type { Wave } from './waves.ts';
 export { soundedHz } from './pitch.ts';
 export {

@@ -1,10 +1,6 @@
-import { keyNotes, showKeyNotes } from '../output/keyNotesLine.ts';
-import { defineLine, type LineWriter } from '../flow/line/outputLine.ts';
+import { keyNotes, showKeyNotes, showMoved } from '../output/keyNotesLine.ts';
+import { defineLine } from '../flow/line/outputLine.ts';
 import type { Note } from './tone.document.ts';
-
-/** How far it is moved; nothing where it is not. */
-const moved = (by: string, write: LineWriter): string =>
-  by.trim() === '0' ? '' : ` by ${write.expression(by)}`;
 
 export const tone = defineLine<'tone'>({
   kind: 'tone',
@@ -60,14 +56,14 @@ export const tone = defineLine<'tone'>({
       case 'finish':
         return action.kind;
       case 'effect':
-        return `effect ${write.effect(action.effectId)}${moved(action.byCents, write)}`;
+        return `effect ${write.effect(action.effectId)}${showMoved(action.byCents, write)}`;
       case 'perform': {
         const voice = action.voiceId === null ? '' : ` voice ${write.voice(action.voiceId)}`;
         const at = action.bpm.trim() === '0' ? '' : ` at ${write.expression(action.bpm)}`;
-        return `perform ${write.tune(action.tuneId)}${voice}${moved(action.by, write)}${at}`;
+        return `perform ${write.tune(action.tuneId)}${voice}${showMoved(action.by, write)}${at}`;
       }
       case 'pace':
-        return `pace ${write.expression(action.bpm)}${moved(action.by, write)}`;
+        return `pace ${write.expression(action.bpm)}${showMoved(action.by, write)}`;
       case 'sing':
         return `sing ${showKeyNotes(action, write)}`;
       case 'hush':

@@ -1,4 +1,4 @@
-import type { Note, OutputActionOf } from '../gadget/index.ts';
+import type { ActionKindOf, Note, OutputActionOf } from '../gadget/index.ts';
 import type { OrderOf } from '../flow/index.ts';
 import {
   defineOutput,
@@ -57,9 +57,9 @@ function withHeld(was: SoundingTone, held: HeldKeys, on: On): SoundingTone {
   return inTurns ? now : soundHeld(now, on);
 }
 
-type Sung = OrderOf<'sing' | 'hush' | 'silence' | 'tone' | 'tune' | 'effect' | 'perform' | 'pace' | 'finish'>;
+type Sung = ActionKindOf<'tone'>;
 /** Notes that keys hold are let go by them, or by silence. */
-function heldBy(said: Sung | OutputActionOf<Sung['kind']>): Holding | null {
+function heldBy(said: OrderOf<Sung> | OutputActionOf<Sung>): Holding | null {
   const what = 'keys';
   if (said.kind === 'sing') return { what, which: Number(said.key), how: 'begins' };
   if (said.kind === 'hush') return { what, which: Number(said.key), how: 'ends' };

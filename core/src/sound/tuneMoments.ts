@@ -38,25 +38,15 @@ export function tuneMoments(
   return { moments: [...moments, { atUs: lengthUs, sounding: {} }], lengthUs };
 }
 
-/** What of an effect sounds when. */
-export function effectMoments(
-  output: Tone,
-  clocked: Clocked | null,
-  effect: SoundEffect,
-): { moments: Moment[]; lengthUs: number } {
+/** What of an effect sounds when, as the first sounder gives it; where there is none, just its pitches. */
+export function effectSounding(gadget: Gadget, effect: SoundEffect): { moments: Moment[]; lengthUs: number } {
+  const output = firstSounder(gadget);
+  const clocked = clockedFor(gadget, output);
   const moments = effectPitches(effect, 0).map((hz, frame): Moment => {
     const { givesHz } = tuned(output, clocked, hz);
     return { atUs: frame * effectFrameUs, sounding: { tone: sounderVoice(givesHz) } };
   });
   return { moments: [...moments, { atUs: effect.lengthUs, sounding: {} }], lengthUs: effect.lengthUs };
-}
-
-/** The same as the first sounder gives it; where there is none, just its pitches. */
-export function effectSounding(gadget: Gadget, effect: SoundEffect) {
-  const output = gadget.outputs.find((one): one is Tone => one.kind === 'tone');
-  return output
-    ? effectMoments(output, clockedFor(gadget, output), effect)
-    : effectMoments({ ...noSounder, id: '' }, null, effect);
 }
 
 /** A pitch that moves is set anew fifty times a second: an hour and more of a tune that never stands still. */
@@ -89,11 +79,15 @@ export function performedMoments(
 /** Where nothing plays a tune and there is no sounder: just its pitches, voices in turns. */
 const noSounder = {
   ...freshOutput('tone', {}),
+  id: '',
   lowHz: 20,
   highHz: 20_000,
   pitched: 'exact',
   takes: 'turns',
 } as Tone;
+
+const firstSounder = ({ outputs }: Gadget): Tone =>
+  outputs.find((output): output is Tone => output.kind === 'tone') ?? noSounder;
 
 /**
  * What is heard of a tune once through: as all sounders that are told to play it give it, each what it is told; where
@@ -104,14 +98,13 @@ export function tuneSounding(gadget: Gadget, tune: Tune): { moments: Moment[]; l
   const roles = new Map(
     told.map(({ action: { outputId, voiceId } }) => [`${outputId} ${voiceId}`, { outputId, voiceId }]),
   );
-  const sounders = gadget.outputs.filter((output): output is Tone & { id: string } => output.kind === 'tone');
-  const first = sounders[0] ?? { ...noSounder, id: '' };
   const played = [...roles.values()].flatMap(({ outputId, voiceId }) => {
-    const output = sounders.find(({ id }) => id === outputId);
-    return output ? [{ output, voiceId }] : [];
+    const output = gadget.outputs.find(({ id }) => id === outputId);
+    return output?.kind === 'tone' ? [{ output, voiceId }] : [];
   });
-  const lines = (played.length > 0 ? played : [{ output: first, voiceId: null }]).map(({ output, voiceId }) =>
-    performedMoments(output, sounders.length > 0 ? clockedFor(gadget, output) : null, tune, voiceId),
+  const all = played.length > 0 ? played : [{ output: firstSounder(gadget), voiceId: null }];
+  const lines = all.map(({ output, voiceId }) =>
+    performedMoments(output, clockedFor(gadget, output), tune, voiceId),
   );
   return { moments: together(lines.map(({ moments }) => moments)), lengthUs: lines[0]!.lengthUs };
 }

@@ -3,6 +3,19 @@ import { ExpressionSlot, VariableSlot } from '../slots/index.ts';
 
 type KeyNotes = Pick<OutputActionOf<'sing'>, 'key' | 'variableId' | 'row' | 'by'>;
 
+interface Slot {
+  value: string;
+  commit: (text: string) => string | null;
+}
+
+/** “moved up by 12”. */
+export const UpSlot = ({ value, commit }: Slot) => (
+  <>
+    moved up by
+    <ExpressionSlot short label="Semitones up" value={value} commit={commit} />
+  </>
+);
+
 /** Which row of notes, and how far it is moved. */
 export function RowSlots({
   action,
@@ -21,8 +34,7 @@ export function RowSlots({
         value={action.variableId}
         choose={(variableId) => put({ variableId })}
       />
-      moved up by
-      <ExpressionSlot short label="Semitones up" value={action.by} commit={(by) => put({ by })} />
+      <UpSlot value={action.by} commit={(by) => put({ by })} />
     </>
   );
 }

@@ -107,6 +107,13 @@ const reports = createStore('hum-lever-reports', 'reports');
 /** The address of this file goes with what is in it and in all that it takes from others; not while it is developed. */
 const program = import.meta.env.PROD ? import.meta.url : String(performance.timeOrigin);
 
+/** What sounds as a file of samples, to where the last of it has faded. @param mostUs no more than that */
+const asWav = (
+  { moments, lengthUs }: ReturnType<typeof tuneMoments>,
+  mostUs = Infinity,
+): Uint8Array<ArrayBuffer> =>
+  printWav(renderMoments(moments, Math.min(mostUs, lengthUs + fadeUs), wavRate), wavRate);
+
 const lab = {
   check: remembering(checkGadget, program, {
     get: (key) => get(key, reports),
@@ -123,17 +130,14 @@ const lab = {
     { output, clocked }: Pick<Tuning, 'output' | 'clocked'>,
     notes: readonly Note[],
   ): Uint8Array<ArrayBuffer> {
-    const { moments, lengthUs } = tuneMoments(output, clocked, notes);
-    return printWav(renderMoments(moments, lengthUs + fadeUs, wavRate), wavRate);
+    return asWav(tuneMoments(output, clocked, notes));
   },
   /** A tune on its grid, once through, as all sounders that play it would give it. */
   tuneWav(gadget: Gadget, tune: Tune, mostUs = Infinity): Uint8Array<ArrayBuffer> {
-    const { moments, lengthUs } = tuneSounding(gadget, tune);
-    return printWav(renderMoments(moments, Math.min(mostUs, lengthUs + fadeUs), wavRate), wavRate);
+    return asWav(tuneSounding(gadget, tune), mostUs);
   },
   effectWav(gadget: Gadget, effect: SoundEffect): Uint8Array<ArrayBuffer> {
-    const { moments, lengthUs } = effectSounding(gadget, effect);
-    return printWav(renderMoments(moments, lengthUs + fadeUs, wavRate), wavRate);
+    return asWav(effectSounding(gadget, effect));
   },
   lay(gadget: Gadget) {
     const board = boardOf(gadget);

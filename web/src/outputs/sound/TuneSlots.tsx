@@ -1,7 +1,7 @@
 import type { OutputActionOf } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
 import { Choice } from '../../shared/index.ts';
-import { NamedSlot } from '../../slots/index.ts';
+import { ExpressionSlot, NamedSlot } from '../../slots/index.ts';
 
 type Performed = Pick<OutputActionOf<'perform'>, 'tuneId' | 'voiceId'>;
 
@@ -40,6 +40,15 @@ export function TuneSlots({
     </>
   );
 }
+
+/** “at 120 beats a minute”. */
+export const TempoSlot = ({ value, commit }: { value: string; commit: (text: string) => string | null }) => (
+  <>
+    at
+    <ExpressionSlot short label="Beats a minute, 0 as it is written" value={value} commit={commit} />
+    beats a minute{value.trim() === '0' && ' (as it is written)'}
+  </>
+);
 
 /** Which effect. */
 export function EffectSlot({ value, choose }: { value: string; choose: (id: string) => void }) {

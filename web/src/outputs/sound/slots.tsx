@@ -1,7 +1,7 @@
 import type { Note } from '@hum-lever/core';
 import { ExpressionSlot, PlainSlot, TimeSlot } from '../../slots/index.ts';
-import { EffectSlot, TuneSlots } from './TuneSlots.tsx';
-import { KeySlot, RowSlots } from '../KeyNotes.tsx';
+import { EffectSlot, TempoSlot, TuneSlots } from './TuneSlots.tsx';
+import { KeySlot, RowSlots, UpSlot } from '../KeyNotes.tsx';
 import type { SlotsBy } from '../slotsBy.ts';
 
 /** Notes as text: pitch and length, one after the other. */
@@ -52,29 +52,14 @@ export const tone: SlotsBy<
   perform: ({ action, put }) => (
     <>
       plays <TuneSlots action={action} put={(patch) => put({ ...action, ...patch })} />
-      moved up by
-      <ExpressionSlot short label="Semitones up" value={action.by} commit={(by) => put({ ...action, by })} />
-      at
-      <ExpressionSlot
-        short
-        label="Beats a minute, 0 as it is written"
-        value={action.bpm}
-        commit={(bpm) => put({ ...action, bpm })}
-      />
-      beats a minute{action.bpm.trim() === '0' && ' (as it is written)'}
+      <UpSlot value={action.by} commit={(by) => put({ ...action, by })} />
+      <TempoSlot value={action.bpm} commit={(bpm) => put({ ...action, bpm })} />
     </>
   ),
   pace: ({ action, put }) => (
     <>
-      goes on with its tune at
-      <ExpressionSlot
-        short
-        label="Beats a minute, 0 as it is written"
-        value={action.bpm}
-        commit={(bpm) => put({ ...action, bpm })}
-      />
-      beats a minute{action.bpm.trim() === '0' && ' (as it is written)'}, moved up by
-      <ExpressionSlot short label="Semitones up" value={action.by} commit={(by) => put({ ...action, by })} />
+      goes on with its tune <TempoSlot value={action.bpm} commit={(bpm) => put({ ...action, bpm })} />,{' '}
+      <UpSlot value={action.by} commit={(by) => put({ ...action, by })} />
     </>
   ),
   finish: () => 'ends its tune',

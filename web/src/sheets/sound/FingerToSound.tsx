@@ -1,4 +1,5 @@
 import { latencyParts, type Gadget, type Latency, type LatencyPart } from '@hum-lever/core';
+import { useDebouncedValue } from '@mantine/hooks';
 import { useCallback } from 'react';
 import { count, showDuration, type Stage } from '../../shared/index.ts';
 import { exploring, useAnswer } from '../../workers/index.ts';
@@ -18,8 +19,10 @@ const partWords: Record<LatencyPart, { title: string; stage: Stage }> = {
 
 /** How long it takes from a finger to a sound, part by part, as it was played. Nothing where no key sounds. */
 export function FingerToSound({ gadget }: { gadget: Gadget }) {
+  // Playing takes a second: it waits until hands rest, so that no edit is played that is gone by then.
+  const [rested] = useDebouncedValue(gadget, 600);
   const latencies = useAnswer(
-    useCallback(() => exploring().latencies(gadget), [gadget]),
+    useCallback(() => exploring().latencies(rested), [rested]),
     true,
   );
   if (!latencies || latencies.found.length === 0) return null;

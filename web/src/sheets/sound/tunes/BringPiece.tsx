@@ -5,6 +5,7 @@ import { edit } from '../../../client/index.ts';
 import { Choice, count, PickFile, ReadingNow, showDuration } from '../../../shared/index.ts';
 import { useReading } from '../../../workers/index.ts';
 import { performedOn } from './performedOn.ts';
+import { useEntered } from './useEntered.tsx';
 import classes from './Tunes.module.css';
 
 interface Piece {
@@ -27,9 +28,7 @@ export function BringPiece({ gadget, sounders }: { gadget: Gadget; sounders: rea
   const [piece, setPiece] = useState<Piece | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
   const [voices, setVoices] = useState<number | null>(null);
-  const [stateId, setState] = useState<string | null>(null);
-  const { states, initialId } = gadget.flow;
-  const state = states.find(({ id }) => id === (stateId ?? initialId));
+  const entered = useEntered(gadget);
   /** As many as there are sounders, where nothing else was chosen. */
   const wanted = voices ?? Math.max(1, Math.min(mostVoices, sounders.length));
 
@@ -47,10 +46,18 @@ export function BringPiece({ gadget, sounders }: { gadget: Gadget; sounders: rea
     const add = { name: 'addTune' as const, args: [tune] as [typeof tune] };
     const told = performedOn(tuneId, ids, sounders);
     setRefused(
-      played && state
+      played && entered
         ? edit({
             name: 'several',
-            args: [[add, { name: 'changeState', args: [state.id, { entry: [...state.entry, ...told] }] }]],
+            args: [
+              [
+                add,
+                {
+                  name: 'changeState',
+                  args: [entered.state.id, { entry: [...entered.state.entry, ...told] }],
+                },
+              ],
+            ],
           })
         : edit(add),
     );
@@ -92,16 +99,9 @@ export function BringPiece({ gadget, sounders }: { gadget: Gadget; sounders: rea
                 void reduce(piece.name, piece.bytes, Number(chosen));
               }}
             />
-            {state && sounders.length > 0 && (
+            {entered && sounders.length > 0 && (
               <>
-                on entering
-                <Choice
-                  label="On entering"
-                  stage="state"
-                  data={states.map(({ id, name }) => ({ value: id, label: name }))}
-                  value={state.id}
-                  choose={setState}
-                />
+                on entering {entered.choice}
                 <Button size="compact-sm" onClick={() => keep(true)}>
                   Play it there
                 </Button>

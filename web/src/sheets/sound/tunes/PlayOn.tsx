@@ -2,8 +2,8 @@ import { Button, Group } from '@mantine/core';
 import type { Gadget, Tune, Tuning } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit } from '../../../client/index.ts';
-import { Choice } from '../../../shared/index.ts';
 import { performedOn } from './performedOn.ts';
+import { useEntered } from './useEntered.tsx';
 
 /** A tune that nothing plays yet is played on entering a state: each voice on a sounder of its own, as far as there are. */
 export function PlayOn({
@@ -15,11 +15,10 @@ export function PlayOn({
   tune: Tune;
   tunings: readonly Tuning[];
 }) {
-  const { states, initialId } = gadget.flow;
-  const [stateId, setState] = useState<string | null>(null);
+  const entered = useEntered(gadget);
   const [refused, setRefused] = useState<string | null>(null);
-  const state = states.find(({ id }) => id === (stateId ?? initialId));
-  if (!state) return null;
+  if (!entered) return null;
+  const { state, choice } = entered;
   const play = () => {
     const outputs = tunings.map(({ output }) => output);
     const told = performedOn(tune.id, tune.voices, outputs);
@@ -28,13 +27,7 @@ export function PlayOn({
   return (
     <Group gap={6} role="group" aria-label={`Play ${tune.name}`}>
       On entering
-      <Choice
-        label="On entering"
-        stage="state"
-        data={states.map(({ id, name }) => ({ value: id, label: name }))}
-        value={state.id}
-        choose={setState}
-      />
+      {choice}
       <Button size="compact-sm" variant="default" onClick={play}>
         Play it there
       </Button>
