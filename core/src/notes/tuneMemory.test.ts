@@ -1,19 +1,9 @@
 import * as fc from 'fast-check';
-import type { Ornament, TuneNote } from '../gadget/index.ts';
-import { notesInTurn, tuneOf } from '../test/tunes.ts';
+import type { TuneNote } from '../gadget/index.ts';
+import { notesInTurn, ornamentArbitrary, tuneOf } from '../test/tunes.ts';
 import { tuneEncodings, tuneMemory } from './tuneMemory.ts';
 
-const ornament: fc.Arbitrary<Ornament | null> = fc.option(
-  fc.oneof(
-    fc.record({ kind: fc.constant('slide' as const), steps: fc.integer({ min: 1, max: 300 }) }),
-    fc.record({ kind: fc.constant('vibrato' as const), cents: fc.integer({ min: 1, max: 200 }) }),
-    fc.record({
-      kind: fc.constant('arpeggio' as const),
-      above: fc.array(fc.integer({ min: -24, max: 24 }), { minLength: 1, maxLength: 7 }),
-    }),
-  ),
-  { freq: 4 },
-);
+const ornament = fc.option(ornamentArbitrary, { freq: 4 });
 const voice = (plain: boolean): fc.Arbitrary<TuneNote[]> =>
   fc
     .array(

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
-import { tuneSchema, type Ornament } from '../gadget/index.ts';
-import { notesInTurn, tuneOf } from '../test/tunes.ts';
+import { tuneSchema } from '../gadget/index.ts';
+import { notesInTurn, ornamentArbitrary, tuneOf } from '../test/tunes.ts';
 import { readVoice, showVoice } from './voiceText.ts';
 
 const read = (text: string, room = 64) => {
@@ -40,19 +40,13 @@ describe('a voice as it is typed', () => {
   }); // prettier-ignore
 
   it('is read again as it is shown, and whatever is read is a voice', () => {
-    const ornament: fc.Arbitrary<Ornament | null> = fc.option(
-      fc.oneof(
-        fc.record({ kind: fc.constant('slide' as const), steps: fc.integer({ min: 1, max: 9 }) }),
-        fc.record({ kind: fc.constant('vibrato' as const), cents: fc.integer({ min: 1, max: 200 }) }),
-        fc.record({
-          kind: fc.constant('arpeggio' as const),
-          above: fc.array(fc.integer({ min: -24, max: 24 }), { minLength: 1, maxLength: 7 }),
-        }),
-      ),
-    );
     const notes = fc
       .array(
-        fc.tuple(fc.integer({ min: 1, max: 20 }), fc.option(fc.integer({ min: 0, max: 127 })), ornament),
+        fc.tuple(
+          fc.integer({ min: 1, max: 20 }),
+          fc.option(fc.integer({ min: 0, max: 127 })),
+          fc.option(ornamentArbitrary),
+        ),
         { maxLength: 20 },
       )
       .map(notesInTurn);

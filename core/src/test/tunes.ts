@@ -1,4 +1,15 @@
+import * as fc from 'fast-check';
 import type { Ornament, Tune, TuneNote } from '../gadget/index.ts';
+
+/** All that a note can do. */
+export const ornamentArbitrary: fc.Arbitrary<Ornament> = fc.oneof(
+  fc.record({ kind: fc.constant('slide' as const), steps: fc.integer({ min: 1, max: 300 }) }),
+  fc.record({ kind: fc.constant('vibrato' as const), cents: fc.integer({ min: 1, max: 200 }) }),
+  fc.record({
+    kind: fc.constant('arpeggio' as const),
+    above: fc.array(fc.integer({ min: -24, max: 24 }), { minLength: 1, maxLength: 7 }),
+  }),
+);
 
 /** Notes one after the other, as `[steps, note, ornament]`; note null is a rest. */
 export function notesInTurn(
