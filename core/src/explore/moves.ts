@@ -13,7 +13,7 @@ import {
 } from '../gadget/index.ts';
 import { Machine, type Stimulus } from '../machine/index.ts';
 import { isHeard, numbersIn } from '../serial/index.ts';
-import { carriedBy, messageBytes } from '../midi/index.ts';
+import { carriedBy, exampleOf } from '../midi/index.ts';
 
 /** Something that a hand does from beginning to end, before it does the next thing. */
 export interface Move {
@@ -192,7 +192,7 @@ function draftsOf(gadget: Gadget): Draft[] {
     .filter((event) => triggers.some((one) => one.kind === 'power' && one.what === event))
     .map((event) => draft('gadget', event, [{ atUs: 0, controlId: 'gadget', what: 'power', event }]));
   const midi = triggers.flatMap((trigger) =>
-    trigger.kind === 'midi' ? [messageDraft(bytesFor(trigger))] : [],
+    trigger.kind === 'midi' ? [messageDraft(exampleOf(trigger))] : [],
   );
   const lines = triggers.flatMap((trigger) => {
     if (trigger.kind === 'line') return [lineDraft(trigger.outputId, lineFor(trigger))];
@@ -209,9 +209,6 @@ const lineDraft = (outputId: string, text: string): Draft =>
   draft(outputId, `line ${text}`, [{ atUs: 0, controlId: outputId, what: 'line', text }], {
     carried: numbersIn(text),
   });
-
-const bytesFor = ({ message, channel, number }: Extract<Trigger, { kind: 'midi' }>): number[] =>
-  messageBytes(message, channel ?? 1, number ?? 60, 100);
 
 /** A line that the trigger hears, with a number in it. */
 const lineFor = ({ word }: Extract<Trigger, { kind: 'line' }>): string => `${word ?? 'line'} 42`;
@@ -270,7 +267,7 @@ export function movesOf(gadget: Gadget): Move[] {
           events.push(code);
     if (move.what === 'midi')
       for (const { trigger, code } of codes.awaited)
-        if (trigger.kind === 'midi' && sameBytes(bytesFor(trigger), move.stimuli[0]!)) events.push(code);
+        if (trigger.kind === 'midi' && sameBytes(exampleOf(trigger), move.stimuli[0]!)) events.push(code);
     for (const { trigger, code } of codes.awaited)
       if (
         trigger.kind === 'turn' &&

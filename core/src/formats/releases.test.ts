@@ -451,3 +451,26 @@ describe('a document of the fifteenth release', () => {
     expect(sum).toBe(stored('version-15.sha256').trim());
   });
 });
+
+describe('a document of the sixteenth release', () => {
+  it('opens with MIDI that passes nothing on, and plays as it did', () => {
+    const read = readGadgetText(stored('version-16.json'));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    expect(read.migratedFrom).toBe(16);
+    const { gadget } = read;
+    expect(gadget.outputs.filter(({ kind }) => kind === 'midi')).toMatchObject([
+      { passes: 'nothing', passedChannels: [] },
+    ]);
+    const keys = gadget.controls.filter(({ kind }) => kind === 'button').slice(0, 12);
+    const hands = keys.flatMap(({ id: controlId }, n) => [
+      { atUs: 300_000 + n * 400_000, controlId, what: 'down' as const },
+      { atUs: 1_100_000 + n * 400_000, controlId, what: 'up' as const },
+    ]);
+    const trace = replay(gadget, hands, 7_000_000, 5);
+    expect(trace.filter(({ lane }) => lane === 'midi')).toHaveLength(24);
+    expect(trace.filter(({ lane }) => lane === 'tone')).toHaveLength(13);
+    // Made when that release was the newest.
+    const sum = createHash('sha256').update(JSON.stringify(trace)).digest('hex');
+    expect(sum).toBe(stored('version-16.sha256').trim());
+  });
+});

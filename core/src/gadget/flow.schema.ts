@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { midiMessages } from '../midi/midi.document.ts';
+import { heardMessages, isSync } from '../midi/midi.document.ts';
 import { actionsSchema } from './actions.schema.ts';
 import { expressionSchema, lengthSchema } from './expressions.schema.ts';
 import { limits } from './limits.ts';
@@ -68,13 +68,18 @@ export const triggerSchema = z.discriminatedUnion('kind', [
   /** A state has come to its end: a final state in it, or the ends of all its regions. */
   z.strictObject({ kind: z.literal('done'), stateId: idSchema }),
   /** null: any. */
-  z.strictObject({
-    kind: z.literal('midi'),
-    message: z.enum(midiMessages),
-    channel: wholeSchema(1, 16).nullable(),
-    /** Of a bend: how far, up to 16383. */
-    number: wholeSchema(0, 16_383).nullable(),
-  }),
+  z
+    .strictObject({
+      kind: z.literal('midi'),
+      message: z.enum(heardMessages),
+      channel: wholeSchema(1, 16).nullable(),
+      /** Of a bend: how far, up to 16383. */
+      number: wholeSchema(0, 16_383).nullable(),
+    })
+    .refine(({ message, channel, number }) => !isSync(message) || (channel ?? number) === null, {
+      path: ['channel'],
+      message: 'expected neither channel nor number with a message of no channel',
+    }),
   /** A line comes in over a serial line, with that word in it; null: any. */
   z.strictObject({
     kind: z.literal('line'),

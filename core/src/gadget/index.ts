@@ -109,13 +109,20 @@ export { lineLevels, type LineLevel } from '../switching/line.document.ts';
 export { lineEnds, type LineEnd, type Serial } from '../serial/serial.document.ts';
 export type { Timer } from './board.schema.ts';
 export {
+  heardMessages,
+  isSync,
   midiMessages,
   midiOverloads,
+  passings,
   pressedAgain,
   midiTransports,
   singleMessages,
+  syncMessages,
+  type HeardMessage,
   type Midi,
   type MidiMessage,
+  type Passing,
+  type SyncMessage,
 } from '../midi/midi.document.ts';
 export {
   type Capture,

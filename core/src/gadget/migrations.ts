@@ -578,6 +578,19 @@ function toTunes(document: Raw): Raw {
   };
 }
 
+/* --- 16 to 17: what comes in by MIDI can go on; nothing did --- */
+
+function toPassing(document: Raw): Raw {
+  const { outputs } = document;
+  if (!Array.isArray(outputs) || !outputs.every(isRecord)) throw new Error('expected a list of outputs');
+  return {
+    ...document,
+    outputs: outputs.map((output: Raw) =>
+      output.kind === 'midi' ? { ...output, passes: 'nothing', passedChannels: [] } : output,
+    ),
+  };
+}
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
@@ -597,4 +610,5 @@ export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step:
     { name: 'Wires', step: toWires },
     { name: 'KeyMaps', step: toKeyMaps },
     { name: 'Tunes', step: toTunes },
+    { name: 'Passing', step: toPassing },
   ];

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { limits } from './limits.ts';
-import { idSchema, nameSchema, wholeSchema } from './primitives.schema.ts';
+import { channelsSchema, idSchema, nameSchema } from './primitives.schema.ts';
 
 /** What equipment hears or sends over MIDI, besides clocks. */
 export const neighbourKinds = ['notes', 'programs', 'controls'] as const;
@@ -12,13 +12,7 @@ export const neighbourSchema = z.strictObject({
   /** The output whose wire leads to it, and that it hears; null: it sends to the gadget. */
   outputId: idSchema.nullable(),
   /** Each once, in order; none: all sixteen. */
-  channels: z
-    .array(wholeSchema(1, 16))
-    .max(16, 'expected at most 16 channels')
-    .refine(
-      (channels) => channels.every((one, n) => n === 0 || one > channels[n - 1]!),
-      'expected channels in order, each once',
-    ),
+  channels: channelsSchema,
   kinds: z
     .array(z.enum(neighbourKinds))
     .min(1, 'expected at least one kind of message')

@@ -85,3 +85,12 @@ export const keySchema = z
   .string()
   .regex(/^[A-Za-z0-9]{1,24}$/, 'expected a key code such as "Space" or "KeyA"')
   .nullable();
+
+/** Channels of MIDI, each once, in order; none stands for all sixteen. */
+export const channelsSchema = z
+  .array(wholeSchema(1, 16))
+  .max(16, 'expected at most 16 channels')
+  .refine(
+    (channels) => channels.every((one, n) => n === 0 || one > channels[n - 1]!),
+    'expected channels in order, each once',
+  );

@@ -17,6 +17,7 @@ export const gadgetVersions = {
   Wires: 14,
   KeyMaps: 15,
   Tunes: 16,
+  Passing: 17,
 } as const;
 
 /** The version this program writes. */

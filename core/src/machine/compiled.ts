@@ -18,6 +18,7 @@ import {
   keptUp,
   stirredOf,
   touchedOf,
+  hearingOf,
   type CompiledOutput,
   type KeptUp,
   type Stirred,
@@ -73,6 +74,8 @@ export interface CompiledGadget {
   stirred: readonly Stirred[];
   /** Ids of those to which it is something that a control is touched. */
   touched: readonly string[];
+  /** Ids of those to which it is something that a message comes in by MIDI. */
+  hearing: readonly string[];
   events: EventCodes;
   tables: FlowTables;
   nowActive: NowActive;
@@ -148,6 +151,7 @@ export function compileGadget(document: Gadget): CompiledGadget {
     keptUp: keptUp(outputs.values()),
     stirred: stirredOf(outputs.values()),
     touched: touchedOf(outputs.values()),
+    hearing: hearingOf(outputs.values()),
     events: eventCodes(gadget),
     tables: compileFlow(gadget).tables,
     nowActive: nowActiveIn(gadget),

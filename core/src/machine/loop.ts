@@ -28,7 +28,7 @@ import { cleanChange, readInput, scanArrays, swallowed } from './input.ts';
 import { readWiper, wakeForLoad, wakeForWait } from './knobs.ts';
 import { aroundFlow } from './flowAround.ts';
 import type { Job } from '../output/index.ts';
-import { carryOut, darken, keepUp, remember, stir, touch, upkeepDueUs } from './outputs.ts';
+import { carryOut, darken, hearMessage, keepUp, remember, stir, touch, upkeepDueUs } from './outputs.ts';
 import { heardNow } from './outside.ts';
 import { forgetWithPower } from './powerCycle.ts';
 import { stirByChange, stirByReading } from './port.ts';
@@ -101,6 +101,9 @@ export class MainLoop {
       const { entry, events, carried } = heardNow(message, compiled.events, state.nowUs);
       if (entry.lane === 'power') wakeForLoad(state, compiled.knobs.values());
       this.trace.push(entry);
+      if (entry.lane === 'midiIn')
+        for (const id of compiled.hearing)
+          this.owe(id, hearMessage(state, compiled, id, entry.bytes, this.trace));
       const [first, ...also] = events;
       if (first !== undefined) this.tell(first, also.length > 0 ? also : null, carried);
     }

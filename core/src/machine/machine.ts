@@ -340,6 +340,7 @@ function freshLoop(compiled: CompiledGadget, seed: number): MainLoop {
     outside: [],
     comingIn: {},
     midiIn: streamAtRest(),
+    exclusiveIn: [],
     firstPressUs: null,
     poweredUs: 0,
     powerUps: 0,

@@ -73,6 +73,10 @@ export const touchedOf = (outputs: Iterable<CompiledOutput>): readonly string[] 
     touched && upkeep?.wanted(prepared) ? [id] : [],
   );
 
+/** Ids of those to which it is something that a message comes in by MIDI. */
+export const hearingOf = (outputs: Iterable<CompiledOutput>): readonly string[] =>
+  [...outputs].flatMap(({ output: { id }, definition: { heard } }) => (heard ? [id] : []));
+
 /** As it is before anything was told. */
 export const darkOutput = (output: Output, gadget: Gadget): OutputState =>
   definitionOf(output.kind).dark(output as never, gadget);

@@ -201,6 +201,20 @@ export function touch(state: MachineState, compiled: CompiledGadget, trace: Trac
     become(state, compiled, id, trace, (was, { definition }, stage) => definition.touched!(was, stage));
 }
 
+/** The loop has heard a message by MIDI. @returns what that gives it to do for this output */
+export function hearMessage(
+  state: MachineState,
+  compiled: CompiledGadget,
+  outputId: string,
+  bytes: readonly number[],
+  trace: TraceEntry[],
+): readonly Job[] {
+  const of = compiled.outputs.get(outputId)!;
+  const was = state.shown.outputs[outputId]!;
+  const stage = new OutputStage(state, compiled, of, trace);
+  return jobsOf(state, of, was, of.definition.heard!(was, bytes, stage), stage);
+}
+
 /** The loop sees to an output that is due. @returns what that gives it to do; none where it is not due */
 export function keepUp(
   state: MachineState,

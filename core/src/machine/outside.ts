@@ -70,7 +70,8 @@ export function comesIn(
   trace: TraceEntry[],
 ): void {
   if (touch.what === 'midi') {
-    for (const bytes of messagesIn(touch.bytes, state.midiIn)) wait(state, { what: 'midi', bytes });
+    for (const bytes of messagesIn(touch.bytes, state.midiIn, state.exclusiveIn))
+      wait(state, { what: 'midi', bytes });
     return;
   }
   if (touch.what === 'power') {

@@ -47,6 +47,7 @@ export function forgetWithPower(state: MachineState, compiled: CompiledGadget): 
   state.outside = [];
   state.comingIn = {};
   state.midiIn = streamAtRest();
+  state.exclusiveIn = [];
   state.blockedFromUs = 0;
   state.blockedUntilUs = 0;
   state.lostTurns = 0;

@@ -208,6 +208,8 @@ export interface MachineState {
   comingIn: Record<string, string>;
   /** Where the reader of what comes in by MIDI is. */
   midiIn: StreamState;
+  /** What has come in of a system exclusive that has no end yet. */
+  exclusiveIn: number[];
   /** When a key was first pressed: where chance begins, where the document says so. */
   firstPressUs: number | null;
   /** When the power last came, and how often it came again since the first time. */

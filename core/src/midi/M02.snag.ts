@@ -3,34 +3,31 @@ import {
   placedActions,
   type Action,
   type Gadget,
-  type MidiMessage,
   type OutputOf,
   type Snag,
   type SnagRule,
 } from '../gadget/index.ts';
-import { rowsTold } from '../notes/index.ts';
-import { messageBytes } from './message.ts';
+import { kindOfStatus } from './message.ts';
+import { sentBy } from './tellings.ts';
 import { wireUs } from './wire.ts';
 
 /** Notes that come farther apart than this are heard one after the other. Source: reckoning, MIDI; the job, M02. */
 const togetherUs = 10_000;
 
 interface Message {
-  message: MidiMessage;
-  channel: number;
+  /** Which note it is does not matter to how long it takes. */
+  bytes: readonly number[];
   begins: boolean;
 }
 
-/** What an action sends over the wire, as far as its time goes: a row of notes is as many as its longest has. */
+/** What an action sends over the wire, as far as its time goes. What its key let go ends notes, which is no chord. */
 function messagesOf(gadget: Gadget, action: Action): Message[] {
-  if (action.kind === 'midi') {
-    const { message, channel, second } = action;
-    return [{ message, channel, begins: message === 'noteOn' && second.trim() !== '0' }];
-  }
-  if (action.kind !== 'play') return [];
-  const { channel } = action;
-  const { most } = rowsTold(gadget, action);
-  return Array.from({ length: most }, () => ({ message: 'noteOn' as const, channel, begins: true }));
+  if (action.kind === 'letGo') return [];
+  const silent = action.kind === 'midi' && action.second.trim() === '0';
+  return sentBy(gadget, action).map((bytes) => ({
+    bytes,
+    begins: kindOfStatus(bytes[0]!) === 'noteOn' && !silent,
+  }));
 }
 
 /** Messages of one output that are told at once, list by list: what waits for something parts a list. */
@@ -48,9 +45,7 @@ function smearUs(told: readonly Message[], runningStatus: boolean): number {
   const first = told.findIndex(({ begins }) => begins);
   const last = told.findLastIndex(({ begins }) => begins);
   if (first < 0 || first === last) return 0;
-  // Which note it is does not matter to how long it takes.
-  const bytes = (upTo: number) =>
-    told.slice(first, upTo + 1).map(({ message, channel }) => messageBytes(message, channel, 0, 0));
+  const bytes = (upTo: number) => told.slice(first, upTo + 1).map((one) => one.bytes);
   return wireUs(bytes(last), runningStatus) - wireUs(bytes(first), runningStatus);
 }
 

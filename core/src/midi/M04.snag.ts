@@ -7,7 +7,7 @@ import {
   type Snag,
   type SnagRule,
 } from '../gadget/index.ts';
-import { messageBytes } from './message.ts';
+import { fineBytes, messageBytes } from './message.ts';
 import { wireUs } from './wire.ts';
 
 /** A knob turns three quarters of the way round. Source: usual tracks, 270° from end to end. */
@@ -23,7 +23,9 @@ function perStepUs(gadget: Gadget, knob: Knob, output: OutputOf<'midi'>): number
     const told = actions.flatMap((action) =>
       action.kind === 'midi' && action.outputId === output.id
         ? [messageBytes(action.message, action.channel, 0, 0)]
-        : [],
+        : action.kind === 'fine' && action.outputId === output.id
+          ? fineBytes(action.channel, 0, 0)
+          : [],
     );
     // Step after step: with running status each begins as the one before ended.
     const twice = wireUs([...told, ...told], output.runningStatus);

@@ -1,6 +1,5 @@
 import { expressionRange, scopeOf, type Scope } from '../flow/index.ts';
 import {
-  isOutputAction,
   placedActions,
   type Action,
   type Gadget,
@@ -11,13 +10,21 @@ import {
 import { rowsTold } from '../notes/index.ts';
 import { mostOf, numbersOf } from './message.ts';
 
-type Message = Extract<Action, { kind: 'midi' }>;
+type Message = Extract<Action, { kind: 'midi' | 'fine' }>;
 
 /** Numbers of a message with the most that each can be. */
-const numbersIn = ({ message, first, second }: Message) => [
-  { text: first, most: mostOf(message) },
-  ...(numbersOf(message) === 2 ? [{ text: second, most: 127 }] : []),
-];
+function numbersIn(action: Message) {
+  if (action.kind === 'fine')
+    return [
+      { text: action.controller, most: 31 },
+      { text: action.value, most: 16_383 },
+    ];
+  const { message, first, second } = action;
+  return [
+    { text: first, most: mostOf(message) },
+    ...(numbersOf(message) === 2 ? [{ text: second, most: 127 }] : []),
+  ];
+}
 
 /**
  * Whether bounds of it are values that it can have, as far as what it is made of can: variables and knobs, none of them
@@ -81,7 +88,7 @@ export const M06: SnagRule = {
     return placedActions(gadget.flow).flatMap(({ actions, place, name }): Snag[] =>
       actions.flatMap((action): Snag[] => {
         if (action.kind === 'play') return leftOut(gadget, action, place, name);
-        if (action.kind !== 'midi' || !isOutputAction(action)) return [];
+        if (action.kind !== 'midi' && action.kind !== 'fine') return [];
         return numbersIn(action).flatMap(({ text, most }): Snag[] => {
           const range = rangeOf(text, scope);
           if (!range) return [];
@@ -97,7 +104,7 @@ export const M06: SnagRule = {
               values: {
                 name: gadget.outputs.find(({ id }) => id === action.outputId)?.name ?? '',
                 state: name,
-                message: action.message,
+                message: action.kind === 'fine' ? 'control' : action.message,
                 always: always ? 1 : 0,
                 value: high > most ? high : low,
                 held: high > most ? most : 0,

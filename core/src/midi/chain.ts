@@ -1,4 +1,5 @@
 import {
+  isSync,
   allRules,
   placedActions,
   type Gadget,
@@ -51,6 +52,7 @@ export const toldTo = ({ flow }: Pick<Gadget, 'flow'>, outputId: string): Used[]
       actions.flatMap((action): Used[] => {
         if (!('outputId' in action) || action.outputId !== outputId) return [];
         if (action.kind === 'play') return [{ channel: action.channel, kind: 'notes', place, name }];
+        if (action.kind === 'fine') return [{ channel: action.channel, kind: 'controls', place, name }];
         return action.kind === 'midi'
           ? [{ channel: action.channel, kind: kindOf(action.message), place, name }]
           : [];
@@ -63,7 +65,7 @@ export const waitedFor = (gadget: Gadget): Used[] =>
   once(
     allRules(gadget).flatMap(({ state, rule }): Used[] => {
       const { trigger } = rule;
-      return trigger.kind === 'midi' && trigger.channel !== null
+      return trigger.kind === 'midi' && trigger.channel !== null && !isSync(trigger.message)
         ? [
             {
               channel: trigger.channel,

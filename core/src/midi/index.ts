@@ -1,5 +1,5 @@
 export { readMidiFile, writeMidiFile, type FileEvent, type MidiFile, type MidiFileRead } from './file.ts';
-export { carriedBy, heardMessage, isMessage, messageBytes, mostOf, numbersOf } from './message.ts';
+export { carriedBy, exampleOf, heardMessage, isMessage, messageBytes, mostOf, numbersOf } from './message.ts';
 export {
   bentHz,
   channelOf,

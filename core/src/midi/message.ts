@@ -1,4 +1,11 @@
-import { singleMessages, type MidiMessage } from '../gadget/index.ts';
+import {
+  isSync,
+  singleMessages,
+  syncMessages,
+  type HeardMessage,
+  type MidiMessage,
+  type SyncMessage,
+} from '../gadget/index.ts';
 import { clamp } from '../kernel/index.ts';
 
 /** Status bytes on channel 1. Source: MIDI 1.0, table of channel voice messages. */
@@ -12,11 +19,28 @@ const statuses: Readonly<Record<MidiMessage, number>> = {
   bend: 0xe0,
 };
 
+/** Messages of one byte, which may fall inside any other. Source: MIDI 1.0, system real-time messages. */
+const syncBytes: Readonly<Record<SyncMessage, number>> = {
+  clock: 0xf8,
+  start: 0xfa,
+  continue: 0xfb,
+  stop: 0xfc,
+};
+export const syncByte = (message: SyncMessage): number => syncBytes[message];
+const syncs = new Map(syncMessages.map((message) => [syncBytes[message], message]));
+/** undefined: none of these. */
+export const syncOfStatus = (byte: number): SyncMessage | undefined => syncs.get(byte);
+
+/** Clock, start, continue, stop, active sensing and reset. */
+export const isRealTime = (byte: number): boolean => byte >= 0xf8;
+export const [exclusiveBegins, exclusiveEnds] = [0xf0, 0xf7] as const;
+
 /** How many numbers a message says. */
-export const numbersOf = (message: MidiMessage): 1 | 2 => (singleMessages.has(message) ? 1 : 2);
+export const numbersOf = (message: HeardMessage): 0 | 1 | 2 =>
+  isSync(message) ? 0 : singleMessages.has(message) ? 1 : 2;
 
 /** The most that its first number can be: a bend has fourteen bits. */
-export const mostOf = (message: MidiMessage): number => (message === 'bend' ? 16_383 : 127);
+export const mostOf = (message: HeardMessage): number => (message === 'bend' ? 16_383 : 127);
 
 export const sevenBits = (value: number): number => clamp(value, 0, 127);
 
@@ -34,6 +58,26 @@ export function messageBytes(message: MidiMessage, channel: number, first: numbe
   }
   return [status, sevenBits(first), ...(numbersOf(message) === 2 ? [sevenBits(second)] : [])];
 }
+
+/**
+ * A controller in steps of 1/16384: the upper seven bits as itself, the lower ones as controller + 32. Source: MIDI 1.0.
+ * @param controller held inside 0 to 31
+ * @param value held inside 0 to 16383
+ */
+export function fineBytes(channel: number, controller: number, value: number): number[][] {
+  const [number, wide] = [clamp(controller, 0, 31), clamp(value, 0, 16_383)];
+  return [
+    messageBytes('control', channel, number, wide >> 7),
+    messageBytes('control', channel, number + 32, wide & 0x7f),
+  ];
+}
+
+/** @param between its ends, each 0 to 127 */
+export const exclusiveBytes = (between: readonly number[]): number[] => [
+  exclusiveBegins,
+  ...between,
+  exclusiveEnds,
+];
 
 /** Kinds of message by the upper half of their status byte. */
 const kinds = new Map(
@@ -58,21 +102,41 @@ export function carriedBy([status = 0, first = 0, second = 0]: readonly number[]
   return kindOfStatus(status) === 'bend' ? [first | (second << 7), 0, channel] : [first, second, channel];
 }
 
-/** A whole message of a channel as what it says; null: it is none. A note-on at velocity 0 is a note-off. */
-export function heardMessage(
-  bytes: readonly number[],
-): { message: MidiMessage; channel: number; first: number; second: number } | null {
-  const kind = kindOfStatus(bytes[0] ?? 0);
+/** What a message says; of no channel: 0. */
+export interface MessageHeard {
+  message: HeardMessage;
+  channel: number;
+  first: number;
+  second: number;
+}
+
+/**
+ * A whole message of a channel, or one that keeps in step, as what it says; null: it is neither. A note-on at velocity 0
+ * is a note-off.
+ */
+export function heardMessage(bytes: readonly number[]): MessageHeard | null {
+  const status = bytes[0] ?? 0;
+  const sync = syncOfStatus(status);
+  if (sync) return { message: sync, channel: 0, first: 0, second: 0 };
+  const kind = kindOfStatus(status);
   if (!kind) return null;
   const [first = 0, second = 0, channel = 1] = carriedBy(bytes);
   return { message: kind === 'noteOn' && second === 0 ? 'noteOff' : kind, channel, first, second };
 }
 
+/** A message that a rule waits for; null: any. */
+export interface AwaitedMessage {
+  message: HeardMessage;
+  channel: number | null;
+  number: number | null;
+}
+
+/** One that it waits for; where it takes any, on channel 1, with middle C and a middling velocity. */
+export const exampleOf = ({ message, channel, number }: AwaitedMessage): number[] =>
+  isSync(message) ? [syncByte(message)] : messageBytes(message, channel ?? 1, number ?? 60, 100);
+
 /** Whether a whole message is one that is waited for; null: any. A note-on at velocity 0 is a note-off. */
-export function isMessage(
-  bytes: readonly number[],
-  { message, channel, number }: { message: MidiMessage; channel: number | null; number: number | null },
-): boolean {
+export function isMessage(bytes: readonly number[], { message, channel, number }: AwaitedMessage): boolean {
   const heard = heardMessage(bytes);
   return (
     heard?.message === message &&

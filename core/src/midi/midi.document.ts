@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { constant, expression, outputDocument, rows } from '../gadget/outputDocument.ts';
-import { wholeSchema } from '../gadget/primitives.schema.ts';
+import { limits } from '../gadget/limits.ts';
+import { channelsSchema, wholeSchema } from '../gadget/primitives.schema.ts';
 
 /** All messages of a channel. */
 export const midiMessages = [
@@ -12,6 +13,19 @@ export const midiMessages = [
   'pressure',
   'keyPressure',
 ] as const;
+
+/** Messages of no channel that keep machines in step: a clock of 24 a quarter note, and what begins and ends it. */
+export const syncMessages = ['clock', 'start', 'continue', 'stop'] as const;
+/** Whatever can be waited for. */
+export const heardMessages = [...midiMessages, ...syncMessages] as const;
+export const isSync = (message: HeardMessage): message is SyncMessage =>
+  (syncMessages as readonly string[]).includes(message);
+
+/**
+ * What of that which comes in goes out as well, behind what is on its way: nothing; messages of channels; or everything,
+ * clocks and system exclusives too.
+ */
+export const passings = ['nothing', 'channels', 'everything'] as const;
 
 /** Messages that say one number alone. */
 export const singleMessages: ReadonlySet<MidiMessage> = new Set(['program', 'bend', 'pressure']);
@@ -43,6 +57,9 @@ export const midi = outputDocument(
     queueBytes: wholeSchema(3, 4_096, 'bytes'),
     overload: z.enum(midiOverloads),
     shared: z.enum(sharedEnds),
+    passes: z.enum(passings),
+    /** Of messages of channels only those; none: all sixteen. */
+    passedChannels: channelsSchema,
   },
   {
     /**
@@ -71,6 +88,20 @@ export const midi = outputDocument(
     letGo: { key: expression },
     /** Whatever keys hold ends. */
     letAllGo: {},
+    /** From now on that goes on of what comes in. What ends something that went on always does. */
+    pass: { what: constant(z.enum(passings)) },
+    sync: { what: constant(z.enum(syncMessages)) },
+    /** A controller from 0 to 31 in steps of 1/16384: its upper seven bits, and its lower ones as controller + 32. */
+    fine: { channel: constant(wholeSchema(1, 16)), controller: expression, value: expression },
+    /** System exclusive: what stands between its ends. */
+    exclusive: {
+      bytes: constant(
+        z
+          .array(wholeSchema(0, 127))
+          .min(1, 'expected at least one byte')
+          .max(limits.exclusiveBytes, `expected at most ${limits.exclusiveBytes} bytes`),
+      ),
+    },
   },
   {
     reaches: 'machines',
@@ -80,12 +111,17 @@ export const midi = outputDocument(
       queueBytes: 64,
       overload: 'wait',
       shared: 'last',
+      passes: 'nothing',
+      passedChannels: [] as number[],
     }),
     follows: () => ['transport'],
   },
 );
 
 export type MidiMessage = (typeof midiMessages)[number];
+export type SyncMessage = (typeof syncMessages)[number];
+export type HeardMessage = (typeof heardMessages)[number];
+export type Passing = (typeof passings)[number];
 export type MidiTransport = (typeof midiTransports)[number];
 export type MidiOverload = (typeof midiOverloads)[number];
 export type Midi = z.infer<typeof midi.schema>;

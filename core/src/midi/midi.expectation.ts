@@ -1,14 +1,15 @@
 import * as z from 'zod';
-import { midiMessages, wholeSchema } from '../gadget/index.ts';
+import { heardMessages, isSync, wholeSchema } from '../gadget/index.ts';
 import { defineExpectation } from '../output/index.ts';
-import { carriedBy, kindOfStatus, messageBytes, numbersOf } from './message.ts';
-import { hexBytes, type MidiEntry } from './midi.output.ts';
+import { carriedBy, kindOfStatus, messageBytes, numbersOf, syncByte, syncOfStatus } from './message.ts';
+import { hexBytes, type MidiEntry } from './sending.ts';
 
 /** What was sent last. */
 export const midi = defineExpectation<MidiEntry>()({
   kind: 'midi',
   fields: {
-    message: z.enum(midiMessages),
+    message: z.enum(heardMessages),
+    /** Of a message of no channel it says nothing, nor do its numbers. */
     channel: wholeSchema(1, 16),
     /** A bend goes up to 16383. */
     first: wholeSchema(0, 16_383),
@@ -19,12 +20,15 @@ export const midi = defineExpectation<MidiEntry>()({
   before: () => '',
   value: ({ bytes }) => hexBytes(bytes),
   seen({ bytes }) {
-    const message = kindOfStatus(bytes[0] ?? 0);
+    const status = bytes[0] ?? 0;
+    const message = kindOfStatus(status) ?? syncOfStatus(status);
     if (!message) return null;
+    if (isSync(message)) return { message, channel: 1, first: 0, second: null };
     const [first = 0, second = 0, channel = 1] = carriedBy(bytes);
     return { message, channel, first, second: numbersOf(message) === 2 ? second : null };
   },
   holds: ({ message, channel, first, second }, value) => {
+    if (isSync(message)) return value === hexBytes([syncByte(message)]);
     const wanted = hexBytes(messageBytes(message, channel, first, second ?? 0));
     const open = second === null && numbersOf(message) === 2;
     return open ? String(value).slice(0, 5) === wanted.slice(0, 5) : value === wanted;

@@ -1,13 +1,15 @@
 import { keyNotes, showKeyNotes } from '../output/keyNotesLine.ts';
 import { defineLine, type OutputLine, type TellOf } from '../flow/line/outputLine.ts';
-import { midiMessages, singleMessages, type MidiMessage } from './midi.document.ts';
+import { midiMessages, passings, singleMessages, syncMessages, type MidiMessage } from './midi.document.ts';
 
 type Reader = Parameters<OutputLine<'midi'>['verbs'][string]>[0];
+
+const channelOf = (line: Reader) => line.number('a channel from 1 to 16', 1, 16);
 
 const readMessage =
   (message: MidiMessage) =>
   (line: Reader, outputId: string): TellOf<'midi'> => {
-    const channel = line.number('a channel from 1 to 16', 1, 16);
+    const channel = channelOf(line);
     line.must(',');
     const first = line.expression();
     const alone = singleMessages.has(message);
@@ -21,7 +23,7 @@ export const midi = defineLine<'midi'>({
   verbs: {
     ...Object.fromEntries(midiMessages.map((message) => [message, readMessage(message)])),
     play: (line, outputId) => {
-      const channel = line.number('a channel from 1 to 16', 1, 16);
+      const channel = channelOf(line);
       line.must(',');
       const { key, variableId, row, by } = keyNotes(line);
       line.must(',');
@@ -31,14 +33,42 @@ export const midi = defineLine<'midi'>({
     },
     letGo: (line, outputId) => ({ kind: 'letGo', outputId, key: line.expression() }),
     letAllGo: (_line, outputId) => ({ kind: 'letAllGo', outputId }),
+    pass: (line, outputId) => ({ kind: 'pass', outputId, what: line.oneOf(passings) }),
+    sync: (line, outputId) => ({ kind: 'sync', outputId, what: line.oneOf(syncMessages) }),
+    fine: (line, outputId) => {
+      const channel = channelOf(line);
+      line.must(',');
+      const controller = line.expression();
+      line.must(',');
+      return { kind: 'fine', outputId, channel, controller, value: line.expression() };
+    },
+    exclusive: (line, outputId) => {
+      const bytes: number[] = [];
+      do bytes.push(line.number('a byte from 0 to 127', 0, 127));
+      while (line.sign(','));
+      return { kind: 'exclusive', outputId, bytes };
+    },
   },
   show(action, write) {
-    if (action.kind === 'letAllGo') return 'letAllGo';
-    if (action.kind === 'letGo') return `letGo ${write.expression(action.key)}`;
-    if (action.kind === 'play')
-      return `play ${action.channel}, ${showKeyNotes(action, write)}, ${write.expression(action.velocity)}${action.again === 'letGo' ? ' again letGo' : ''}`;
-    const { message, channel, first, second } = action;
-    const rest = singleMessages.has(message) && second === '0' ? '' : `, ${write.expression(second)}`;
-    return `${message} ${channel}, ${write.expression(first)}${rest}`;
+    switch (action.kind) {
+      case 'letAllGo':
+        return action.kind;
+      case 'letGo':
+        return `letGo ${write.expression(action.key)}`;
+      case 'play':
+        return `play ${action.channel}, ${showKeyNotes(action, write)}, ${write.expression(action.velocity)}${action.again === 'letGo' ? ' again letGo' : ''}`;
+      case 'pass':
+      case 'sync':
+        return `${action.kind} ${action.what}`;
+      case 'fine':
+        return `fine ${action.channel}, ${write.expression(action.controller)}, ${write.expression(action.value)}`;
+      case 'exclusive':
+        return `exclusive ${action.bytes.join(', ')}`;
+      case 'midi': {
+        const { message, channel, first, second } = action;
+        const rest = singleMessages.has(message) && second === '0' ? '' : `, ${write.expression(second)}`;
+        return `${message} ${channel}, ${write.expression(first)}${rest}`;
+      }
+    }
   },
 });

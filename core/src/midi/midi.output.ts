@@ -1,4 +1,4 @@
-import { partOf, type Midi, type MidiMessage, type OutputActionOf } from '../gadget/index.ts';
+import { partOf, type ActionKindOf, type MidiMessage, type OutputActionOf } from '../gadget/index.ts';
 import {
   defineOutput,
   inBackground,
@@ -10,53 +10,32 @@ import {
   withKey,
   withoutKey,
   type HeldKey,
-  type HeldKeys,
   type Holding,
   type Job,
-  type Stage,
 } from '../output/index.ts';
 import type { OrderOf } from '../flow/index.ts';
-import { endsAllNotes, kindOfStatus, messageBytes, sevenBits } from './message.ts';
+import { endsAllNotes, exclusiveBytes, fineBytes, messageBytes, sevenBits, syncByte } from './message.ts';
 import { figuresOf } from '../parts/index.ts';
-import { received, silentReceiver, type Receiver } from './receiver.ts';
-import { byteUs, bytesOnWire, packetsInFrame, queuedBytes, usualFrameUs } from './wire.ts';
-
-type Bytes = readonly number[];
-
-/** What arrived last, what is on its way, and what the other end makes of it. */
-export interface SentMidi {
-  kind: 'midi';
-  /** The bytes of the last that arrived; null: none has. */
-  last: Bytes | null;
-  receiver: Receiver;
-  /** On a wire the first is on its way, and the rest waits; over USB all wait for the host to ask. */
-  queue: readonly Bytes[];
-  /** When what is on its way, or in the next frame, is there. */
-  thereUs: number;
-  /** The last status byte that went over the wire; 0: none since power-up. */
-  status: number;
-  lost: number;
-  /** What keys have begun. */
-  held: HeldKeys;
-  /** Counts what was planned. */
-  order: number;
-}
-
-export type MidiEntry =
-  /** A whole message has arrived at the other end. */
-  | { lane: 'midi'; bytes: number[] }
-  /** It begins to go over the wire, as so many bytes; or nobody will ever hear it. */
-  | { lane: 'midiWire'; what: 'begins' | 'lost'; bytes: number[]; wireBytes: number };
-type Planned = { order: number };
-export interface Prepared {
-  /** How often a computer asks. */
-  frameUs: number;
-}
-type On = Stage<'midi', MidiEntry, Planned, Prepared>;
-
-/** Bytes as a wire's reader writes them. */
-export const hexBytes = (bytes: Bytes): string =>
-  bytes.map((byte) => byte.toString(16).padStart(2, '0')).join(' ');
+import { isPassed, passOn } from './passing.ts';
+import { received, silentReceiver } from './receiver.ts';
+import {
+  arrived,
+  begin,
+  hexBytes,
+  isUsb,
+  nextThere,
+  onWire,
+  send,
+  sendAll,
+  untilRoomUs,
+  waitsForRoom,
+  type MidiEntry,
+  type On,
+  type Planned,
+  type Prepared,
+  type SentMidi,
+} from './sending.ts';
+import { byteUs, usualFrameUs } from './wire.ts';
 
 interface Message {
   message: MidiMessage;
@@ -66,8 +45,8 @@ interface Message {
   second: number | string;
 }
 
-type Said = ({ kind: 'midi' } & Message) | OrderOf<'play' | 'letGo' | 'letAllGo'> | OutputActionOf<KeyAction>;
-type KeyAction = 'play' | 'letGo' | 'letAllGo';
+type Rest = Exclude<ActionKindOf<'midi'>, 'midi'>;
+type Said = ({ kind: 'midi' } & Message) | OrderOf<Rest> | OutputActionOf<Rest>;
 
 /** Notes that keys hold are one thing, whatever channel they are on: which of it is which key. */
 const ofKeys = 'keys';
@@ -84,6 +63,11 @@ function heldBy(said: Said): Holding | null {
       return { what: ofKeys, which: Number(said.key), how: 'ends' };
     case 'letAllGo':
       return { what: ofKeys, which: null, how: 'ends' };
+    case 'pass':
+    case 'sync':
+    case 'fine':
+    case 'exclusive':
+      return null;
   }
 }
 
@@ -95,113 +79,17 @@ function heldByMessage({ message, channel, first, second }: Message): Holding | 
   return { what, which: sevenBits(Number(first)), how: ends ? 'ends' : 'begins' };
 }
 
-function arrived(was: SentMidi, bytes: Bytes, on: On): SentMidi {
-  on.trace({ atUs: on.nowUs, lane: 'midi', id: on.id, bytes: [...bytes] });
-  return {
-    ...was,
-    last: bytes,
-    receiver: received(was.receiver, bytes),
-  };
-}
-
-const onWire = (what: 'begins' | 'lost', bytes: Bytes, wireBytes: number, on: On) =>
-  on.trace({ atUs: on.nowUs, lane: 'midiWire', id: on.id, what, bytes: [...bytes], wireBytes });
-
-const isUsb = ({ transport }: Midi) => transport === 'usb';
-/** Where in the queue that begins which waits: behind what is on its way. */
-const firstWaiting = (output: Midi): number => (isUsb(output) ? 0 : 1);
-const waiting = ({ queue }: SentMidi, output: Midi): readonly Bytes[] => queue.slice(firstWaiting(output));
-
-/** Sees to it that the first of the queue gets there. */
-function begin(was: SentMidi, on: On): SentMidi {
-  const [first] = was.queue;
-  if (!first) return was;
-  const planned = (afterUs: number, status: number): SentMidi => {
-    on.plan(afterUs, { order: was.order + 1 });
-    return { ...was, status, thereUs: on.nowUs + afterUs, order: was.order + 1 };
-  };
-  const { frameUs } = on.prepared;
-  if (isUsb(on.output)) return planned(frameUs - (on.nowUs % frameUs), 0);
-  const wireBytes = bytesOnWire(first, was.status, on.output.runningStatus);
-  onWire('begins', first, wireBytes, on);
-  return planned(wireBytes * byteUs, first[0]!);
-}
-
-/** Whether two messages move the same thing, so that the later one is all that counts: never notes or programs. */
-function movesTheSame([status, first]: Bytes, [other, second]: Bytes): boolean {
-  const kind = kindOfStatus(status!);
-  if (status !== other || kind === 'noteOn' || kind === 'noteOff' || kind === 'program') return false;
-  return kind === 'bend' || kind === 'pressure' || first === second;
-}
-
-function without(queue: readonly Bytes[], at: number): readonly Bytes[] {
-  return [...queue.slice(0, at), ...queue.slice(at + 1)];
-}
-
-const hasRoom = (was: SentMidi, bytes: Bytes, output: Midi): boolean =>
-  (was.queue.length === 0 && !isUsb(output)) ||
-  queuedBytes([...waiting(was, output), bytes], isUsb(output)) <= output.queueBytes;
-
-/**
- * Where the loop waits for room, all that is told in one moment waits with it. More than this many messages no wire
- * carries in four seconds; what is told beyond them is lost, so that no moment costs without end.
- */
-const mostWaiting = 4_096;
-
-/** What becomes of the queue for which a message is too much; null: that message is lost. */
-function roomFor(was: SentMidi, bytes: Bytes, on: On): SentMidi | null {
-  const { output } = on;
-  switch (output.overload) {
-    case 'wait':
-    case 'merge':
-      return was.queue.length < mostWaiting ? was : null;
-    case 'newest':
-      return null;
-    case 'oldest': {
-      let now = was;
-      // Each turn takes one out: no more than wait.
-      while (!hasRoom(now, bytes, output) && now.queue.length > firstWaiting(output)) {
-        onWire('lost', now.queue[firstWaiting(output)]!, 0, on);
-        now = { ...now, queue: without(now.queue, firstWaiting(output)), lost: now.lost + 1 };
-      }
-      return now;
-    }
-  }
-}
-
-/** What waits and would only move the same thing to where it no longer is goes. */
-function merged(was: SentMidi, bytes: Bytes, { output }: On): SentMidi {
-  const from = firstWaiting(output);
-  const older = was.queue.findIndex((one, at) => at >= from && movesTheSame(one, bytes));
-  return older < 0 ? was : { ...was, queue: without(was.queue, older) };
-}
-
-const waitsForRoom = ({ overload }: Midi) => overload === 'wait' || overload === 'merge';
-
-function send(was: SentMidi, bytes: Bytes, on: On): SentMidi {
-  if (on.output.transport === 'free') return arrived(was, bytes, on);
-  const now = on.output.overload === 'merge' ? merged(was, bytes, on) : was;
-  // Where the loop waits, room is looked for once all is told.
-  const ready = !waitsForRoom(on.output) && hasRoom(now, bytes, on.output) ? now : roomFor(now, bytes, on);
-  if (!ready) {
-    onWire('lost', bytes, 0, on);
-    return { ...was, lost: was.lost + 1 };
-  }
-  const queued = { ...ready, queue: [...ready.queue, bytes] };
-  return ready.queue.length === 0 ? begin(queued, on) : queued;
-}
-
 const clamped = (velocity: number) => Math.max(1, Math.min(127, velocity));
 /** What a note-off says of how it was let go: nothing. Source: the standard's value for keys that do not measure it. */
 const releaseVelocity = 64;
 
-const sendAll = (was: SentMidi, messages: readonly Bytes[], on: On): SentMidi =>
-  messages.reduce((now, bytes) => send(now, bytes, on), was);
-
 /** A key holds its notes no longer; those that another holds may sound on. */
 function letGo(was: SentMidi, { key, notes, channel }: HeldKey, on: On): SentMidi {
   const held = withoutKey(was.held, key);
-  const ended = notes.filter((note) => on.output.shared === 'first' || !isHeldBy(held, note, channel));
+  const ended = notes.filter(
+    (note) =>
+      on.output.shared === 'first' || !(isHeldBy(held, note, channel) || isPassed(was, note, channel)),
+  );
   return sendAll(
     { ...was, held },
     ended.map((note) => messageBytes('noteOff', channel, note, releaseVelocity)),
@@ -223,27 +111,6 @@ function play(was: SentMidi, order: OrderOf<'play'>, on: On): SentMidi {
   );
 }
 
-/** Until what waits fits the queue again, µs; 0: it does. */
-function untilRoomUs(is: SentMidi, { output, nowUs, prepared: { frameUs } }: On): number {
-  const usb = isUsb(output);
-  let over = queuedBytes(waiting(is, output), usb) - output.queueBytes;
-  if (over <= 0) return 0;
-  let us = is.thereUs - nowUs;
-  if (usb) {
-    const packets = Math.ceil(over / queuedBytes([[]], true));
-    return us + (Math.ceil(packets / packetsInFrame) - 1) * frameUs;
-  }
-  // The next begins when the one on its way is there: then it waits no longer.
-  let status = is.status;
-  for (const message of waiting(is, output)) {
-    over -= message.length;
-    if (over <= 0) break;
-    us += bytesOnWire(message, status, output.runningStatus) * byteUs;
-    status = message[0]!;
-  }
-  return us;
-}
-
 export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>({
   kind: 'midi',
   prepare({ id }, gadget) {
@@ -259,6 +126,8 @@ export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>
     status: 0,
     lost: 0,
     held: [],
+    passes: null,
+    passed: [],
     order: 0,
   }),
   apply(was, order, on) {
@@ -273,6 +142,14 @@ export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>
       }
       case 'letAllGo':
         return was.held.reduce((now, held) => letGo(now, held, on), was);
+      case 'pass':
+        return { ...was, passes: order.what };
+      case 'sync':
+        return send(was, [syncByte(order.what)], on);
+      case 'fine':
+        return sendAll(was, fineBytes(order.channel, order.controller, order.value), on);
+      case 'exclusive':
+        return send(was, exclusiveBytes(order.bytes), on);
     }
   },
   jobs(was, is, on) {
@@ -284,11 +161,12 @@ export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>
     const room: Job[] = us > 0 ? [{ us, how: 'blocking', cuttable: false, deaf: false }] : [];
     return [...room, ...(isUsb(output) ? [] : inBackground(added * byteUs))];
   },
+  heard: passOn,
   upkeep: null,
   stirred: null,
   due(was, { order }, on) {
     if (was.order !== order) return was;
-    const there = was.queue.slice(0, isUsb(on.output) ? packetsInFrame : 1);
+    const there = was.queue.slice(0, nextThere(was, on.output));
     const left = there.reduce((now, bytes) => arrived(now, bytes, on), was);
     return begin({ ...left, queue: was.queue.slice(there.length) }, on);
   },

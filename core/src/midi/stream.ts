@@ -1,4 +1,4 @@
-import { dataBytes } from './message.ts';
+import { dataBytes, exclusiveBegins, exclusiveEnds, isRealTime } from './message.ts';
 
 /** Where a reader of a wire is: plain JSON. */
 export interface StreamState {
@@ -20,9 +20,10 @@ export interface StreamSink {
   realTime(status: number): void;
   /** A system exclusive has ended, or was cut off by another status, with so many bytes between its ends. */
   exclusive(bytes: number, whole: boolean): void;
+  /** The next byte of a system exclusive; without: they are passed over. */
+  exclusiveByte?(byte: number): void;
 }
 
-const isRealTime = (byte: number) => byte >= 0xf8;
 /** Song position has two; quarter frame and song select one; tune request and what is not defined, none. */
 const commonBytes = (status: number): number =>
   status === 0xf2 ? 2 : status === 0xf1 || status === 0xf3 ? 1 : 0;
@@ -43,8 +44,10 @@ export function readStream(bytes: ArrayLike<number>, state: StreamState, sink: S
   for (let at = 0; at < bytes.length; at += 1) {
     const byte = bytes[at]!;
     if (byte < 0x80) {
-      if (exclusive >= 0) exclusive += 1;
-      else if (status === 0) continue;
+      if (exclusive >= 0) {
+        exclusive += 1;
+        sink.exclusiveByte?.(byte);
+      } else if (status === 0) continue;
       else if (wanted[status] === 1 || first >= 0) {
         if (first < 0) sink.message(status, byte, -1);
         else sink.message(status, first, byte);
@@ -60,14 +63,14 @@ export function readStream(bytes: ArrayLike<number>, state: StreamState, sink: S
       continue;
     }
     if (exclusive >= 0) {
-      sink.exclusive(exclusive, byte === 0xf7);
+      sink.exclusive(exclusive, byte === exclusiveEnds);
       exclusive = -1;
     }
     first = -1;
     if (byte < 0xf0) status = byte;
     else {
       status = commonBytes(byte) > 0 ? byte : 0;
-      if (byte === 0xf0) exclusive = 0;
+      if (byte === exclusiveBegins) exclusive = 0;
       else if (byte === 0xf6) sink.message(byte, -1, -1);
     }
   }
@@ -76,13 +79,26 @@ export function readStream(bytes: ArrayLike<number>, state: StreamState, sink: S
   state.exclusive = exclusive;
 }
 
-/** Whole messages in a piece of a wire, as bytes, real-time ones too; a system exclusive is none. @param state it is written to */
-export function messagesIn(bytes: ArrayLike<number>, state: StreamState): number[][] {
+/** A system exclusive longer than this is passed over: what waits for a turn of the loop has a bound. */
+const longestExclusive = 256;
+
+/**
+ * Whole messages in a piece of a wire, as bytes, real-time ones and system exclusives too; of those, one that is cut off
+ * by another status is none.
+ * @param state it is written to
+ * @param begun what came of a system exclusive so far, where one is under way; it is written to
+ */
+export function messagesIn(bytes: ArrayLike<number>, state: StreamState, begun: number[]): number[][] {
   const found: number[][] = [];
   readStream(bytes, state, {
     message: (...bytes) => found.push(bytes.filter((byte) => byte >= 0)),
     realTime: (status) => found.push([status]),
-    exclusive: () => undefined,
+    exclusiveByte: (byte) => begun.length <= longestExclusive && begun.push(byte),
+    exclusive: (_bytes, whole) => {
+      const between = begun.splice(0);
+      if (whole && between.length <= longestExclusive)
+        found.push([exclusiveBegins, ...between, exclusiveEnds]);
+    },
   });
   return found;
 }

@@ -3,14 +3,16 @@ import {
   allActions,
   placedActions,
   type Action,
+  type ActionKindOf,
   type Gadget,
   type Midi,
+  type OutputActionOf,
   type PlacedActions,
 } from '../gadget/index.ts';
-import { messageBytes } from './message.ts';
-import { byteUs, bytesOnWire } from './wire.ts';
+import { exclusiveBytes, fineBytes, messageBytes, syncByte } from './message.ts';
+import { byteUs, bytesOnWire, statusAfter } from './wire.ts';
 
-type Message = Extract<Action, { kind: 'midi' | 'play' | 'letGo' }>;
+type Message = Exclude<OutputActionOf<ActionKindOf<'midi'>>, { kind: 'pass' | 'letAllGo' }>;
 
 /** A message with the bytes that go over the wire for it, where nothing else is on its way. */
 export interface WiredMessage {
@@ -42,7 +44,7 @@ const mostPlayed = (gadget: Gadget, outputId: string): number =>
   );
 
 /** Messages of an action, with numbers that do not matter to how long they are; of rows of notes, the most it can be. */
-function sentBy(gadget: Gadget, action: Action): number[][] {
+export function sentBy(gadget: Gadget, action: Action): number[][] {
   const notes = (message: 'noteOn' | 'noteOff', channel: number, most: number) =>
     Array.from({ length: most }, () => messageBytes(message, channel, 0, 0));
   switch (action.kind) {
@@ -50,6 +52,12 @@ function sentBy(gadget: Gadget, action: Action): number[][] {
       return [messageBytes(action.message, action.channel, 0, 0)];
     case 'play':
       return notes('noteOn', action.channel, rowsTold(gadget, action).most);
+    case 'fine':
+      return fineBytes(action.channel, 0, 0);
+    case 'sync':
+      return [[syncByte(action.what)]];
+    case 'exclusive':
+      return [exclusiveBytes(action.bytes)];
     case 'letGo':
       return notes('noteOff', 1, mostPlayed(gadget, action.outputId));
     default:
@@ -65,7 +73,7 @@ export const tellingsOf = (gadget: Gadget, output: Midi): Telling[] =>
       if (!('outputId' in action) || action.outputId !== output.id) return [];
       return sentBy(gadget, action).map((all): WiredMessage => {
         const bytes = bytesOnWire(all, status, output.runningStatus);
-        status = all[0]!;
+        status = statusAfter(status, all);
         us += bytes * byteUs;
         return { action: action as Message, bytes, whole: bytes === all.length, thereUs: us };
       });

@@ -1,3 +1,5 @@
+import { exclusiveBegins, isRealTime } from './message.ts';
+
 /** A start bit, eight bits and a stop bit at 31,250 baud, µs. Source: reckoning, MIDI. */
 export const byteUs = 320;
 
@@ -5,7 +7,9 @@ export const byteUs = 320;
 export const packetsInFrame = 16;
 /** Full speed: one frame a millisecond. */
 export const usualFrameUs = 1_000;
-const packetBytes = 4;
+export const packetBytes = 4;
+/** Of each packet three are of the message. Source: USB MIDI class, event packets. */
+export const packetsOf = ({ length }: readonly number[]): number => Math.ceil(length / 3);
 
 /**
  * Bytes that go over the wire for a message of a channel.
@@ -14,16 +18,20 @@ const packetBytes = 4;
 export const bytesOnWire = (message: readonly number[], status: number, runningStatus: boolean): number =>
   message.length - (runningStatus && message[0] === status ? 1 : 0);
 
+/** The status byte that running status goes on from; 0: none. What keeps in step leaves it as it is. Source: MIDI 1.0. */
+export const statusAfter = (status: number, [first = 0]: readonly number[]): number =>
+  isRealTime(first) ? status : first >= exclusiveBegins ? 0 : first;
+
 /** How long messages take from the first bit to the last when nothing else is on the wire, µs. */
 export function wireUs(messages: Iterable<readonly number[]>, runningStatus: boolean): number {
   let [bytes, status] = [0, 0];
   for (const message of messages) {
     bytes += bytesOnWire(message, status, runningStatus);
-    status = message[0] ?? 0;
+    status = statusAfter(status, message);
   }
   return bytes * byteUs;
 }
 
 /** Bytes that messages take up where they wait: whole ones for a wire, packets for USB. */
 export const queuedBytes = (messages: readonly (readonly number[])[], usb: boolean): number =>
-  messages.reduce((sum, { length }) => sum + (usb ? packetBytes : length), 0);
+  messages.reduce((sum, message) => sum + (usb ? packetBytes * packetsOf(message) : message.length), 0);

@@ -67,6 +67,8 @@ export interface OutputDefinition<
   } | null;
   /** Somebody has touched a control, and the loop has seen it; without: that is nothing to it by itself. */
   touched?(state: S, stage: Stage<K, E, W, P>): S;
+  /** The loop has heard a message that came in by MIDI; without: that is nothing to it by itself. */
+  heard?(state: S, bytes: readonly number[], stage: Stage<K, E, W, P>): S;
   /** Something has happened in the gadget that it may show by itself; null: it shows what it is told. */
   readonly stirred: ((state: S) => S) | null;
   /** The power goes: tells what can be seen or heard of that. */

@@ -95,6 +95,8 @@ export const unwired = {
   queueBytes: 64,
   overload: 'wait',
   shared: 'last',
+  passes: 'nothing',
+  passedChannels: [] as number[],
 } as const;
 
 export const dotted = {

@@ -13,6 +13,8 @@ export const wired: Midi = {
   queueBytes: 64,
   overload: 'wait',
   shared: 'last',
+  passes: 'nothing',
+  passedChannels: [],
 };
 
 /** A key and a knob whose rules are as they are typed. */
@@ -140,6 +142,20 @@ export const midiSnagCases: [string, string, Gadget, Partial<Snag>, boolean][] =
       values: { control: 'Breath', name: 'Out', steps: 1_000, sweepUs: 300_000, wireUs: 960_000 },
     },
     true,
+  ],
+  [
+    'M04',
+    'a knob that is told finely: two messages for each step',
+    telling(['when Breath up do Out fine 1, 2, value(Breath)'], {}, { steps: 401 }),
+    { values: { control: 'Breath', name: 'Out', steps: 400, sweepUs: 300_000, wireUs: 768_000 } },
+    true,
+  ],
+  [
+    'M06',
+    'a controller beyond those that are told finely',
+    telling(['when Key press do Out fine 1, 40, 5000']),
+    { level: 'likely', values: expect.objectContaining({ value: 40, held: 31, most: 31 }) as never },
+    false,
   ],
   [
     'M06',

@@ -1,6 +1,6 @@
 import { ActionIcon, Menu, Tooltip } from '@mantine/core';
 import { IconPower } from '@tabler/icons-react';
-import { messageBytes, wholeGadget, type Gadget, type Trigger } from '@hum-lever/core';
+import { exampleOf, wholeGadget, type Gadget, type Trigger } from '@hum-lever/core';
 import { player } from '../workers/index.ts';
 
 type Whole = Extract<Trigger, { kind: 'power' | 'midi' }>;
@@ -13,11 +13,11 @@ const midiWords = {
   bend: 'A bend comes in',
   pressure: 'Keys are pressed on',
   keyPressure: 'A key is pressed on',
+  clock: 'A clock ticks',
+  start: 'What follows a clock starts',
+  continue: 'What follows a clock goes on',
+  stop: 'What follows a clock stops',
 } as const;
-
-/** A message that the trigger waits for; where it takes any, channel 1 and middle C. */
-const bytesFor = ({ message, channel, number }: Extract<Whole, { kind: 'midi' }>): number[] =>
-  messageBytes(message, channel ?? 1, number ?? 60, 100);
 
 /** What can happen to the gadget as a whole, as far as its rules wait for it, each once. */
 function awaited({ flow }: Gadget): Whole[] {
@@ -67,7 +67,7 @@ export function PowerButton({ gadget }: { gadget: Gadget }) {
               player.touch(
                 wholeGadget,
                 trigger.kind === 'midi'
-                  ? { what: 'midi', bytes: bytesFor(trigger) }
+                  ? { what: 'midi', bytes: exampleOf(trigger) }
                   : { what: 'power', event: trigger.what === 'wake' ? 'wake' : 'low' },
               )
             }

@@ -3,7 +3,8 @@ import {
   gestureKinds,
   keyGestures,
   lineWord,
-  midiMessages,
+  heardMessages,
+  isSync,
   powerEvents,
   type Length,
   type Trigger,
@@ -103,7 +104,8 @@ export function readTrigger(line: LineReader): Trigger {
     case 'code':
       return { kind: 'code', codeId: line.id('codes'), gesture: line.oneOf(codeGestures) };
     case 'midi': {
-      const message = line.oneOf(midiMessages);
+      const message = line.oneOf(heardMessages);
+      if (isSync(message)) return { kind: 'midi', message, channel: null, number: null };
       const channel = line.word('channel') ? line.number('a channel from 1 to 16') : null;
       const number = line.word('number')
         ? line.number('a number from 0 to 127, or to 16383 for a bend')

@@ -1,7 +1,7 @@
-import { midiMessages, mostOf, numbersOf } from '@hum-lever/core';
+import { heardMessages, isSync, mostOf, numbersOf } from '@hum-lever/core';
 import { Choice, NumberField } from '../../shared/index.ts';
 import { ChannelSlot } from './ChannelSlot.tsx';
-import { messageWords } from './words.ts';
+import { sentWords } from './words.ts';
 import type { ExpectationSlots } from '../expected.ts';
 
 export const midi: ExpectationSlots<'midi'> = ({ what, put }) => {
@@ -12,12 +12,16 @@ export const midi: ExpectationSlots<'midi'> = ({ what, put }) => {
     <>
       <Choice
         label="Message"
-        data={midiMessages.map((value) => ({ value, label: messageWords[value] }))}
+        data={heardMessages.map((value) => ({ value, label: sentWords[value] }))}
         value={what.message}
         choose={(message) => put({ ...what, message, second: numbersOf(message) === 2 ? what.second : null })}
       />
-      {number('Number', mostOf(what.message), what.first, (first) => put({ ...what, first }))}
-      <ChannelSlot value={what.channel} commit={(channel) => put({ ...what, channel })} />
+      {!isSync(what.message) && (
+        <>
+          {number('Number', mostOf(what.message), what.first, (first) => put({ ...what, first }))}
+          <ChannelSlot value={what.channel} commit={(channel) => put({ ...what, channel })} />
+        </>
+      )}
       {numbersOf(what.message) === 2 && (
         <Choice
           label="Second number"

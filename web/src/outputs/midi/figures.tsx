@@ -1,5 +1,7 @@
-import { midiOverloads } from '@hum-lever/core';
+import { midiOverloads, passings } from '@hum-lever/core';
 import { Choice, NumberField } from '../../shared/index.ts';
+import { ChannelsField } from './ChannelsField.tsx';
+import { passingWords } from './words.ts';
 import type { FiguresOf } from '../figuresOf.ts';
 
 const overloadWords = {
@@ -42,6 +44,23 @@ export const midi: FiguresOf<'midi'> = ({ output, change }) => (
       value={output.shared}
       choose={(shared) => change({ shared })}
     />
+    <span>it passes on</span>
+    <Choice
+      label={`What ${output.name} passes on`}
+      data={passings.map((value) => ({ value, label: passingWords[value] }))}
+      value={output.passes}
+      choose={(passes) => change({ passes })}
+    />
+    {output.passes !== 'nothing' && (
+      <>
+        <span>on channels</span>
+        <ChannelsField
+          label={`Channels that ${output.name} passes on`}
+          channels={output.passedChannels}
+          commit={(passedChannels) => change({ passedChannels })}
+        />
+      </>
+    )}
     {output.transport !== 'free' && (
       <>
         <NumberField

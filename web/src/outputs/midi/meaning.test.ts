@@ -11,7 +11,11 @@ describe('what a message says', () => {
     [[0xe0, 0, 0], 'bent by -8192, channel 1'],
     [[0xd2, 9], 'pressed by 9, channel 3'],
     [[0xa0, 0, 1], 'C-1 pressed by 1, channel 1'],
-    [[0xf8], '1 byte'],
+    [[0xf8], 'the clock ticks'],
+    [[0xfc], 'what follows the clock stops'],
+    [[0xfe], 'still there'],
+    [[0xf0, 1, 2, 0xf7], 'for one maker’s equipment, 2 bytes'],
+    [[0xf6], '1 byte'],
   ])('%j', (bytes, words) => {
     expect(meaning(bytes)).toBe(words);
   });

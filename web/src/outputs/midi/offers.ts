@@ -28,5 +28,12 @@ export function midi(gadget: Gadget): Offer[] {
         ]),
     { label: 'End what it plays for a key', action: { kind: 'letGo', outputId, key: keyNumber } },
     { label: 'End what it plays for any key', action: { kind: 'letAllGo', outputId } },
+    {
+      label: 'Move a controller finely',
+      action: { kind: 'fine', outputId, channel: 1, controller: '1', value: '8192' },
+    },
+    { label: 'Keep others in step', action: { kind: 'sync', outputId, what: 'clock' } },
+    { label: 'Pass on what comes in', action: { kind: 'pass', outputId, what: 'channels' } },
+    { label: 'Send one maker’s equipment bytes', action: { kind: 'exclusive', outputId, bytes: [125, 1] } },
   ];
 }

@@ -1,6 +1,6 @@
-import type { OutputActionOf } from '@hum-lever/core';
+import type { HeardMessage, MidiMessage, Passing, SyncMessage } from '@hum-lever/core';
 
-export const messageWords: Readonly<Record<OutputActionOf<'midi'>['message'], string>> = {
+export const messageWords: Readonly<Record<MidiMessage, string>> = {
   noteOn: 'begins note',
   noteOff: 'ends note',
   control: 'moves controller',
@@ -8,4 +8,19 @@ export const messageWords: Readonly<Record<OutputActionOf<'midi'>['message'], st
   bend: 'bends to',
   pressure: 'presses by',
   keyPressure: 'presses note',
+};
+
+export const syncWords: Readonly<Record<SyncMessage, string>> = {
+  clock: 'ticks its clock',
+  start: 'starts what follows its clock',
+  continue: 'lets what follows its clock go on',
+  stop: 'stops what follows its clock',
+};
+
+export const sentWords: Readonly<Record<HeardMessage, string>> = { ...messageWords, ...syncWords };
+
+export const passingWords: Readonly<Record<Passing, string>> = {
+  nothing: 'nothing that comes in',
+  channels: 'the messages of channels that come in',
+  everything: 'everything that comes in',
 };

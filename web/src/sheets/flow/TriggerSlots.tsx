@@ -1,10 +1,10 @@
-import { midiMessages, mostOf, type MidiMessage, type Trigger } from '@hum-lever/core';
+import { heardMessages, isSync, mostOf, type HeardMessage, type Trigger } from '@hum-lever/core';
 import { useDocument } from '../../client/index.ts';
 import { Choice, NumberField } from '../../shared/index.ts';
 import { triggerChoices, triggerValue } from './sentences.ts';
 import { LengthSlot, PlainSlot } from '../../slots/index.ts';
 
-const messageWords: Record<MidiMessage, string> = {
+const messageWords: Record<HeardMessage, string> = {
   noteOn: 'a note begins',
   noteOff: 'a note ends',
   control: 'a controller moves',
@@ -12,10 +12,14 @@ const messageWords: Record<MidiMessage, string> = {
   bend: 'a bend comes',
   pressure: 'keys are pressed on',
   keyPressure: 'a key is pressed on',
+  clock: 'a clock ticks',
+  start: 'what follows a clock starts',
+  continue: 'what follows a clock goes on',
+  stop: 'what follows a clock stops',
 };
 
 /** A number that the message cannot have is none. */
-const withinOf = (message: MidiMessage, number: number | null): number | null =>
+const withinOf = (message: HeardMessage, number: number | null): number | null =>
   number !== null && number > mostOf(message) ? null : number;
 
 /** Says by itself when it is; before all others stands *when*. */
@@ -120,24 +124,34 @@ function Figures({ trigger, put }: { trigger: Trigger; put: (trigger: Trigger) =
         <>
           <Choice
             label="Message"
-            data={midiMessages.map((value) => ({ value, label: messageWords[value] }))}
+            data={heardMessages.map((value) => ({ value, label: messageWords[value] }))}
             value={trigger.message}
-            choose={(message) => put({ ...trigger, message, number: withinOf(message, trigger.number) })}
+            choose={(message) =>
+              put(
+                isSync(message)
+                  ? { ...trigger, message, channel: null, number: null }
+                  : { ...trigger, message, number: withinOf(message, trigger.number) },
+              )
+            }
           />
-          channel
-          <AnyOf
-            label="Channel"
-            max={16}
-            value={trigger.channel}
-            commit={(channel) => put({ ...trigger, channel: channel === 0 ? null : channel })}
-          />
-          number
-          <AnyOf
-            label="Number"
-            max={mostOf(trigger.message)}
-            value={trigger.number}
-            commit={(number) => put({ ...trigger, number })}
-          />
+          {!isSync(trigger.message) && (
+            <>
+              channel
+              <AnyOf
+                label="Channel"
+                max={16}
+                value={trigger.channel}
+                commit={(channel) => put({ ...trigger, channel: channel === 0 ? null : channel })}
+              />
+              number
+              <AnyOf
+                label="Number"
+                max={mostOf(trigger.message)}
+                value={trigger.number}
+                commit={(number) => put({ ...trigger, number })}
+              />
+            </>
+          )}
         </>
       );
     case 'line':

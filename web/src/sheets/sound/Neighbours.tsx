@@ -3,6 +3,7 @@ import { limits, neighbourKinds, nextId, type Gadget, type Neighbour } from '@hu
 import { useState } from 'react';
 import { edit } from '../../client/index.ts';
 import { begin, Choice, Prose, TextField, usePlace, WhileWriting } from '../../shared/index.ts';
+import { ChannelsField } from '../../outputs/midi/ChannelsField.tsx';
 import { MidiDoor } from './door/MidiDoor.tsx';
 import classes from './Sound.module.css';
 
@@ -13,19 +14,6 @@ const choices = Array.from({ length: 2 ** all.length - 1 }, (_, n) => {
   const kinds = all.filter((_kind, bit) => ((n + 1) >> bit) & 1);
   return { value: kinds.join(' '), kinds, label: kinds.map((kind) => kindWords[kind]).join(', ') };
 });
-
-const showChannels = (channels: readonly number[]): string =>
-  channels.length === 0 ? 'all' : channels.join(', ');
-/** @returns null: these are no channels */
-function readChannels(typed: string): number[] | null {
-  if (/^\s*(all)?\s*$/i.test(typed)) return [];
-  const channels = typed
-    .split(/[\s,;]+/)
-    .filter(Boolean)
-    .map(Number);
-  const fits = channels.every((one) => Number.isInteger(one) && one >= 1 && one <= 16);
-  return fits ? [...new Set(channels)].sort((a, b) => a - b) : null;
-}
 
 /** Equipment that the maker owns: what it hears of the gadget's MIDI, and what it sends to it. */
 export function Neighbours({ gadget }: { gadget: Gadget }) {
@@ -95,19 +83,10 @@ function One({
           choose={(chosen) => put({ outputId: chosen === '' ? null : chosen })}
         />
         on channels
-        <TextField
-          size="xs"
-          w={110}
-          quoted={false}
-          classNames={{ input: 'number' }}
-          aria-label="Its channels"
-          value={showChannels(channels)}
-          commit={(typed) => {
-            const read = readChannels(typed);
-            return read
-              ? put({ channels: read })
-              : 'Expected “all”, or channels from 1 to 16 such as 1, 2, 10.';
-          }}
+        <ChannelsField
+          label="Its channels"
+          channels={channels}
+          commit={(chosen) => put({ channels: chosen })}
         />
         {outputId === null ? 'and gives' : 'and takes'}
         <Choice

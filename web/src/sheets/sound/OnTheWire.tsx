@@ -8,6 +8,7 @@ import {
 } from '@hum-lever/core';
 import { useMemo } from 'react';
 import { count, showDuration } from '../../shared/index.ts';
+import { syncWords } from '../../outputs/midi/words.ts';
 import { PlaceLink } from './PlaceLink.tsx';
 import classes from './Sound.module.css';
 
@@ -104,10 +105,12 @@ const kinds = {
   keyPressure: 'pressure on',
 } as const;
 
+type Told = Telling['messages'][number]['action'];
+
 /** “plays a row of Chords, 3 notes at most”. */
 function rowWords(
   { flow }: Gadget,
-  action: Exclude<Telling['messages'][number]['action'], { kind: 'midi' }>,
+  action: Extract<Told, { kind: 'play' | 'letGo' }>,
   notes: number,
 ): { kind: string; number: string } {
   const most = count(notes, 'note');
@@ -120,6 +123,11 @@ function rowWords(
 function toldWords(gadget: Gadget, { messages }: Telling): string {
   const told = [...new Set(messages.map(({ action }) => action))];
   const said = told.slice(0, mostMessages).map((action) => {
+    if (action.kind === 'sync') return { kind: syncWords[action.what], number: '' };
+    if (action.kind === 'exclusive')
+      return { kind: 'for one maker’s equipment', number: count(action.bytes.length, 'byte') };
+    if (action.kind === 'fine')
+      return { kind: 'fine controller', number: showExpression(action.controller, gadget) };
     if (action.kind !== 'midi')
       return rowWords(gadget, action, messages.filter((one) => one.action === action).length);
     const { message, first } = action;
@@ -132,11 +140,11 @@ function toldWords(gadget: Gadget, { messages }: Telling): string {
   const groups: { kind: string; numbers: string[] }[] = [];
   for (const { kind, number } of said) {
     const last = groups.at(-1);
-    if (last?.kind === kind) last.numbers.push(number);
+    if (last?.kind === kind && number !== '') last.numbers.push(number);
     else groups.push({ kind, numbers: [number] });
   }
   const rest = told.length - said.length;
-  return `${groups.map(({ kind, numbers }) => `${kind} ${numbers.join(', ')}`).join('; ')}${
+  return `${groups.map(({ kind, numbers }) => `${kind} ${numbers.join(', ')}`.trim()).join('; ')}${
     rest > 0 ? `; and ${count(rest, 'more message', 'more messages')}` : ''
   }`;
 }
