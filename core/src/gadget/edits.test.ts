@@ -213,25 +213,26 @@ describe('edits', () => {
             expect(error.message).toMatch(/expected|Expected|There is no|Unrecognized key/);
           }
         }
-        const read = openGadget(JSON.parse(canonicalJson(current)));
-        expect(read).toEqual({ outcome: 'opened', gadget: current, migratedFrom: null });
+        const text = canonicalJson(current);
+        const read = openGadget(JSON.parse(text));
+        expect(read).toMatchObject({ outcome: 'opened', migratedFrom: null });
+        expect(read.outcome === 'opened' && canonicalJson(read.gadget) === text).toBe(true);
       }),
-      { seed: 11, numRuns: runs(170) },
+      { seed: 11, numRuns: runs(60) },
     );
     // Each kind of edit can be done: those that did not come up are tried by themselves.
-    const most = 300;
+    const gadgets = fc.sample(gadgetArbitrary, { numRuns: 40, seed: 8 }).map(furnished);
     const can = (name: string) =>
-      fc
-        .sample(fc.tuple(gadgetArbitrary, editOf[name]!), { numRuns: most, seed: 8 })
-        .some(([gadget, make]) => {
-          const before = furnished(gadget);
+      fc.sample(editOf[name]!, { numRuns: 60, seed: 8 }).some((make) =>
+        gadgets.some((before) => {
           try {
             return applyEdit(before, make(before)) !== before;
           } catch (error) {
             if (!(error instanceof EditRefused)) throw error;
             return false;
           }
-        });
+        }),
+      );
     const left = Object.keys(edits).filter((name) => name !== 'several' && !done.has(name));
     expect(left.filter((name) => !can(name))).toEqual([]);
   });

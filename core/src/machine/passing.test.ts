@@ -207,7 +207,7 @@ describe('notes that come in, of any player', () => {
         fc.constantFrom('first' as const, 'last' as const),
         fc.constantFrom('free' as const, 'wire' as const, 'usb' as const),
         (moves, told, shared, transport) => {
-          const bytesOf = ([what, number]: (typeof moves)[number]): number[] =>
+          const bytesOf = ([what, number]: readonly ['down' | 'up' | 'pedal', number]) =>
             what === 'pedal'
               ? [0xb0, 64, number]
               : [what === 'down' ? 0x90 : 0x80, number, what === 'down' ? 100 : 0];

@@ -1,4 +1,5 @@
 import {
+  allActions,
   isSync,
   allRules,
   placedActions,
@@ -32,6 +33,18 @@ export function isHeardAt(
   const there = standingAt(gadget, outputId);
   return there.length === 0 || there.some((one) => isOn(one, channel) && one.kinds.includes(kind));
 }
+
+/** Whether it does anything with clocks that come in: a rule waits for what keeps in step, or everything may go on. */
+export const followsClock = (gadget: Gadget): boolean =>
+  allRules(gadget).some(({ rule: { trigger } }) => trigger.kind === 'midi' && isSync(trigger.message)) ||
+  gadget.outputs.some((output) => output.kind === 'midi' && output.passes === 'everything') ||
+  allActions(gadget).some((action) => action.kind === 'pass' && action.what === 'everything');
+
+/** Whether anything comes of what comes in by MIDI. */
+export const listensToMidi = (gadget: Gadget): boolean =>
+  allRules(gadget).some(({ rule: { trigger } }) => trigger.kind === 'midi') ||
+  gadget.outputs.some((output) => output.kind === 'midi' && output.passes !== 'nothing') ||
+  allActions(gadget).some((action) => action.kind === 'pass' && action.what !== 'nothing');
 
 /** A channel and a kind of message, as they are told to an output or waited for, with the first place where that is. */
 export interface Used {

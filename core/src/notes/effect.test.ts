@@ -80,10 +80,8 @@ describe('a pitch on its way', () => {
         const [low, high] = [Math.min(one.fromHz, one.toHz), Math.max(one.fromHz, one.toHz)];
         expect(pitches[0]).toBeCloseTo(one.fromHz, 6);
         if (one.stairs !== 1) expect(pitches.at(-1)! / one.toHz).toBeCloseTo(1, 9);
-        for (const hz of pitches) {
-          expect(hz).toBeGreaterThan(low * 0.999_999);
-          expect(hz).toBeLessThan(high * 1.000_001);
-        }
+        expect(Math.min(...pitches)).toBeGreaterThan(low * 0.999_999);
+        expect(Math.max(...pitches)).toBeLessThan(high * 1.000_001);
       }),
       { seed: 2, numRuns: 200 },
     );

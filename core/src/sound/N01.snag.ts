@@ -1,6 +1,6 @@
 import { partOf, type Snag, type SnagRule } from '../gadget/index.ts';
 import { askedHz } from './asked.ts';
-import { clockedFor, isOutOfTune, tuned } from './tuning.ts';
+import { isOutOfTune, sounderOf, tuned } from './tuning.ts';
 
 /** Pitches that the board's timer comes too far from; what the sounder cannot give at all is told as N02. */
 export const N01: SnagRule = {
@@ -9,10 +9,11 @@ export const N01: SnagRule = {
     gadget.outputs.flatMap((output): Snag[] => {
       const part = partOf(gadget, output.id);
       if (output.kind !== 'tone' || !part) return [];
-      const clocked = clockedFor(gadget, output);
+      const sounder = sounderOf(gadget, output);
+      const { clocked } = sounder;
       if (!clocked) return [];
       const given = askedHz(gadget, output.id)
-        .map((hz) => tuned(output, clocked, hz))
+        .map((hz) => tuned(sounder, hz))
         .filter(({ hz, heldHz }) => hz === heldHz);
       const off = given.filter(isOutOfTune).sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents));
       const [worst] = off;

@@ -1,5 +1,6 @@
 export { renderMoments, Synth, type Moment, type Sounding, type Voice } from './synth.ts';
 export { effectSounding, performedMoments, sounderVoice, tuneMoments, tuneSounding } from './tuneMoments.ts';
+export { sounderResponse, type Response } from './response.ts';
 export type { Wave } from './waves.ts';
 export { soundedHz } from './pitch.ts';
 export {
@@ -7,6 +8,7 @@ export {
   isOutOfTune,
   tuned,
   tuningsOf,
+  type Sounder,
   type ToldNotes,
   type Tuned,
   type Tuning,

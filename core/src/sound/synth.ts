@@ -1,3 +1,4 @@
+import { biquadOf, type Biquad, type Response } from './response.ts';
 import { bandLimited, turnBits, type Wave } from './waves.ts';
 
 /** Something that sounds. */
@@ -6,6 +7,10 @@ export interface Voice {
   wave: Wave;
   /** 1: as loud as a sounder. */
   loudness: number;
+  /** What it sounds through; without: as it is. */
+  through?: Response | undefined;
+  /** Something that is struck: each so many seconds it has 1/e of what it had. Without: it sounds as long as it is held. */
+  fadeSeconds?: number | undefined;
 }
 /** All that sounds at a moment, by a key of each voice: what goes on has the same key. */
 export type Sounding = Readonly<Record<string, Voice>>;
@@ -23,7 +28,21 @@ interface Playing {
   at: number;
   gain: number;
   wanted: number;
+  through: Through | null;
+  /** Of what is struck: what is left of it, and what of that after each sample. */
+  left: number;
+  fade: number;
 }
+
+/** A filter with what came before: the last two samples that went in, and that came out. */
+interface Through {
+  response: Response;
+  filter: Biquad;
+  came: [number, number, number, number];
+}
+/** Of what is struck, less than this is not heard. */
+const leastLeft = 0.0005;
+const isOver = ({ left }: Playing): boolean => left < leastLeft;
 
 /** Long enough not to click, short enough to sound at once. */
 const rampSeconds = 0.004;
@@ -42,26 +61,47 @@ export class Synth {
   /** From the next sample on this sounds, and nothing else. */
   sound(sounding: Sounding): void {
     for (const [key, voice] of this.voices) if (!sounding[key]) voice.wanted = 0;
-    for (const [key, { hz, wave, loudness }] of Object.entries(sounding)) {
+    for (const [key, { hz, wave, loudness, through, fadeSeconds }] of Object.entries(sounding)) {
       if (!(hz > 0) || !(hz < this.sampleRate / 2)) continue;
       const voice = this.voices.get(key) ?? this.begun(key);
       if (!voice) continue;
       voice.turn = bandLimited(wave, hz, this.sampleRate);
       voice.step = Math.round((hz / this.sampleRate) * 2 ** 32) | 0;
+      if (voice.wanted === 0) voice.left = 1;
       voice.wanted = loudness;
+      voice.fade = fadeSeconds === undefined ? 1 : Math.max(0, 1 - 1 / (fadeSeconds * this.sampleRate));
+      voice.through = this.throughOf(through, voice.through);
     }
+  }
+
+  /** What sounds through the same goes on in it as it was. */
+  private throughOf(response: Response | undefined, was: Through | null): Through | null {
+    if (!response) return null;
+    const { kind, hz, q } = response;
+    if (was?.response.kind === kind && was.response.hz === hz && was.response.q === q) return was;
+    return { response, filter: biquadOf(response, this.sampleRate), came: [0, 0, 0, 0] };
   }
 
   private begun(key: string): Playing | null {
     if (this.voices.size >= mostVoices) return null;
-    const voice: Playing = { turn: bandLimited('sine', 440, 48_000), step: 0, at: 0, gain: 0, wanted: 0 };
+    const voice: Playing = {
+      turn: bandLimited('sine', 440, 48_000),
+      step: 0,
+      at: 0,
+      gain: 0,
+      wanted: 0,
+      through: null,
+      left: 1,
+      fade: 1,
+    };
     this.voices.set(key, voice);
     return voice;
   }
 
   /** Whether anything is still to be heard. */
   get silent(): boolean {
-    return this.voices.size === 0;
+    for (const voice of this.voices.values()) if (!isOver(voice)) return false;
+    return true;
   }
 
   /** Adds what sounds to samples `from` (in) to `to` (out). */
@@ -69,6 +109,8 @@ export class Synth {
     const ramp = 1 / (rampSeconds * this.sampleRate);
     for (const [key, voice] of this.voices) {
       const { gain, wanted } = voice;
+      // What was struck and has faded is kept as long as it is told, so that it does not begin anew.
+      if (isOver(voice) && wanted > 0) continue;
       // As long as it fades; what goes on is the rest.
       const fading = Math.min(to, from + Math.ceil(Math.abs(wanted - gain) / ramp));
       const toward = gain < wanted ? ramp : -ramp;
@@ -89,17 +131,33 @@ const part = 2 ** -partBits;
 
 /** @param ramp what its loudness changes by with each sample, until it is what is wanted */
 function add(voice: Playing, out: Float32Array, from: number, to: number, ramp: number): void {
-  const { turn, step, wanted } = voice;
-  let { at, gain } = voice;
+  const { turn, step, wanted, through, fade } = voice;
+  let { at, gain, left } = voice;
   for (let n = from; n < to; n += 1) {
     if (ramp !== 0) gain = ramp > 0 ? Math.min(wanted, gain + ramp) : Math.max(wanted, gain + ramp);
     const point = at >>> partBits;
     const low = turn[point]!;
-    out[n]! += gain * (low + (turn[point + 1]! - low) * ((at & partMask) * part));
+    let sample = gain * (low + (turn[point + 1]! - low) * ((at & partMask) * part));
+    if (through) sample = filtered(through, sample);
+    if (fade < 1) {
+      sample *= left;
+      left *= fade;
+    }
+    out[n]! += sample;
     at = (at + step) | 0;
   }
   voice.at = at;
   voice.gain = gain;
+  voice.left = left;
+}
+
+function filtered({ filter: { a, b }, came }: Through, sample: number): number {
+  const out = b[0] * sample + b[1] * came[0] + b[2] * came[1] - a[0] * came[2] - a[1] * came[3];
+  came[1] = came[0];
+  came[0] = sample;
+  came[3] = came[2];
+  came[2] = out;
+  return out;
 }
 
 /**

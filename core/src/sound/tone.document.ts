@@ -58,15 +58,17 @@ export const tone = outputDocument(
   },
   {
     reaches: 'ears',
-    fresh: () => ({
-      lowHz: 200,
-      highHz: 4_000,
-      pitched: 'timer',
+    // What oscillates by itself has its one pitch, and no timer makes it.
+    fresh: ({ ownHz }) => ({
+      lowHz: ownHz ?? 200,
+      highHz: ownHz ?? 4_000,
+      pitched: ownHz === undefined ? 'timer' : 'exact',
       takes: 'last',
       turnUs: 20_000,
       perOctave: 12,
       nearCm: 40,
     }),
+    follows: ({ ownHz }) => (ownHz === undefined ? [] : ['lowHz', 'highHz', 'pitched']),
     check: (schema) =>
       schema.refine(({ lowHz, highHz }) => lowHz <= highHz, {
         path: ['highHz'],

@@ -16,36 +16,41 @@ import {
   rateOf,
   usOfParts,
 } from '../notes/index.ts';
-import type { Clocked } from '../wiring/index.ts';
-import type { Moment, Sounding } from './synth.ts';
-import { clockedFor, tuned } from './tuning.ts';
+import { hzGiven, sounderOf, type Sounder } from './tuning.ts';
+import type { Response } from './response.ts';
+import type { Moment, Sounding, Voice } from './synth.ts';
 
-/** A sounder's pin goes up and down: a square. */
-export const sounderVoice = (hz: number) => ({ hz, wave: 'square', loudness: 1 }) as const;
+/** A sounder's pin goes up and down: a square, of which the sounder lets through what it can. */
+export const sounderVoice = (hz: number, through: Response | null): Voice => ({
+  hz,
+  wave: 'square',
+  loudness: 1,
+  ...(through && { through }),
+});
+
+const voiceOf = (sounder: Sounder, hz: number): Voice => sounderVoice(hzGiven(sounder, hz), sounder.response);
 
 /** What of a tune sounds when, as the sounder gives it; and how long it is. */
 export function tuneMoments(
-  output: Tone,
-  clocked: Clocked | null,
+  sounder: Sounder,
   notes: readonly Note[],
 ): { moments: Moment[]; lengthUs: number } {
   let lengthUs = 0;
   const moments = notes.map(({ hz, lengthUs: own }): Moment => {
     const atUs = lengthUs;
     lengthUs += own;
-    return { atUs, sounding: hz > 0 ? { tone: sounderVoice(tuned(output, clocked, hz).givesHz) } : {} };
+    return { atUs, sounding: hz > 0 ? { tone: voiceOf(sounder, hz) } : {} };
   });
   return { moments: [...moments, { atUs: lengthUs, sounding: {} }], lengthUs };
 }
 
 /** What of an effect sounds when, as the first sounder gives it; where there is none, just its pitches. */
 export function effectSounding(gadget: Gadget, effect: SoundEffect): { moments: Moment[]; lengthUs: number } {
-  const output = firstSounder(gadget);
-  const clocked = clockedFor(gadget, output);
-  const moments = effectPitches(effect, 0).map((hz, frame): Moment => {
-    const { givesHz } = tuned(output, clocked, hz);
-    return { atUs: frame * effectFrameUs, sounding: { tone: sounderVoice(givesHz) } };
-  });
+  const sounder = sounderOf(gadget, firstSounder(gadget));
+  const moments = effectPitches(effect, 0).map((hz, frame): Moment => ({
+    atUs: frame * effectFrameUs,
+    sounding: { tone: voiceOf(sounder, hz) },
+  }));
   return { moments: [...moments, { atUs: effect.lengthUs, sounding: {} }], lengthUs: effect.lengthUs };
 }
 
@@ -57,20 +62,20 @@ const mostMoments = 200_000;
  * @param voiceId null: all of them
  */
 export function performedMoments(
-  output: Tone,
-  clocked: Clocked | null,
+  sounder: Sounder,
   tune: Tune,
   voiceId: string | null,
 ): { moments: Moment[]; lengthUs: number } {
   const played = { ...playedTune(tune), againFrom: null };
   const rate = rateOf(tune, tune.beatsPerMinute);
-  const { turnUs, takes, perOctave } = output;
+  const { turnUs, takes, perOctave } = sounder.output;
   const playing = { voiceId, rate, turnUs, inTurns: takes === 'turns' };
   const moments: Moment[] = [];
   for (let at: number | null = 0; at !== null && moments.length < mostMoments;) {
     const { pitch, next } = passAt(played, at, playing);
-    const hz = pitch === null ? 0 : tuned(output, clocked, noteHz(pitch / 100, perOctave)).givesHz;
-    moments.push({ atUs: usOfParts(at, rate), sounding: hz > 0 ? { tone: sounderVoice(hz) } : {} });
+    const sounding: Sounding =
+      pitch === null ? {} : { tone: voiceOf(sounder, noteHz(pitch / 100, perOctave)) };
+    moments.push({ atUs: usOfParts(at, rate), sounding });
     at = next;
   }
   return { moments, lengthUs: usOfParts(played.length, rate) };
@@ -103,9 +108,7 @@ export function tuneSounding(gadget: Gadget, tune: Tune): { moments: Moment[]; l
     return output?.kind === 'tone' ? [{ output, voiceId }] : [];
   });
   const all = played.length > 0 ? played : [{ output: firstSounder(gadget), voiceId: null }];
-  const lines = all.map(({ output, voiceId }) =>
-    performedMoments(output, clockedFor(gadget, output), tune, voiceId),
-  );
+  const lines = all.map(({ output, voiceId }) => performedMoments(sounderOf(gadget, output), tune, voiceId));
   return { moments: together(lines.map(({ moments }) => moments)), lengthUs: lines[0]!.lengthUs };
 }
 

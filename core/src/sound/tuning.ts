@@ -2,6 +2,7 @@ import { placedActions, type Gadget, type Note, type PlacedActions, type Tone } 
 import { toneTimerOf, type Clocked } from '../wiring/index.ts';
 import { askedHz } from './asked.ts';
 import { soundedHz } from './pitch.ts';
+import { levelDb, sounderResponse, type Response } from './response.ts';
 import { cents, hzOf, settingFor, type TimerSetting } from './timer.ts';
 
 /** A pitch that is asked for, and what comes of it. */
@@ -14,6 +15,8 @@ export interface Tuned {
   givesHz: number;
   /** From what is asked for to what it gives. */
   cents: number;
+  /** How much quieter than at the sounder's best, dB; null: nothing is known of that. */
+  levelDb: number | null;
 }
 
 /** Notes in hertz and milliseconds, and where they are told. */
@@ -24,10 +27,16 @@ export interface ToldNotes {
   name: string;
 }
 
-export interface Tuning {
+/** A sounder with what makes its pitches, and what becomes of them. */
+export interface Sounder {
   output: Tone;
   /** What makes its pitches; null: they are exact, or nothing is known of it. */
   clocked: Clocked | null;
+  /** How much of each comes out; null: nothing is known of that. */
+  response: Response | null;
+}
+
+export interface Tuning extends Sounder {
   /** Pitches asked for as plain numbers, lowest first. */
   pitches: readonly Tuned[];
   told: readonly ToldNotes[];
@@ -46,12 +55,25 @@ export const clockedFor = (gadget: Gadget, { id, pitched }: Tone): Clocked | nul
 export const clockHzFor = (gadget: Gadget, output: Tone): number | null =>
   clockedFor(gadget, output)?.clockHz ?? null;
 
+export const sounderOf = (gadget: Gadget, output: Tone): Sounder => ({
+  output,
+  clocked: clockedFor(gadget, output),
+  response: sounderResponse(gadget, output.id),
+});
+
+/** The pitch that comes of one. @param hz above 0 */
+export function hzGiven({ output, clocked }: Pick<Sounder, 'output' | 'clocked'>, hz: number): number {
+  const heldHz = soundedHz(output, hz);
+  return clocked ? hzOf(clocked.clockHz, settingFor(clocked, heldHz).divisor) : heldHz;
+}
+
 /** What becomes of a pitch. @param hz above 0 */
-export function tuned(output: Tone, clocked: Clocked | null, hz: number): Tuned {
+export function tuned({ output, clocked, response }: Sounder, hz: number): Tuned {
   const heldHz = soundedHz(output, hz);
   const setting = clocked && settingFor(clocked, heldHz);
-  const givesHz = clocked && setting ? hzOf(clocked.clockHz, setting.divisor) : heldHz;
-  return { hz, heldHz, setting, givesHz, cents: cents(givesHz, hz) };
+  const givesHz = hzGiven({ output, clocked }, hz);
+  const level = response && levelDb(response, givesHz);
+  return { hz, heldHz, setting, givesHz, cents: cents(givesHz, hz), levelDb: level };
 }
 
 /** Every sounder with all that it is told in plain numbers. */
@@ -59,13 +81,13 @@ export function tuningsOf(gadget: Gadget): Tuning[] {
   const lists = placedActions(gadget.flow);
   return gadget.outputs.flatMap((output): Tuning[] => {
     if (output.kind !== 'tone') return [];
-    const clocked = clockedFor(gadget, output);
+    const sounder = sounderOf(gadget, output);
     const told = lists.flatMap(({ actions, place, name }): ToldNotes[] =>
       actions.flatMap((action): ToldNotes[] =>
         action.kind === 'tune' && action.outputId === output.id ? [{ notes: action.notes, place, name }] : [],
       ),
     );
-    const pitches = askedHz(gadget, output.id).map((hz) => tuned(output, clocked, hz));
-    return [{ output, clocked, pitches, told }];
+    const pitches = askedHz(gadget, output.id).map((hz) => tuned(sounder, hz));
+    return [{ ...sounder, pitches, told }];
   });
 }

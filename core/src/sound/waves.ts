@@ -1,7 +1,7 @@
-import { exactSinDegrees } from '../kernel/index.ts';
+import { exactSinDegrees, noiseAt } from '../kernel/index.ts';
 
 /** Shapes that voices have. */
-export type Wave = 'sine' | 'triangle' | 'sawtooth' | 'square';
+export type Wave = 'sine' | 'triangle' | 'sawtooth' | 'square' | 'noise';
 
 /** Points of one turn; the interpolation between them stays 70 dB below what is drawn. */
 export const turnBits = 12;
@@ -13,12 +13,15 @@ const sine = Float64Array.from({ length: turnPoints }, (_, n) => exactSinDegrees
 const pi = 3.141592653589793;
 
 /** How much of its k-th harmonic a wave of height 1 has. Source: their Fourier series. */
-const shares: Readonly<Record<Wave, (k: number) => number>> = {
+const shares: Readonly<Record<Exclude<Wave, 'noise'>, (k: number) => number>> = {
   sine: (k) => (k === 1 ? 1 : 0),
   square: (k) => (k % 2 === 1 ? 4 / (pi * k) : 0),
   sawtooth: (k) => 2 / (pi * k),
   triangle: (k) => (k % 2 === 1 ? (k % 4 === 1 ? 8 : -8) / (pi * pi * k * k) : 0),
 };
+
+/** How much of its k-th harmonic a wave of height 1 has; noise has none. */
+export const waveShare = (wave: Wave, k: number): number => (wave === 'noise' ? 0 : shares[wave](k));
 
 const drawn = new Map<string, Float32Array>();
 
@@ -29,7 +32,7 @@ function turnOf(wave: Wave, harmonics: number): Float32Array {
   if (known) return known;
   const sum = new Float64Array(turnPoints);
   for (let k = 1; k <= harmonics; k += 1) {
-    const share = shares[wave](k);
+    const share = waveShare(wave, k);
     if (share === 0) continue;
     for (let n = 0; n < turnPoints; n += 1) sum[n]! += share * sine[(n * k) % turnPoints]!;
   }
@@ -40,12 +43,20 @@ function turnOf(wave: Wave, harmonics: number): Float32Array {
   return turn;
 }
 
+/** As many numbers without any order, the same each time, and the first again. */
+const noise = Float32Array.from(
+  { length: turnPoints + 1 },
+  (_, n) => (noiseAt(1, 0, n % turnPoints) & 0xffff) / 0x8000 - 1,
+);
+
 /**
  * A turn of a wave that has nothing above half of the sampling rate: what is beyond would be heard as other pitches.
- * Tables are an octave apart, so that the highest octave may be missing from one.
+ * Tables are an octave apart, so that the highest octave may be missing from one. Noise is as it is: of so many points a
+ * turn, its pitch says how fine it is.
  * @param hz above 0
  */
 export function bandLimited(wave: Wave, hz: number, sampleRate: number): Float32Array {
+  if (wave === 'noise') return noise;
   if (wave === 'sine') return turnOf(wave, 1);
   let harmonics = mostHarmonics;
   while (harmonics > 1 && harmonics * hz > sampleRate / 2) harmonics /= 2;

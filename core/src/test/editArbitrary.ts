@@ -403,7 +403,11 @@ const argsOf = {
   addMenuItem: fc.tuple(menuId, fc.option(itemId), menuItem),
   changeMenuItem: fc.tuple(menuId, itemId, fc.record({ name, use: fc.nat(9) })),
   moveMenuItem: fc.tuple(menuId, itemId, by),
-  orderMenuItems: fc.tuple(menuId, fc.constant(null), fc.shuffledSubarray(['i1', 'i4', 'i5', 'i6'])),
+  orderMenuItems: fc.tuple(
+    menuId,
+    fc.constant(null),
+    fc.shuffledSubarray(['i1', 'i4', 'i5', 'i6'], { minLength: 3 }),
+  ),
   nestMenuItem: fc.tuple(menuId, itemId, fc.option(itemId)),
   groupMenuItems: fc.tuple(
     menuId,

@@ -159,6 +159,17 @@ export const wiringCases: Case[] = [
     true,
   ],
   [
+    'W04',
+    'MIDI that comes in by the one serial port, which uploads come in by, too',
+    to(on(small, ['midi-in']), 'p1', 'rx', 'P0'),
+    {
+      level: 'likely',
+      values: { name: 'p1', terminal: 'rx', pin: 'P0', trap: 'upload' },
+      mend: expect.objectContaining({ key: 'fitCompanion' }) as never,
+    },
+    true,
+  ],
+  [
     'W05',
     'a button that holds a boot strap low',
     to(on(radio, key), 'p1', 'contact', 'R8'),

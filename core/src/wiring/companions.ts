@@ -16,6 +16,7 @@ export const companionRoles: Readonly<Record<string, { title: string; unit: stri
   'midi-data-resistor': { title: 'MIDI loop resistor, data side', unit: 'Ω', priceCents: 2 },
   'midi-input-resistor': { title: 'MIDI input resistor', unit: 'Ω', priceCents: 2 },
   'midi-input-diode': { title: 'MIDI input protection diode', unit: '', priceCents: 3 },
+  'upload-jumper': { title: 'Jumper, taken out to upload', unit: '', priceCents: 6 },
   'driver-transistor': { title: 'Transistor with base resistor', unit: 'Ω', priceCents: 6 },
   'level-shifter': { title: 'Level shifter', unit: 'lines', priceCents: 90 },
   'flyback-diode': { title: 'Flyback diode', unit: '', priceCents: 4 },
@@ -48,6 +49,7 @@ export function proposalsFor(gadget: Gadget): Proposal[] {
     ...busPulls(nets, owner),
     ...links(nets, owner),
     ...drivers(nets, owner),
+    ...jumpers(nets, owner),
     ...shifting(nets, owner),
     ...keys(owner),
   ]);
@@ -144,6 +146,19 @@ export function driverFor({ board }: Nets, owner: Owner, terminal: Terminal): Pr
 
 const drivers = (nets: Nets, owner: Owner): Proposal[] =>
   owner.terminals.flatMap((terminal) => driverFor(nets, owner, terminal) ?? []);
+
+/**
+ * For what speaks on a line that uploads come in by: something to take it off meanwhile. What only listens spoils none,
+ * and a switch need only be left alone.
+ */
+export const jumperFor = (owner: Owner, terminal: Terminal): Proposal =>
+  one('upload-jumper', owner, terminal.name, 0);
+const jumpers = ({ leads }: Nets, owner: Owner): Proposal[] =>
+  leads.flatMap((lead) =>
+    lead.owner.id === owner.id && lead.pin?.upload && lead.terminal.drives
+      ? [jumperFor(owner, lead.terminal)]
+      : [],
+  );
 
 export interface Driver {
   owner: Owner;

@@ -26,6 +26,7 @@ export {
   showDuration,
   showOnScale,
   showHz,
+  showMessage,
   showMoment,
   showMoney,
   showOhms,

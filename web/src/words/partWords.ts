@@ -65,6 +65,7 @@ export const roleWords: Record<string, string> = {
   'bus-pull-up': 'bus pull-ups',
   'driver-transistor': 'a transistor, with a base resistor',
   'level-shifter': 'a level shifter',
+  'upload-jumper': 'a jumper that is taken out to upload',
 };
 
 /** Why a scheme cannot read so many keys. */

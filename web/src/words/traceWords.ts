@@ -10,6 +10,7 @@ import type { Stage } from '../shared/stages.tsx';
 import { codeWords, gestureWords } from './gestureWords.ts';
 import { valueWords } from './valueWords.ts';
 import { isOutputEntry, toldOf } from '../outputs/index.ts';
+import { meaning } from '../outputs/midi/meaning.ts';
 import { showMessage, showDuration } from '../shared/units.ts';
 import { sayStill } from './stillWords.ts';
 
@@ -240,7 +241,7 @@ export function sayWhy(gadget: Gadget, trace: readonly TraceEntry[], index: numb
     case 'power':
       return entry.event === 'cycle' ? powerWords.cycle : `${powerWords[entry.event]}${waited(entry)}`;
     case 'midiIn':
-      return `MIDI came in: ${showMessage(entry.bytes)}.${waited(entry)}`;
+      return `MIDI came in: ${showMessage(entry.bytes)}, ${meaning(entry.bytes)}.${waited(entry)}`;
     case 'characterIn':
       return answered(
         `“${entry.character}” came in over ${name(entry.id)}.${waited(entry)}`,

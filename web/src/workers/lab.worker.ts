@@ -55,7 +55,7 @@ import {
   type TraceEntry,
   type SoundEffect,
   type Tune,
-  type Tuning,
+  type Sounder,
   type Trial,
   type TrialResult,
 } from '@hum-lever/core';
@@ -126,11 +126,8 @@ const lab = {
       return read.outcome === 'opened' ? portraitOf(read.gadget) : null;
     }),
   /** A tune as its sounder plays it: a file of samples. */
-  wav(
-    { output, clocked }: Pick<Tuning, 'output' | 'clocked'>,
-    notes: readonly Note[],
-  ): Uint8Array<ArrayBuffer> {
-    return asWav(tuneMoments(output, clocked, notes));
+  wav(sounder: Sounder, notes: readonly Note[]): Uint8Array<ArrayBuffer> {
+    return asWav(tuneMoments(sounder, notes));
   },
   /** A tune on its grid, once through, as all sounders that play it would give it. */
   tuneWav(gadget: Gadget, tune: Tune, mostUs = Infinity): Uint8Array<ArrayBuffer> {

@@ -175,9 +175,18 @@ export class LiveMachine {
       case 'plan':
         if (this.pastUs !== null) return;
         this.catchUp(machine);
-        for (const { afterUs, controlId, touch } of command.moves)
-          this.planned.push({ atUs: machine.nowUs + Math.round(afterUs), controlId, ...touch });
-        this.planned.sort((a, b) => a.atUs - b.atUs);
+        this.plan(
+          command.moves.map(({ afterUs, controlId, touch }) => ({
+            atUs: machine.nowUs + Math.round(afterUs),
+            controlId,
+            ...touch,
+          })),
+        );
+        break;
+      case 'planAt':
+        if (this.pastUs !== null) return;
+        this.catchUp(machine);
+        this.plan(command.moves.map(({ atUs, controlId, touch }) => ({ atUs, controlId, ...touch })));
         break;
       case 'run':
         this.anchor(machine.nowUs);
@@ -298,6 +307,10 @@ export class LiveMachine {
   private virtualUs(atMs: number): number {
     // Rounded: cut down, a timer that ends a hair early would find its event still ahead, again and again.
     return Math.round(this.anchorUs + (atMs - this.anchorMs) * 1_000 * this.factor);
+  }
+
+  private plan(moves: readonly Stimulus[]): void {
+    this.planned = [...this.planned, ...moves].sort((a, b) => a.atUs - b.atUs);
   }
 
   private stimulate(machine: Machine, stimulus: Stimulus): void {

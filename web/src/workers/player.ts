@@ -258,6 +258,7 @@ export const player = {
   },
   /** Presses that come at their very times, however busy the page is. */
   plan: (moves: Extract<Command, { kind: 'plan' }>['moves']) => send({ kind: 'plan', moves }),
+  planAt: (moves: Extract<Command, { kind: 'planAt' }>['moves']) => send({ kind: 'planAt', moves }),
   /** Off and on again: what waits for the power comes about. */
   restart(): void {
     usePlayer.setState({ adopted: null });

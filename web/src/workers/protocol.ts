@@ -17,6 +17,8 @@ export type Command =
   | { kind: 'touch'; controlId: string; touch: Touch; atMs: number }
   /** What hands will do, so long from now each; forgotten with a load and with a look at the past. */
   | { kind: 'plan'; moves: { afterUs: number; controlId: string; touch: Touch }[] }
+  /** What comes from outside, each at its moment since power-up, or now where that has passed; forgotten likewise. */
+  | { kind: 'planAt'; moves: { atUs: number; controlId: string; touch: Touch }[] }
   | { kind: 'run' }
   | { kind: 'pause' }
   /** To the next event, and pause there. */

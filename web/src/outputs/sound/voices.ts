@@ -1,4 +1,4 @@
-import { clockHzFor, hzOf, sounderVoice } from '@hum-lever/core';
+import { clockHzFor, hzOf, sounderResponse, sounderVoice, type SounderResponse } from '@hum-lever/core';
 import { ear } from '../voice.ts';
 
 interface Heard {
@@ -6,14 +6,23 @@ interface Heard {
   /** Of its timer; null: pitches are exact. */
   clockHz: number | null;
   divisor: number | null;
+  response: SounderResponse | null;
 }
 
 /** A pin that goes up and down. */
 export const tone = ear<'tone', 'tone', Heard>({
   lane: 'tone',
-  begin: (output, gadget) => ({ hz: 0, clockHz: clockHzFor(gadget, output), divisor: null }),
+  begin: (output, gadget) => ({
+    hz: 0,
+    clockHz: clockHzFor(gadget, output),
+    divisor: null,
+    response: sounderResponse(gadget, output.id),
+  }),
   at: (was, { hz, timed }) => ({ ...was, hz, divisor: timed?.divisor ?? null }),
   hear: (was, { hz, divisor = null }) => ({ ...was, hz, divisor }),
-  voices: ({ hz, clockHz, divisor }) =>
-    hz > 0 ? { tone: sounderVoice(clockHz !== null && divisor !== null ? hzOf(clockHz, divisor) : hz) } : {},
+  voices({ hz, clockHz, divisor, response }) {
+    if (hz <= 0) return {};
+    const givesHz = clockHz !== null && divisor !== null ? hzOf(clockHz, divisor) : hz;
+    return { tone: sounderVoice(givesHz, response) };
+  },
 });

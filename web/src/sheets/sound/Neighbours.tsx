@@ -1,9 +1,10 @@
-import { Button } from '@mantine/core';
+import { Button, Group } from '@mantine/core';
 import { limits, neighbourKinds, nextId, type Gadget, type Neighbour } from '@hum-lever/core';
 import { useState } from 'react';
 import { edit } from '../../client/index.ts';
 import { begin, Choice, Prose, TextField, usePlace, WhileWriting } from '../../shared/index.ts';
 import { ChannelsField } from '../../outputs/midi/ChannelsField.tsx';
+import { Source } from './source/Source.tsx';
 import { MidiDoor } from './door/MidiDoor.tsx';
 import classes from './Sound.module.css';
 
@@ -18,6 +19,7 @@ const choices = Array.from({ length: 2 ** all.length - 1 }, (_, n) => {
 /** Equipment that the maker owns: what it hears of the gadget's MIDI, and what it sends to it. */
 export function Neighbours({ gadget }: { gadget: Gadget }) {
   const [refused, setRefused] = useState<string | null>(null);
+  const [playing, setPlaying] = useState(false);
   const wires = gadget.outputs.flatMap((output) => (output.kind === 'midi' ? [output] : []));
   const add = () => {
     const id = nextId(gadget, 'neighbour');
@@ -41,15 +43,26 @@ export function Neighbours({ gadget }: { gadget: Gadget }) {
       {gadget.neighbours.map((neighbour) => (
         <One key={neighbour.id} neighbour={neighbour} wires={wires} />
       ))}
-      <Button
-        size="compact-sm"
-        variant="default"
-        onClick={add}
-        disabled={gadget.neighbours.length >= limits.neighbours}
-      >
-        Name what stands there
-      </Button>
+      <Group gap={8} mb={8}>
+        <Button
+          size="compact-sm"
+          variant="default"
+          onClick={add}
+          disabled={gadget.neighbours.length >= limits.neighbours}
+        >
+          Name what stands there
+        </Button>
+        <Button
+          size="compact-sm"
+          variant="default"
+          aria-expanded={playing}
+          onClick={() => setPlaying(!playing)}
+        >
+          Play it from outside
+        </Button>
+      </Group>
       {refused !== null && <p role="alert">{refused}</p>}
+      {playing && <Source gadget={gadget} />}
       <MidiDoor wires={wires} />
     </section>
   );

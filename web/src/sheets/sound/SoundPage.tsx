@@ -1,4 +1,4 @@
-import { keyMapsOf, tuningsOf } from '@hum-lever/core';
+import { keyMapsOf, listensToMidi, tuningsOf } from '@hum-lever/core';
 import { useCallback, useMemo } from 'react';
 import { useDocument } from '../../client/index.ts';
 import { count, FirstStep, SheetFrame } from '../../shared/index.ts';
@@ -46,7 +46,9 @@ export function SoundPage() {
       {wires.map((output) => (
         <OnTheWire key={output.id} gadget={gadget} output={output} held={heldWords(held, output)} />
       ))}
-      {(wires.length > 0 || gadget.neighbours.length > 0) && <Neighbours gadget={gadget} />}
+      {(wires.length > 0 || gadget.neighbours.length > 0 || listensToMidi(gadget)) && (
+        <Neighbours gadget={gadget} />
+      )}
       <FingerToSound gadget={gadget} />
       {tunings.length > 0 && (
         <p className={classes.soft}>

@@ -4,6 +4,7 @@ import {
   tuned,
   tuneFile,
   writeMidiFile,
+  type SounderResponse,
   type ToldNotes,
   type Tuned,
   type Tuning,
@@ -21,11 +22,12 @@ const [mostPitches, mostTunes] = [48, 12];
 
 /** One sounder: what makes its pitches, how near each comes, and its tunes drawn. */
 export function Sounders({ tuning, held }: { tuning: Tuning; held: string | null }) {
-  const { output, clocked, pitches, told } = tuning;
+  const { output, response, pitches, told } = tuning;
   return (
     <section className={classes.part} aria-label={output.name}>
       <h2>{output.name}</h2>
       <p>{madeBy(tuning)}</p>
+      {response && <p>{heardBest(response)}</p>}
       {held !== null && <p>{held}</p>}
       {pitches.length === 0 ? (
         <p className={classes.soft}>No rule asks it for a pitch in plain numbers.</p>
@@ -37,6 +39,7 @@ export function Sounders({ tuning, held }: { tuning: Tuning; held: string | null
               <th scope="col">Note</th>
               <th scope="col">Setting</th>
               <th scope="col">Sounds at</th>
+              {response && <th scope="col">Quieter, dB</th>}
               <th scope="col">Off by, cents</th>
             </tr>
           </thead>
@@ -51,6 +54,7 @@ export function Sounders({ tuning, held }: { tuning: Tuning; held: string | null
                   {pitch.setting ? `÷ ${pitch.setting.prescaler}, to ${pitch.setting.compare}` : '–'}
                 </td>
                 <td className="number">{(Math.round(pitch.givesHz * 100) / 100).toFixed(2)} Hz</td>
+                {pitch.levelDb !== null && <td className="number">{quieter(pitch.levelDb)}</td>}
                 <td className="number">
                   {centsWords(pitch.cents)}
                   {pitch.heldHz !== pitch.hz && ' (held)'}
@@ -64,7 +68,7 @@ export function Sounders({ tuning, held }: { tuning: Tuning; held: string | null
         <p className={classes.soft}>… and {pitches.length - mostPitches} more.</p>
       )}
       {told.slice(0, mostTunes).map((tune, n) => (
-        <DrawnTune key={n} tune={tune} tuning={tuning} pitchOf={(hz) => tuned(output, clocked, hz)} />
+        <DrawnTune key={n} tune={tune} tuning={tuning} pitchOf={(hz) => tuned(tuning, hz)} />
       ))}
       {told.length > mostTunes && <p className={classes.soft}>… and {told.length - mostTunes} more tunes.</p>}
     </section>
@@ -81,6 +85,14 @@ function madeBy({ output, clocked }: Tuning): string {
   return output.pitched === 'exact'
     ? `Its pitches are taken just as they are asked for. ${range}`
     : `Nothing is known of a timer for it: no board is chosen, or none of its timers is left. ${range}`;
+}
+
+/** “12”: dB below its best; what is about as loud is 0. */
+const quieter = (levelDb: number): string => String(Math.max(0, Math.round(-levelDb)));
+
+function heardBest({ kind, hz }: SounderResponse): string {
+  const what = kind === 'band' ? 'is loudest at' : 'is as loud as it gets from';
+  return `It ${what} ${hz}\u202fHz${kind === 'high' ? ' on' : ''}, by its part’s figures; other pitches are quieter by what stands beside them, and sound so in hand.`;
 }
 
 const [noteHigh, gap, most] = [13, 17, 660];

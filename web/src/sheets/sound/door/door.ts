@@ -1,5 +1,6 @@
-import { wholeGadget, type TraceEntry } from '@hum-lever/core';
+import { followsClock, wholeGadget, type TraceEntry } from '@hum-lever/core';
 import { create } from 'zustand';
+import { useGadget } from '../../../client/index.ts';
 import { onEntries, player, usePlayer } from '../../../workers/index.ts';
 
 /*
@@ -71,13 +72,17 @@ export function listenTo(portId: string | null): void {
   useDoor.setState({ inputId: portId });
 }
 
-/** Clocks and signs of life come hundreds of times a minute, and no rule waits for them. */
+/** Signs of life, which come several times a second and say nothing; resets, which are not for this gadget. */
+const saysNothing = 0xfe;
+/** Clocks come dozens of times a second: only where something is done with them. */
 const firstRealTime = 0xf8;
 /** What is longer is no message that a rule could wait for. */
 const mostBytes = 64;
 
 function heard({ data, timeStamp }: MIDIMessageEvent): void {
-  if (!data || data.length === 0 || data.length > mostBytes || data[0]! >= firstRealTime) return;
+  if (!data || data.length === 0 || data.length > mostBytes || data[0]! >= saysNothing) return;
+  const { document } = useGadget.getState();
+  if (data[0]! >= firstRealTime && !(document && followsClock(document))) return;
   player.touch(wholeGadget, { what: 'midi', bytes: [...data] }, timeStamp);
 }
 

@@ -44,8 +44,8 @@ export function Voice({
   const [writing, setWriting] = useState(false);
   const tunedTo = (note: number) =>
     sounder
-      ? tuned(sounder.output, sounder.clocked, noteHz(note, sounder.output.perOctave))
-      : { hz: 1, heldHz: 1, setting: null, givesHz: 1, cents: 0 };
+      ? tuned(sounder, noteHz(note, sounder.output.perOctave))
+      : { hz: 1, heldHz: 1, setting: null, givesHz: 1, cents: 0, levelDb: null };
   const note = chosen === null ? undefined : voice.notes[chosen];
   const change = (patch: Partial<TuneNote>) =>
     put({ notes: voice.notes.map((one, n) => (n === chosen ? { ...one, ...patch } : one)) });

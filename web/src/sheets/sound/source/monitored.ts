@@ -1,0 +1,49 @@
+import { heardMessage, type TraceEntry } from '@hum-lever/core';
+
+/** A message that went over a wire, or several clocks one after the other. */
+export interface Monitored {
+  atUs: number;
+  /** The output that it went out by; null: it came in. */
+  outputId: string | null;
+  bytes: readonly number[];
+  /** So many of the same. */
+  times: number;
+  /** From the first of them to the last. */
+  overUs: number;
+  lost: boolean;
+}
+
+/** So far back is looked, which bounds what a look costs. */
+const mostEntries = 4_000;
+
+/** The last messages over any wire, the newest first. What keeps in step is one while nothing else comes between. */
+export function monitored(trace: readonly TraceEntry[], most: number): Monitored[] {
+  const seen: Monitored[] = [];
+  const until = Math.max(0, trace.length - mostEntries);
+  for (let n = trace.length - 1; n >= until && seen.length <= most; n -= 1) {
+    const entry = trace[n]!;
+    const isLost = entry.lane === 'midiWire' && entry.what === 'lost';
+    if (entry.lane !== 'midi' && entry.lane !== 'midiIn' && !isLost) continue;
+    const outputId = entry.lane === 'midiIn' ? null : entry.id;
+    const last = seen.at(-1);
+    const isClock = heardMessage(entry.bytes)?.message === 'clock';
+    if (
+      last &&
+      isClock &&
+      last.outputId === outputId &&
+      !isLost &&
+      heardMessage(last.bytes)?.message === 'clock'
+    ) {
+      last.times += 1;
+      last.overUs += last.atUs - entry.atUs;
+      last.atUs = entry.atUs;
+    } else seen.push({ atUs: entry.atUs, outputId, bytes: entry.bytes, times: 1, overUs: 0, lost: isLost });
+  }
+  return seen.slice(0, most);
+}
+
+/** Beats a minute of a clock; null: it is none, or has ticked but once. */
+export function tempoOf({ bytes, times, overUs }: Monitored): number | null {
+  if (times < 2 || overUs <= 0 || heardMessage(bytes)?.message !== 'clock') return null;
+  return (60_000_000 * (times - 1)) / (24 * overUs);
+}
