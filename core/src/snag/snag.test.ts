@@ -1,7 +1,14 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { contactOf } from '../contact/index.ts';
-import { applyEdit, type Gadget, type GestureSetting, type Snag, emptyFlow } from '../gadget/index.ts';
+import {
+  applyEdit,
+  type Action,
+  type Gadget,
+  type GestureSetting,
+  type Snag,
+  emptyFlow,
+} from '../gadget/index.ts';
 import { button, frozen, gestures, ideal, pressToLight, rule, setting, state } from '../test/fixtures.ts';
 import { checkGadget, snagRules } from './index.ts';
 import { feelCases } from '../test/feelCases.ts';
@@ -347,6 +354,28 @@ describe('snags', () => {
     );
     expect(of(gadget, 'F03')).toMatchObject([{ level: 'note' }]);
     expect(of(gadget, 'F03')[0]!.mend).toBeUndefined();
+  });
+
+  it('a change that a signal has shown at once is no change that nothing shows', () => {
+    const accused = (delay: number | null, shows: Action[]) => {
+      const gadget = flowWith(({ signals, states }) => {
+        signals.push({ id: 'g8', name: 'step' }, { id: 'g9', name: 'more' });
+        states[1]!.entry = [{ kind: 'raise', signalId: 'g8', delay }];
+        const hears = (id: string, signalId: string, actions: Action[]) =>
+          rule(id, { trigger: { kind: 'signal', signalId }, actions });
+        states[1]!.rules.push(
+          hears('r8', 'g8', [{ kind: 'raise', signalId: 'g9', delay: null }]),
+          hears('r9', 'g9', shows),
+        );
+      });
+      return checkGadget(gadget).snags.some(({ rule: id, place }) => id === 'L13' && place.id === 'r1');
+    };
+    const light: Action = { kind: 'light', outputId: 'o1', light: { mode: 'on' } };
+    expect(accused(null, [light])).toBe(false);
+    expect(accused(null, [{ kind: 'save' }])).toBe(true);
+    expect(accused(1_000, [light])).toBe(true);
+    // Two that raise one another come to an end.
+    expect(accused(null, [{ kind: 'raise', signalId: 'g8', delay: null }])).toBe(true);
   });
 
   it('the mend of a shadowed rule lets it fire', () => {

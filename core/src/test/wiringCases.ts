@@ -161,7 +161,10 @@ export const wiringCases: Case[] = [
   [
     'W04',
     'MIDI that comes in by the one serial port, which uploads come in by, too',
-    to(on(small, ['midi-in']), 'p1', 'rx', 'P0'),
+    edited(to(on(small, ['midi-in']), 'p1', 'rx', 'P0'), {
+      name: 'undecide',
+      args: ['upload-jumper', 'p1', 'rx'],
+    }),
     {
       level: 'likely',
       values: { name: 'p1', terminal: 'rx', pin: 'P0', trap: 'upload' },

@@ -15,10 +15,10 @@ const files = import.meta.glob<Gadget | Trial[]>('../../../patterns/*.json', {
 
 const ending = '.trials.json';
 
-/** In the order of their files' names. */
+/** In the order of the numbers that their files begin with. */
 export const patterns: readonly Pattern[] = Object.keys(files)
   .filter((path) => !path.endsWith(ending))
-  .sort()
+  .sort((a, b) => a.localeCompare(b, 'en', { numeric: true }))
   .map((path) => ({
     id: path.replace(/^.*\/\d+-|\.json$/g, ''),
     document: files[path] as Gadget,

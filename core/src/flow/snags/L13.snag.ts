@@ -1,4 +1,11 @@
-import { pageTexts, type Action, type Gadget, type Snag, type SnagRule } from '../../gadget/index.ts';
+import {
+  pageTexts,
+  type Action,
+  type Gadget,
+  type Snag,
+  type SnagRule,
+  type State,
+} from '../../gadget/index.ts';
 import { nested, unfinished } from '../reach.ts';
 
 const unseen: ReadonlySet<Action['kind']> = new Set([
@@ -16,6 +23,27 @@ const unseen: ReadonlySet<Action['kind']> = new Set([
 /** Ids of values and states that some page speaks of. A page shows them by itself. */
 const onPages = ({ pages }: Gadget): ReadonlySet<string> =>
   new Set(pages.flatMap(pageTexts).flatMap((text) => text.match(/\b[vs]\d+\b/g) ?? []));
+
+/** What rules of those states do for signals that are raised among these actions, and for those that they raise. */
+function answered(actions: readonly Action[], states: readonly State[]): Action[] {
+  const heard = new Set<string>();
+  const found: Action[] = [];
+  // Each signal once: no more rounds than there are signals.
+  for (let round: readonly Action[] = actions; round.length > 0;) {
+    const raised = round.flatMap((action) =>
+      action.kind === 'raise' && action.delay === null && !heard.has(action.signalId)
+        ? [action.signalId]
+        : [],
+    );
+    for (const id of raised) heard.add(id);
+    round = states
+      .flatMap(({ rules }) => rules)
+      .filter(({ trigger }) => trigger.kind === 'signal' && raised.includes(trigger.signalId))
+      .flatMap((rule) => rule.actions);
+    found.push(...round);
+  }
+  return found;
+}
 
 /** A change of state with no light, text, sound or anything else to show it. */
 export const L13: SnagRule = {
@@ -49,7 +77,15 @@ export const L13: SnagRule = {
           ...actions,
           ...entered.flatMap(({ entry, initial }) => [...entry, ...(initial?.actions ?? [])]),
         ];
-        if (done.some(shows) || seen.has(from.id) || entered.some((state) => seen.has(state.id))) return [];
+        // A signal that is raised is answered at once by whatever state is active then.
+        const active = [...entered, ...targets.flatMap((target) => nesting.ancestorsOf(target.id))];
+        const answers = answered(done, active);
+        if (
+          [...done, ...answers].some(shows) ||
+          seen.has(from.id) ||
+          entered.some((state) => seen.has(state.id))
+        )
+          return [];
         return [
           {
             rule: 'L13',
