@@ -20,6 +20,7 @@ const outputOrder = [
   'line',
   'serial',
   'setting',
+  'player',
 ];
 const registries = [
   {
@@ -84,6 +85,7 @@ const inHand = [
   'lights',
   'light',
   'tone',
+  'player',
   'servo',
   'motor',
   'line',

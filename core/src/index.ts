@@ -332,6 +332,7 @@ export {
   isOutOfTune,
   renderMoments,
   settingFor,
+  fileVoice,
   sounderResponse,
   sounderVoice,
   type Response as SounderResponse,
@@ -653,6 +654,8 @@ export { cNames, mostFrequent, partNs, type Cause, type Standstill } from './ker
 export {
   editGadget,
   printBillCsv,
+  printCardFolder,
+  printTuneTable,
   printWav,
   printBoardJson,
   printCodesCsv,

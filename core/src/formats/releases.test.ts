@@ -473,4 +473,21 @@ describe('a document of the sixteenth release', () => {
     const sum = createHash('sha256').update(JSON.stringify(trace)).digest('hex');
     expect(sum).toBe(stored('version-16.sha256').trim());
   });
+
+  it('has players of files told as outputs of their own', () => {
+    const document = JSON.parse(stored('version-16.json')) as { parts: object[] };
+    const bare = { own: null, priceCents: null, quantity: 1, have: 0, plays: [] };
+    const two = [
+      { ...bare, id: 'p98', kind: 'sound-player', name: 'Storm', figures: {} },
+      { ...bare, id: 'p99', kind: 'sound-player', name: 'Crowd', figures: { baud: 19_200, startUs: 90_000 } },
+    ];
+    const read = readGadgetText(JSON.stringify({ ...document, parts: [...document.parts, ...two] }));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    const players = read.gadget.outputs.filter(({ kind }) => kind === 'player');
+    expect(players).toMatchObject([
+      { name: 'Storm', files: [], tellUs: 10_417, startUs: 150_000 },
+      { name: 'Crowd', files: [], tellUs: 5_208, startUs: 90_000 },
+    ]);
+    expect(read.gadget.parts.slice(-2).flatMap(({ plays }) => plays)).toEqual(players.map(({ id }) => id));
+  });
 });

@@ -63,6 +63,8 @@ export const limits = {
   effectUs: 5_000_000,
   /** Notes that take turns with one. */
   arpeggio: 7,
+  /** Of a card that a player plays. */
+  files: 99,
   /** Of one system exclusive message, between its ends. */
   exclusiveBytes: 64,
   /** Beats a minute: a breath, and a buzz. */

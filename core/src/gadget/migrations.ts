@@ -578,16 +578,39 @@ function toTunes(document: Raw): Raw {
   };
 }
 
-/* --- 16 to 17: what comes in by MIDI can go on; nothing did --- */
+/* --- 16 to 17: what comes in by MIDI can go on; nothing did. Players of files can be told, and were parts alone --- */
 
 function toPassing(document: Raw): Raw {
-  const { outputs } = document;
+  const { outputs, parts } = document;
   if (!Array.isArray(outputs) || !outputs.every(isRecord)) throw new Error('expected a list of outputs');
+  if (!Array.isArray(parts) || !parts.every(isRecord)) throw new Error('expected a list of parts');
+  let last = Math.max(0, ...outputs.map(({ id }) => Number(/^o(\d+)$/.exec(String(id))?.[1] ?? 0)));
+  const players: Raw[] = [];
+  const played = parts.map((part: Raw): Raw => {
+    if (part.kind !== 'sound-player' || !Array.isArray(part.plays) || part.plays.length > 0) return part;
+    const figures = isRecord(part.figures) ? part.figures : {};
+    const id = `o${(last += 1)}`;
+    // An order has ten bytes of ten bits. What is no number is said by the door.
+    const tellUs = Math.round(100_000_000 / Math.max(1, Number(figures.baud ?? 9_600)));
+    players.push({
+      id,
+      kind: 'player',
+      name: part.name,
+      files: [],
+      tellUs,
+      startUs: figures.startUs ?? 150_000,
+    });
+    return { ...part, plays: [id] };
+  });
   return {
     ...document,
-    outputs: outputs.map((output: Raw) =>
-      output.kind === 'midi' ? { ...output, passes: 'nothing', passedChannels: [] } : output,
-    ),
+    parts: played,
+    outputs: [
+      ...outputs.map((output: Raw) =>
+        output.kind === 'midi' ? { ...output, passes: 'nothing', passedChannels: [] } : output,
+      ),
+      ...players,
+    ],
   };
 }
 

@@ -11,5 +11,6 @@ import { lights } from '../lights/lights.document.ts';
 import { line } from '../switching/line.document.ts';
 import { serial } from '../serial/serial.document.ts';
 import { setting } from '../module/setting.document.ts';
+import { player } from '../sound/player.document.ts';
 
-export const outputDocuments = [light, text, screen, tone, servo, motor, midi, typist, lights, line, serial, setting] as const;
+export const outputDocuments = [light, text, screen, tone, servo, motor, midi, typist, lights, line, serial, setting, player] as const;

@@ -11,5 +11,6 @@ import { lights } from '../lights/lights.output.ts';
 import { line } from '../switching/line.output.ts';
 import { serial } from '../serial/serial.output.ts';
 import { setting } from '../module/setting.output.ts';
+import { player } from '../sound/player.output.ts';
 
-export const outputList = [light, text, screen, tone, servo, motor, midi, typist, lights, line, serial, setting] as const;
+export const outputList = [light, text, screen, tone, servo, motor, midi, typist, lights, line, serial, setting, player] as const;

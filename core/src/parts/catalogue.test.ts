@@ -10,6 +10,7 @@ const ends = new Set<string>([
   'text',
   'screen',
   'tone',
+  'player',
   'servo',
   'motor',
   'midi',

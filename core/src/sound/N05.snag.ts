@@ -10,6 +10,9 @@ const measuredCm = 10;
  */
 const [harmsDb, soonDb] = [85, 100] as const;
 
+/** Driven from both sides a disc swings twice as far. Source: reckoning, Electric. */
+const twiceDb = 6;
+
 const ln10 = 2.302585092994046;
 /** Level so far away: sound spreads over a sphere, 6 dB less for twice the way. @returns dB */
 export const levelAt = (loudDb: number, cm: number): number =>
@@ -24,8 +27,9 @@ export const N05: SnagRule = {
     gadget.outputs.flatMap((output): Snag[] => {
       const part = partOf(gadget, output.id);
       if (output.kind !== 'tone' || !part) return [];
-      const { loudDb } = figuresOf(part);
-      if (loudDb === undefined) return [];
+      const { loudDb: oneSideDb, sides = 1 } = figuresOf(part);
+      if (oneSideDb === undefined) return [];
+      const loudDb = oneSideDb + (sides === 2 ? twiceDb : 0);
       const db = levelAt(loudDb, output.nearCm);
       if (db <= harmsDb) return [];
       return [

@@ -14,3 +14,4 @@ export {
   type Tuning,
 } from './tuning.ts';
 export { cents, hzOf, settingFor, type TimerSetting } from './timer.ts';
+export { fileVoice } from './fileVoice.ts';

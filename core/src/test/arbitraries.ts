@@ -381,6 +381,9 @@ export const actionOf = {
   drawBox: fc.record({ ...drawnSize, how: fc.constantFrom(...boxKinds) }),
   drawLine: fc.record({ ...drawnAt, toX: expression, toY: fc.constantFrom('63', 'v2') }),
   give: fc.record({ outputId: fc.constant('o10'), value: expression }),
+  playFile: fc.record({ outputId: fc.constant('o12'), number: expression, again: fc.boolean() }),
+  stopFile: fc.record({ outputId: fc.constant('o12') }),
+  loudFile: fc.record({ outputId: fc.constant('o12'), percent: expression }),
   say: fc.record({ outputId: fc.constant('o9'), text: template, ended: fc.boolean() }),
   save: fc.constant({}),
   recall: fc.constant({}),
@@ -624,6 +627,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       { id: 'o8', kind: 'line', name: 'Bell', switches: 'bell', inverted: false, powerUp: 'off' },
       { id: 'o9', kind: 'serial', name: 'Panel', baud: 9_600, longest: 20, queueBytes: 30, ends: 'crlf' },
       { id: 'o10', kind: 'setting', name: 'Tuner', unit: '', low: -5, high: 90, start: 1, tellUs: 700 },
+      { id: 'o12', kind: 'player', name: 'Player', files: [{ number: 1, name: 'Thunder', lengthUs: 40_000 }, { number: 4, name: 'Crowd', lengthUs: 900_000 }], tellUs: 10_417, startUs: 150_000 },
       { id: 'o11', kind: 'screen', name: 'Glass', widthPx: 128, heightPx: 64, wideMm: 51, columns: 21, rows: 8, sends: 'blocking', update: 'changed', mostHz: 20, depth: 'colour', dims: { afterUs: 30_000_000, percent: 20 }, palette: ['#000000', '#ffffff', '#cc3300'] },
     ], // prettier-ignore
     pages: elements.map((drawn, n) => ({

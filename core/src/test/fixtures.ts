@@ -142,6 +142,7 @@ const usualClass = {
   lights: 'light-chain',
   line: 'relay-module',
   serial: 'serial-text',
+  player: 'sound-player',
 };
 
 /** A module of the maker's own that takes one value over a two-wire bus. */

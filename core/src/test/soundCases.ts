@@ -108,4 +108,15 @@ export const soundSnagCases: [string, string, Gadget, Partial<Snag>, boolean][] 
     },
     false,
   ],
+  [
+    'N08',
+    'a file that is not on the card of its player',
+    toldGadget(outputOf('player', 'Storm'), [[10, 'Storm play 4']]),
+    {
+      level: 'likely',
+      place: { kind: 'rule', id: 'r1' },
+      values: { name: 'Storm', state: 'All', number: 4, files: 1 },
+    },
+    false,
+  ],
 ];

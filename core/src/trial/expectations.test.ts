@@ -4,7 +4,12 @@ import { Machine } from '../machine/index.ts';
 import { runTrial, stretchTrial, trialSchema, type OutputWhat, type OutputWhatOf } from './index.ts';
 
 /* Of every kind of output: what is told, what is then met, and what is not. A kind that is missing does not compile. */
-type Case<K extends OutputKind> = { told: string; met: Said<K>[]; missed: Said<K>[] };
+type Case<K extends OutputKind> = {
+  told: string;
+  met: Said<K>[];
+  missed: Said<K>[];
+  figures?: Record<string, number>;
+};
 type Said<K extends OutputKind> = Omit<OutputWhatOf<K>, 'kind' | 'outputId'>;
 const cases: { [K in OutputKind]: Case<K> } = {
   light: { told: 'Thing blink 500 ms', met: [{ mode: 'blink' }], missed: [{ mode: 'on' }] },
@@ -53,6 +58,7 @@ const cases: { [K in OutputKind]: Case<K> } = {
     met: [{ comparison: '=', to: 42 }, { comparison: '>', to: 41 }],
     missed: [{ comparison: '=', to: 0 }],
   },
+  player: { told: 'Thing play 1', met: [{ number: 1 }], missed: [{ number: 0 }, { number: 2 }], figures: { startUs: 20_000 } },
   line: { told: 'Thing on', met: [{ level: 'on' }], missed: [{ level: 'off' }, { level: 'open' }] },
   lights: {
     told: 'Thing fill all, 3 red at 20',
@@ -63,8 +69,8 @@ const cases: { [K in OutputKind]: Case<K> } = {
 
 describe('what a trial can expect of an output', () => {
   it.each(Object.keys(cases) as OutputKind[])('of kind %s', (kind) => {
-    const { told, met, missed } = cases[kind] as Case<'light'>;
-    const gadget = toldGadget(outputOf(kind, 'Thing'), [[100, told]]);
+    const { told, met, missed, figures } = cases[kind] as Case<'light'>;
+    const gadget = toldGadget(outputOf(kind, 'Thing', figures), [[100, told]]);
     const judged = (atUs: number, said: Said<'light'>[]) => {
       const expectations = said.map((one, n) => ({
         id: `e${n}`,

@@ -11,5 +11,6 @@ import { lights } from '../lights/lights.expectation.ts';
 import { line } from '../switching/line.expectation.ts';
 import { serial } from '../serial/serial.expectation.ts';
 import { setting } from '../module/setting.expectation.ts';
+import { player } from '../sound/player.expectation.ts';
 
-export const outputExpectations = [light, text, screen, tone, servo, motor, midi, typist, lights, line, serial, setting] as const;
+export const outputExpectations = [light, text, screen, tone, servo, motor, midi, typist, lights, line, serial, setting, player] as const;

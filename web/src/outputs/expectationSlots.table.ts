@@ -11,6 +11,7 @@ import { lights } from './lights/ExpectationSlots.tsx';
 import { line } from './switching/ExpectationSlots.tsx';
 import { serial } from './serial/ExpectationSlots.tsx';
 import { setting } from './module/ExpectationSlots.tsx';
+import { player } from './player/ExpectationSlots.tsx';
 
 export const expectationSlots = {
   light,
@@ -25,4 +26,5 @@ export const expectationSlots = {
   line,
   serial,
   setting,
+  player,
 };

@@ -11,6 +11,7 @@ import { lights } from './lights/expectation.ts';
 import { line } from './switching/expectation.ts';
 import { serial } from './serial/expectation.ts';
 import { setting } from './module/expectation.ts';
+import { player } from './player/expectation.ts';
 
 export const expectations = {
   light,
@@ -25,4 +26,5 @@ export const expectations = {
   line,
   serial,
   setting,
+  player,
 };

@@ -11,6 +11,7 @@ import { lights } from './lights/figures.tsx';
 import { line } from './switching/figures.tsx';
 import { serial } from './serial/figures.tsx';
 import { setting } from './module/figures.tsx';
+import { player } from './player/figures.tsx';
 
 export const figures = {
   light,
@@ -25,4 +26,5 @@ export const figures = {
   line,
   serial,
   setting,
+  player,
 };

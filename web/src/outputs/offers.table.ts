@@ -7,6 +7,7 @@ import { tone } from './sound/offers.ts';
 import { midi } from './midi/offers.ts';
 import { line } from './switching/offers.ts';
 import { motor } from './motion/offers.ts';
+import { player } from './player/offers.ts';
 import { serial } from './serial/offers.ts';
 import { servo } from './motion/offers.ts';
 import { setting } from './module/offers.ts';
@@ -21,6 +22,7 @@ export const offers = {
   midi,
   line,
   motor,
+  player,
   serial,
   servo,
   setting,

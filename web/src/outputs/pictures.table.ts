@@ -5,6 +5,7 @@ import { serial } from './serial/picture.ts';
 import { lights } from './lights/picture.ts';
 import { light } from './light/picture.ts';
 import { tone } from './sound/picture.ts';
+import { player } from './player/picture.ts';
 import { servo } from './motion/picture.ts';
 import { motor } from './motion/picture.ts';
 import { line } from './switching/picture.ts';
@@ -19,6 +20,7 @@ export const pictures = {
   lights,
   light,
   tone,
+  player,
   servo,
   motor,
   line,

@@ -9,6 +9,7 @@ import { lights } from './lights/slots.tsx';
 import { line } from './switching/slots.tsx';
 import { serial } from './serial/slots.tsx';
 import { setting } from './module/slots.tsx';
+import { player } from './player/slots.tsx';
 import { moved } from './motion/slots.tsx';
 
 export const slots = {
@@ -22,5 +23,6 @@ export const slots = {
   ...line,
   ...serial,
   ...setting,
+  ...player,
   ...moved,
 };

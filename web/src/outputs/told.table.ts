@@ -9,6 +9,7 @@ import { lights } from './lights/told.ts';
 import { line } from './switching/told.ts';
 import { serial } from './serial/told.ts';
 import { setting } from './module/told.ts';
+import { player } from './player/told.ts';
 import { moved } from './motion/told.ts';
 
 export const told = {
@@ -22,5 +23,6 @@ export const told = {
   ...line,
   ...serial,
   ...setting,
+  ...player,
   ...moved,
 };

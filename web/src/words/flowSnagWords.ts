@@ -167,6 +167,11 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
     say: (v) =>
       `What is heard and shown takes ${showBytes(Number(v.used))} of the program, without the program itself; ${v.board} has ${showBytes(Number(v.of))}. ${Number(v.tunes) === 1 ? `${v.name} takes ${showBytes(Number(v.bytes))} of it.` : `${v.tunes} tunes take ${showBytes(Number(v.tunesBytes))} of it, ${v.name} most: ${showBytes(Number(v.bytes))}.`}`,
   },
+  N08: {
+    title: 'A file that is not there',
+    say: (v) =>
+      `In ${v.state}, ${v.name} is told file ${v.number}; ${Number(v.files) === 0 ? 'no file of its card is named yet' : `its card has ${count(Number(v.files), 'file')}, and none of that number`}. Nothing will be heard.`,
+  },
   M02: {
     title: 'A chord that smears',
     say: (v) =>

@@ -219,6 +219,10 @@ describe('words', () => {
     ]),
     ['N02', { name: 'Piezo', hz: 100, heldHz: 200, pitches: 2, lowHz: 200, highHz: 4_000 }],
     ['N05', { name: 'Piezo', db: 99, nearCm: 2, loudDb: 85, harmsDb: 85, farCm: 10 }],
+    ...[0, 1, 3].map((files): [string, Record<string, string | number>] => [
+      'N08',
+      { name: 'Player', state: 'Playing', number: 4, files },
+    ]),
     ['N03', { name: 'Storm', sounder: 'Piezo', voices: 2, notes: 12, unheard: 3 }],
     ...[1, 2].map((tunes): [string, Record<string, string | number>] => [
       'N06',

@@ -55,6 +55,8 @@ import {
   type TraceEntry,
   type SoundEffect,
   type Tune,
+  printCardFolder,
+  type OutputOf,
   type Sounder,
   type Trial,
   type TrialResult,
@@ -133,6 +135,8 @@ const lab = {
   tuneWav(gadget: Gadget, tune: Tune, mostUs = Infinity): Uint8Array<ArrayBuffer> {
     return asWav(tuneSounding(gadget, tune), mostUs);
   },
+  /** The folder of a player's card. */
+  cardFolder: (output: OutputOf<'player'>): Uint8Array<ArrayBuffer> => printCardFolder(output),
   effectWav(gadget: Gadget, effect: SoundEffect): Uint8Array<ArrayBuffer> {
     return asWav(effectSounding(gadget, effect));
   },

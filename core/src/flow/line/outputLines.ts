@@ -11,5 +11,6 @@ import { lights } from '../../lights/lights.line.ts';
 import { line } from '../../switching/line.line.ts';
 import { serial } from '../../serial/serial.line.ts';
 import { setting } from '../../module/setting.line.ts';
+import { player } from '../../sound/player.line.ts';
 
-export const outputLines = [light, text, screen, tone, servo, motor, midi, typist, lights, line, serial, setting] as const;
+export const outputLines = [light, text, screen, tone, servo, motor, midi, typist, lights, line, serial, setting, player] as const;

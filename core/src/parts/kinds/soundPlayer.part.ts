@@ -17,7 +17,7 @@ export const soundPlayer = definePart({
     startUs: 150_000,
   },
   priceCents: 350,
-  plays: () => [],
+  plays: () => ['player'],
   terminals: (figures) => [
     signal('rx', { bus: 'uart', line: 'tx', baud: figures.baud }, listens),
     signal('busy', 'in', { drives: true }),

@@ -8,6 +8,7 @@ import { FingerToSound } from './FingerToSound.tsx';
 import { heldWords, KeyMapPart } from './KeyMaps.tsx';
 import { LetKeysPlay } from './LetKeysPlay.tsx';
 import { Neighbours } from './Neighbours.tsx';
+import { PlayerPart } from './Players.tsx';
 import { OnTheWire } from './OnTheWire.tsx';
 import { Sounders } from './Sounders.tsx';
 import { Effects } from './effects/Effects.tsx';
@@ -24,9 +25,10 @@ export function SoundPage() {
     true,
   );
   const wires = gadget.outputs.flatMap((output) => (output.kind === 'midi' ? [output] : []));
+  const players = gadget.outputs.flatMap((output) => (output.kind === 'player' ? [output] : []));
   return (
     <SheetFrame title="Sound" about="Pitches as they come out, and what goes over the wire.">
-      {tunings.length + wires.length === 0 && (
+      {tunings.length + wires.length + players.length === 0 && (
         <FirstStep>
           Nothing sounds yet. Add a sounder or a MIDI socket in Parts and let rules tell it something: here
           stands how far each pitch is from what was asked for, and how long each message takes.
@@ -43,6 +45,9 @@ export function SoundPage() {
       {tunings.map((tuning) => (
         <Sounders key={tuning.output.id} tuning={tuning} held={heldWords(held, tuning.output)} />
       ))}
+      {players.map((output) => (
+        <PlayerPart key={output.id} output={output} />
+      ))}
       {wires.map((output) => (
         <OnTheWire key={output.id} gadget={gadget} output={output} held={heldWords(held, output)} />
       ))}
@@ -50,7 +55,7 @@ export function SoundPage() {
         <Neighbours gadget={gadget} />
       )}
       <FingerToSound gadget={gadget} />
-      {tunings.length > 0 && (
+      {tunings.length + players.length > 0 && (
         <p className={classes.soft}>
           Loud sounds harm ears, those of infants first, and headphones bring them nearest: try new sounds
           quietly and away from the ear. What the maker of the part and local rules say comes first; for

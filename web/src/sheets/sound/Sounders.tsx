@@ -92,7 +92,7 @@ const quieter = (levelDb: number): string => String(Math.max(0, Math.round(-leve
 
 function heardBest({ kind, hz }: SounderResponse): string {
   const what = kind === 'band' ? 'is loudest at' : 'is as loud as it gets from';
-  return `It ${what} ${hz}\u202fHz${kind === 'high' ? ' on' : ''}, by its part’s figures; other pitches are quieter by what stands beside them, and sound so in hand.`;
+  return `It ${what} ${hz}\u202fHz${kind === 'high' ? ' on' : ''}, by its part’s figures; other pitches are quieter, and sound so in hand.`;
 }
 
 const [noteHigh, gap, most] = [13, 17, 660];

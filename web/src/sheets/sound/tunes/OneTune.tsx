@@ -5,6 +5,7 @@ import {
   gridAt,
   limits,
   performedFile,
+  printTuneTable,
   performedIn,
   stepsOf,
   tuneLengthUs,
@@ -102,6 +103,9 @@ export function OneTune({
               }
             >
               Save as WAV file
+            </Menu.Item>
+            <Menu.Item onClick={() => saveFile(`${tune.name}.h`, 'text/x-c', printTuneTable(tune))}>
+              Save as tables of bytes
             </Menu.Item>
             <Menu.Item onClick={() => run({ name: 'removeTune', args: [tune.id] })}>
               Take the tune out
