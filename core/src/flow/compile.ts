@@ -1,4 +1,5 @@
 import {
+  standsUs,
   isHistory,
   isOutputAction,
   keysOf,
@@ -85,7 +86,12 @@ class Writing {
   }
 
   actions(place: Place, actions: readonly Action[], own: number | null): CompiledAction[] {
-    return actions.flatMap((action) => this.action(place, action, own) ?? []);
+    return actions.flatMap((action) => {
+      const done = this.action(place, action, own);
+      const lengthUs = action.kind === 'wait' ? 0 : standsUs(this.gadget, action);
+      const waits: CompiledAction[] = lengthUs > 0 ? [{ kind: 'wait', lengthUs }] : [];
+      return done ? [done, ...waits] : [];
+    });
   }
 
   /** What draws a page is worked out each time anew: chance would flicker, and is refused. */

@@ -1,4 +1,5 @@
 export { limits } from './limits.ts';
+export { standsUs } from './stands.ts';
 export {
   idSchema,
   nameSchema,

@@ -578,7 +578,10 @@ function toTunes(document: Raw): Raw {
   };
 }
 
-/* --- 16 to 17: what comes in by MIDI can go on; nothing did. Players of files can be told, and were parts alone --- */
+/*
+ * --- 16 to 17: what comes in by MIDI can go on; nothing did. Players of files can be told, and were parts alone. No
+ * sounder kept the loop waiting ---
+ */
 
 function toPassing(document: Raw): Raw {
   const { outputs, parts } = document;
@@ -606,9 +609,10 @@ function toPassing(document: Raw): Raw {
     ...document,
     parts: played,
     outputs: [
-      ...outputs.map((output: Raw) =>
-        output.kind === 'midi' ? { ...output, passes: 'nothing', passedChannels: [] } : output,
-      ),
+      ...outputs.map((output: Raw) => {
+        if (output.kind === 'tone') return { ...output, blocking: false };
+        return output.kind === 'midi' ? { ...output, passes: 'nothing', passedChannels: [] } : output;
+      }),
       ...players,
     ],
   };

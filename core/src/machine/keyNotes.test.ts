@@ -159,7 +159,7 @@ describe('notes on a sounder that keys hold', () => {
   const sing: Action = { kind: 'sing', outputId: 'o1', ...rows, by: 'v2' };
   const hush: Action = { kind: 'hush', outputId: 'o1', key: 'heard(0)' };
   const piezo = (takes: string, patch: object = {}): Output =>
-    ({ id: 'o1', kind: 'tone', name: 'Piezo', lowHz: 50, highHz: 5_000, pitched: 'exact', takes, turnUs: 20_000, perOctave: 12, nearCm: 40, ...patch }) as Output; // prettier-ignore
+    ({ id: 'o1', kind: 'tone', name: 'Piezo', lowHz: 50, highHz: 5_000, pitched: 'exact', takes, turnUs: 20_000, perOctave: 12, blocking: false, nearCm: 40, ...patch }) as Output; // prettier-ignore
   const sounding = (takes: string, mode: Action[] = [], patch: object = {}): Gadget =>
     instrument([sing], [hush], mode, piezo(takes, patch));
   const hz = (note: number, perOctave = 12) => Math.round(noteHz(note, perOctave));

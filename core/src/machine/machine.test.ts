@@ -373,6 +373,7 @@ describe('taking over an edit while running', () => {
               takes: 'last',
               turnUs: 20_000,
               perOctave: 12,
+              blocking: false,
               nearCm: 40,
             },
       ];

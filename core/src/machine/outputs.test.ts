@@ -83,6 +83,7 @@ describe('a sounder', () => {
       takes: 'last',
       turnUs: 20_000,
       perOctave: 12,
+      blocking: false,
       nearCm: 40,
     };
     expect([440, 100, 9_000, 0, -5].map((hz) => soundedHz(range, hz))).toEqual([440, 200, 4_000, 0, 0]);

@@ -162,6 +162,7 @@ describe('power off and on', () => {
           takes: 'last',
           turnUs: 20_000,
           perOctave: 12,
+          blocking: false,
           nearCm: 40,
         },
         { id: 'o4', kind: 'servo', name: 'Flag', reachDeg: 180 },

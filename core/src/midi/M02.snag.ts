@@ -1,6 +1,7 @@
 import {
   isOutputAction,
   placedActions,
+  standsUs,
   type Action,
   type Gadget,
   type OutputOf,
@@ -34,7 +35,7 @@ function messagesOf(gadget: Gadget, action: Action): Message[] {
 function toldTogether(gadget: Gadget, actions: readonly Action[], outputId: string): Message[][] {
   const runs: Message[][] = [[]];
   for (const action of actions)
-    if (action.kind === 'wait') runs.push([]);
+    if (standsUs(gadget, action) > 0) runs.push([]);
     else if (isOutputAction(action) && action.outputId === outputId)
       runs.at(-1)!.push(...messagesOf(gadget, action));
   return runs;

@@ -77,6 +77,16 @@ describe('how loud it is at an ear', () => {
     expect(near(1)).toMatchObject({ level: 'likely', values: { db: 105, farCm: 10 } });
   });
 
+  it('is 6 dB louder for a disc that is driven from both sides', () => {
+    const gadget = sounding('Piezo tone 440', null, { nearCm: 10 });
+    const driven = (sides: number) =>
+      N05.check(
+        { ...gadget, parts: gadget.parts.map((one) => ({ ...one, figures: { loudDb: 88, sides } })) },
+        derived,
+      )[0]!.values;
+    expect([driven(1).db, driven(2).db]).toEqual([88, 94]);
+  });
+
   it('says nothing of a sounder whose part has no such figure', () => {
     const gadget = sounding('Piezo tone 440', null, { nearCm: 1 });
     const other = { ...gadget, parts: gadget.parts.map((part) => ({ ...part, kind: 'light', figures: {} })) };

@@ -24,6 +24,8 @@ export const tone = outputDocument(
     turnUs: durationUsSchema(1_000),
     /** Steps of an octave, where notes are told by number: 69 is A4 in all of them. */
     perOctave: wholeSchema(limits.leastPerOctave, limits.mostPerOctave),
+    /** The program waits for the end of what has one, as the simplest way to sound does; without, it goes on meanwhile. */
+    blocking: z.boolean(),
     /** How near the nearest ear comes to it. */
     nearCm: wholeSchema(1, 1_000, 'cm'),
   },
@@ -66,6 +68,7 @@ export const tone = outputDocument(
       takes: 'last',
       turnUs: 20_000,
       perOctave: 12,
+      blocking: false,
       nearCm: 40,
     }),
     follows: ({ ownHz }) => (ownHz === undefined ? [] : ['lowHz', 'highHz', 'pitched']),

@@ -54,7 +54,7 @@ describe('notes of keys', () => {
     id: 'v1', kind: 'table', name: 'notes', saved: null, columns: 2, numbers: [69, 255, 40, 72],
   }; // prettier-ignore
   const piezo = (perOctave: number): Tone => ({
-    id: 'o1', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000, pitched: 'exact', takes: 'last', turnUs: 20_000, perOctave, nearCm: 40,
+    id: 'o1', kind: 'tone', name: 'Piezo', lowHz: 200, highHz: 4_000, pitched: 'exact', takes: 'last', turnUs: 20_000, perOctave, blocking: false, nearCm: 40,
   }); // prettier-ignore
   const singing = (row: string, by: string, perOctave = 12) => {
     const sing: Action = { kind: 'sing', outputId: 'o1', key: 'heard(0)', variableId: 'v1', row, by };

@@ -619,7 +619,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
     outputs: [
       { id: 'o1', kind: 'light', name: 'Lamp', colour: 'red' },
       { id: 'o2', kind: 'text', name: 'Screen', columns: 12, rows: 2, ...dotted },
-      { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 100, highHz: 5_000, pitched: 'exact', takes: 'last', turnUs: 20_000, perOctave: 12, nearCm: 40 },
+      { id: 'o3', kind: 'tone', name: 'Piezo', lowHz: 100, highHz: 5_000, pitched: 'exact', takes: 'last', turnUs: 20_000, perOctave: 12, blocking: false, nearCm: 40 },
       { id: 'o4', kind: 'midi', name: 'Out', transport: 'wire', runningStatus: true, queueBytes: 12, overload: 'merge', shared: 'last', passes: 'channels', passedChannels: [1, 2, 10] },
       { id: 'o5', kind: 'typist', name: 'Keys' },
       { id: 'o6', kind: 'servo', name: 'Arm', reachDeg: 180 },

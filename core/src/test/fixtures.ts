@@ -194,6 +194,7 @@ export function pressToLight(patch: Partial<Button> = {}): Gadget {
         takes: 'last',
         turnUs: 20_000,
         perOctave: 12,
+        blocking: false,
         nearCm: 40,
       },
     ],

@@ -194,6 +194,7 @@ export const mendWords: Record<string, (v: Values) => string> = {
   ...wiringMendWords,
   ...feelMendWords,
   ...flowMendWords,
+  soundBeside: () => 'Let the loop go on while it sounds',
   waitInOwnState: (v) => `Make the wait a state of its own, “${v.name}”`,
   removeState: () => 'Remove the state',
   wayHome: (v) => `Let a tap of ${v.control} lead to ${v.home}`,

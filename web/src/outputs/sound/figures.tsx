@@ -13,7 +13,7 @@ const takingWords = {
 const field = { label: '', unit: 'Hz', min: 1, max: 20_000, width: 110 } as const;
 
 export const tone: FiguresOf<'tone'> = ({
-  output: { name, lowHz, highHz, pitched, takes, turnUs, nearCm },
+  output: { name, lowHz, highHz, pitched, takes, turnUs, blocking, nearCm },
   change,
 }) => (
   <>
@@ -44,6 +44,15 @@ export const tone: FiguresOf<'tone'> = ({
       data={takings.map((value) => ({ value, label: takingWords[value] }))}
       value={takes}
       choose={(chosen) => change({ takes: chosen })}
+    />
+    <Choice
+      label={`What the loop does while ${name} sounds`}
+      data={[
+        { value: 'beside', label: 'while it sounds, the loop goes on' },
+        { value: 'blocking', label: 'while it sounds, the loop waits' },
+      ]}
+      value={blocking ? 'blocking' : 'beside'}
+      choose={(chosen) => change({ blocking: chosen === 'blocking' })}
     />
     <span>nearest ear</span>
     <NumberField
