@@ -102,7 +102,7 @@ export function dearDocuments({ blankState, emptyFlow, emptyGadget, addPartEdit,
     'lists that are shifted all the time': () =>
       flow(
         [state('s1', { rules: Array.from({ length: 60 }, (_, i) => rule(`r${i}`, every, { actions: Array.from({ length: 20 }, () => ({ kind: 'shift', variableId: 'v3', value: 'random(9)' })) })) })],
-        { variables: [number('v1'), number('v2'), { ...number('v3'), kind: 'list', length: 64, unit: undefined }].map((one) => JSON.parse(JSON.stringify(one))) },
+        { variables: [number('v1'), number('v2'), { ...number('v3'), kind: 'list', length: 64, columns: 1, unit: undefined }].map((one) => JSON.parse(JSON.stringify(one))) },
       ),
     'sixty-four noisy knobs': () => {
       const document = keyed(64, 'potentiometer');

@@ -2,7 +2,7 @@
  * Speed and size as ratios and counts; how each is measured stands in docs/bench.md. Prints, and judges nothing: a
  * busy machine is no reason to fail a test.
  */
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { performance } from 'node:perf_hooks';
 import { deserialize, serialize } from 'node:v8';
 import { gzipSync } from 'node:zlib';
@@ -20,6 +20,7 @@ install();
 build();
 const { Machine, readGadgetText } = await import('../core/dist/index.js');
 const { default: ts } = await import('typescript');
+const { rolldown } = await import('rolldown');
 
 const read = readGadgetText(readFileSync(at('demo/kettle-keeper/2-at-the-night-market.json'), 'utf8'));
 const kettle = read.gadget;
@@ -65,22 +66,14 @@ row(
 );
 row('an idle hour', `${median(idle).toFixed(3)} ms`, '< 5 ms', spread(idle));
 
-// The live machine is the web's; compiled here as the bundler would, without bundling.
-const folder = at('node_modules/.hum-lever');
-mkdirSync(folder, { recursive: true });
-for (const name of ['live', 'history', 'changes', 'protocol']) {
-  const compiled = ts.transpileModule(readFileSync(at(`web/src/workers/${name}.ts`), 'utf8'), {
-    compilerOptions: {
-      module: ts.ModuleKind.ESNext,
-      target: ts.ScriptTarget.ES2022,
-      verbatimModuleSyntax: true,
-    },
-  });
-  writeFileSync(
-    `${folder}/${name}.mjs`,
-    compiled.outputText.replace(/'\.\/(history|changes|protocol)\.ts'/g, "'./$1.mjs'"),
-  );
-}
+// The live machine is the web's, with all that it takes from there.
+const folder = at('node_modules/.hum-lever/live');
+const bundle = await rolldown({
+  input: { live: at('web/src/workers/live.ts'), changes: at('web/src/workers/changes.ts') },
+  external: /^@hum-lever\//,
+});
+await bundle.write({ dir: folder, format: 'esm', entryFileNames: '[name].mjs', cleanDir: true });
+await bundle.close();
 const { LiveMachine } = await import(`file://${folder}/live.mjs`);
 const { withChange } = await import(`file://${folder}/changes.mjs`);
 
