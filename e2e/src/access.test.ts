@@ -89,6 +89,17 @@ describe('by day and by night', () => {
     expect(await faults('main')).toEqual([]);
   });
 
+  it('what stands beside an instrument has no fault, while it plays', async () => {
+    await bench.goto(`/g/${await bench.idOf('Reed Box')}/sound`);
+    await bench.click('Play it from outside');
+    await bench.click('Start the clock');
+    await bench.until('its ticks', async () =>
+      (await bench.text('table[aria-label="What went over the wires"]')).includes('the clock ticks'),
+    );
+    await bench.click('Stop the clock');
+    expect(await faults('main')).toEqual([]);
+  });
+
   it('a picture being drawn and the codes of lights have no fault', async () => {
     await bench.openKettle('screen');
     await bench.segment('Pictures');

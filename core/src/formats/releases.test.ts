@@ -404,6 +404,22 @@ describe('a document of the thirteenth release', () => {
   });
 });
 
+/** Twelve keys of an instrument, one after the other: what is sent and sounds, and the sum of all that happens. */
+function keysPlayed(gadget: Gadget, { everyUs, heldUs }: { everyUs: number; heldUs: number }) {
+  const keys = gadget.controls.filter(({ kind }) => kind === 'button').slice(0, 12);
+  const hands = keys.flatMap(({ id: controlId }, n) => [
+    { atUs: 300_000 + n * everyUs, controlId, what: 'down' as const },
+    { atUs: 300_000 + heldUs + n * everyUs, controlId, what: 'up' as const },
+  ]);
+  const trace = replay(gadget, hands, 7_000_000, 5);
+  return {
+    midi: trace.filter(({ lane }) => lane === 'midi').length,
+    tones: trace.filter(({ lane }) => lane === 'tone').length,
+    // The stored one was made when its release was the newest.
+    sum: createHash('sha256').update(JSON.stringify(trace)).digest('hex'),
+  };
+}
+
 describe('a document of the fourteenth release', () => {
   it('opens with lists and tables of one column, and notes that end with the last key, and plays as it did', () => {
     const read = readGadgetText(stored('version-14.json'));
@@ -417,17 +433,11 @@ describe('a document of the fourteenth release', () => {
     expect(gadget.outputs.filter(({ kind }) => kind === 'tone')).toMatchObject([
       { takes: 'last', turnUs: 20_000, perOctave: 12 },
     ]);
-    const keys = gadget.controls.filter(({ kind }) => kind === 'button').slice(0, 12);
-    const hands = keys.flatMap(({ id: controlId }, n) => [
-      { atUs: 300_000 + n * 500_000, controlId, what: 'down' as const },
-      { atUs: 390_000 + n * 500_000, controlId, what: 'up' as const },
-    ]);
-    const trace = replay(gadget, hands, 7_000_000, 5);
-    expect(trace.filter(({ lane }) => lane === 'midi')).toHaveLength(48);
-    expect(trace.filter(({ lane }) => lane === 'tone')).toHaveLength(24);
-    // Made when that release was the newest.
-    const sum = createHash('sha256').update(JSON.stringify(trace)).digest('hex');
-    expect(sum).toBe(stored('version-14.sha256').trim());
+    expect(keysPlayed(gadget, { everyUs: 500_000, heldUs: 90_000 })).toEqual({
+      midi: 48,
+      tones: 24,
+      sum: stored('version-14.sha256').trim(),
+    });
   });
 });
 
@@ -438,17 +448,11 @@ describe('a document of the fifteenth release', () => {
     expect(read.migratedFrom).toBe(15);
     const { gadget } = read;
     expect(gadget.tunes).toEqual([]);
-    const keys = gadget.controls.filter(({ kind }) => kind === 'button').slice(0, 12);
-    const hands = keys.flatMap(({ id: controlId }, n) => [
-      { atUs: 300_000 + n * 400_000, controlId, what: 'down' as const },
-      { atUs: 1_100_000 + n * 400_000, controlId, what: 'up' as const },
-    ]);
-    const trace = replay(gadget, hands, 7_000_000, 5);
-    expect(trace.filter(({ lane }) => lane === 'midi')).toHaveLength(24);
-    expect(trace.filter(({ lane }) => lane === 'tone')).toHaveLength(13);
-    // Made when that release was the newest.
-    const sum = createHash('sha256').update(JSON.stringify(trace)).digest('hex');
-    expect(sum).toBe(stored('version-15.sha256').trim());
+    expect(keysPlayed(gadget, { everyUs: 400_000, heldUs: 800_000 })).toEqual({
+      midi: 24,
+      tones: 13,
+      sum: stored('version-15.sha256').trim(),
+    });
   });
 });
 
@@ -461,17 +465,11 @@ describe('a document of the sixteenth release', () => {
     expect(gadget.outputs.filter(({ kind }) => kind === 'midi')).toMatchObject([
       { passes: 'nothing', passedChannels: [] },
     ]);
-    const keys = gadget.controls.filter(({ kind }) => kind === 'button').slice(0, 12);
-    const hands = keys.flatMap(({ id: controlId }, n) => [
-      { atUs: 300_000 + n * 400_000, controlId, what: 'down' as const },
-      { atUs: 1_100_000 + n * 400_000, controlId, what: 'up' as const },
-    ]);
-    const trace = replay(gadget, hands, 7_000_000, 5);
-    expect(trace.filter(({ lane }) => lane === 'midi')).toHaveLength(24);
-    expect(trace.filter(({ lane }) => lane === 'tone')).toHaveLength(13);
-    // Made when that release was the newest.
-    const sum = createHash('sha256').update(JSON.stringify(trace)).digest('hex');
-    expect(sum).toBe(stored('version-16.sha256').trim());
+    expect(keysPlayed(gadget, { everyUs: 400_000, heldUs: 800_000 })).toEqual({
+      midi: 24,
+      tones: 13,
+      sum: stored('version-16.sha256').trim(),
+    });
   });
 
   it('has players of files told as outputs of their own', () => {

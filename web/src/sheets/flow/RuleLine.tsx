@@ -179,7 +179,7 @@ function Head({
           />
         </>
       )}
-      {read && <span className={classes.colon}>:</span>}
+      {read && <span className={classes.colon}>{': '}</span>}
       {(!read || leads) && <TargetSlot state={state} rule={rule} />}
       {others.length > 0 && (
         <span className={classes.also}>
@@ -197,7 +197,7 @@ function Head({
           choose={(chosen) => change({ internal: chosen === 'in' })}
         />
       )}
-      {read && leads && rule.actions.length > 0 && <span className={classes.colon}>;</span>}
+      {read && leads && rule.actions.length > 0 && <span className={classes.colon}>{'; '}</span>}
     </>
   );
 }
