@@ -67,7 +67,7 @@ const mayKnow = {
   snag: [...ground, ...path, 'menu', 'brief', 'feel', 'wiring', 'machine', 'explore'],
   // What is said of a gadget where it is one of many.
   card: [...ground, 'machine', 'snag'],
-  formats: [...ground, ...path, 'feel', 'parts', 'drawer', 'wiring', 'machine', 'trial', 'snag'],
+  formats: [...ground, ...path, 'notes', 'feel', 'parts', 'drawer', 'wiring', 'machine', 'trial', 'snag'],
 };
 const test = '\\.test\\.tsx?$|/test/';
 // How a kind of output stands in the document is said in its own room, and belongs to the ground floor.

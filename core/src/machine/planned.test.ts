@@ -17,6 +17,7 @@ describe('what is planned', () => {
     [input.changes, input.contactEdges] = [3, 5];
     state.shown.outputs.o3 = {
       kind: 'tone',
+      percent: 100,
       hz: 440,
       timed: null,
       order: 2,

@@ -9,6 +9,8 @@ import { settingFor } from './timer.ts';
 export interface SoundingTone {
   kind: 'tone';
   hz: number;
+  /** How loud it is, in percent. */
+  percent: number;
   /** What its timer does for that: half a wave is so many periods of the clock; null: the pitch is exact, or none. */
   timed: { clockHz: number; divisor: number } | null;
   order: number;
@@ -47,8 +49,8 @@ export type Planned =
   | { order: number; notes: readonly Note[]; turn?: true }
   | { order: number; effectId: string; byCents: number; frame: number }
   | { music: number };
-/** hz as it is asked for, 0: silent; where a timer makes it, half a wave in periods of the clock. */
-export type PitchEntry = { lane: 'tone'; hz: number; divisor?: number };
+/** hz as it is asked for, 0: silent; where a timer makes it, half a wave in periods of the clock; how loud, where not all. */
+export type PitchEntry = { lane: 'tone'; hz: number; divisor?: number; percent?: number };
 export type ToneEntry =
   | PitchEntry
   /** It begins a tune, under this name; null: it goes on with none. */
@@ -70,9 +72,29 @@ export function sound(was: SoundingTone, askedHz: number, on: On): SoundingTone 
   const { clocked } = on.prepared;
   const timed =
     clocked && hz > 0 ? { clockHz: clocked.clockHz, divisor: settingFor(clocked, heldHz).divisor } : null;
-  if (hz !== was.hz)
-    on.trace({ atUs: on.nowUs, lane: 'tone', id: on.id, hz, ...(timed && { divisor: timed.divisor }) });
-  return { ...was, hz, timed, order: was.order + 1, note: null, busy: false };
+  const now = { ...was, hz, timed, order: was.order + 1, note: null, busy: false };
+  if (hz !== was.hz) tellPitch(now, on);
+  return now;
+}
+
+function tellPitch({ hz, timed, percent }: SoundingTone, on: On): void {
+  const quieter = percent < 100 && hz > 0;
+  on.trace({
+    atUs: on.nowUs,
+    lane: 'tone',
+    id: on.id,
+    hz,
+    ...(timed && { divisor: timed.divisor }),
+    ...(quieter && { percent }),
+  });
+}
+
+/** It sounds on, louder or quieter. */
+export function loud(was: SoundingTone, percent: number, on: On): SoundingTone {
+  const now = { ...was, percent: clamp(percent, 0, 100) };
+  if (now.percent === was.percent) return was;
+  if (now.hz > 0) tellPitch(now, on);
+  return now;
 }
 
 /** Something else has the sounder. */

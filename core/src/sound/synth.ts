@@ -7,6 +7,8 @@ export interface Voice {
   wave: Wave;
   /** 1: as loud as a sounder. */
   loudness: number;
+  /** Of a pulse: the share of its turn in which it is up; without: half. */
+  duty?: number | undefined;
   /** What it sounds through; without: as it is. */
   through?: Response | undefined;
   /** Something that is struck: each so many seconds it has 1/e of what it had. Without: it sounds as long as it is held. */
@@ -61,11 +63,11 @@ export class Synth {
   /** From the next sample on this sounds, and nothing else. */
   sound(sounding: Sounding): void {
     for (const [key, voice] of this.voices) if (!sounding[key]) voice.wanted = 0;
-    for (const [key, { hz, wave, loudness, through, fadeSeconds }] of Object.entries(sounding)) {
+    for (const [key, { hz, wave, loudness, duty, through, fadeSeconds }] of Object.entries(sounding)) {
       if (!(hz > 0) || !(hz < this.sampleRate / 2)) continue;
       const voice = this.voices.get(key) ?? this.begun(key);
       if (!voice) continue;
-      voice.turn = bandLimited(wave, hz, this.sampleRate);
+      voice.turn = bandLimited(wave, hz, this.sampleRate, duty);
       voice.step = Math.round((hz / this.sampleRate) * 2 ** 32) | 0;
       if (voice.wanted === 0) voice.left = 1;
       voice.wanted = loudness;

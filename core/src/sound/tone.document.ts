@@ -37,6 +37,8 @@ export const tone = outputDocument(
       notes: constant(z.array(noteSchema).min(1, 'expected at least one note').max(limits.tuneNotes)),
     },
     silence: {},
+    /** How loud from now on, held inside 0 to 100 %: a pulse the narrower the quieter, 100 % a square. */
+    loud: { percent: expression },
     /** An effect of the gadget's own, all of it moved by so many cents. */
     effect: { effectId: constant(idSchema), byCents: expression },
     /**

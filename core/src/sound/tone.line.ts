@@ -16,6 +16,7 @@ export const tone = defineLine<'tone'>({
       return { kind: 'tune', outputId, notes };
     },
     silence: (_line, outputId) => ({ kind: 'silence', outputId }),
+    volume: (line, outputId) => ({ kind: 'loud', outputId, percent: line.expression() }),
     effect: (line, outputId) => ({
       kind: 'effect',
       outputId,
@@ -55,6 +56,8 @@ export const tone = defineLine<'tone'>({
       case 'silence':
       case 'finish':
         return action.kind;
+      case 'loud':
+        return `volume ${write.expression(action.percent)}`;
       case 'effect':
         return `effect ${write.effect(action.effectId)}${showMoved(action.byCents, write)}`;
       case 'perform': {

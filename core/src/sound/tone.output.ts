@@ -14,6 +14,7 @@ import { effectFrameUs, effectPitch, framesOf, noteHz } from '../notes/index.ts'
 import { beneath, goOn, pace, perform, tuneEnds, withMusic } from './music.ts';
 import {
   isCovered,
+  loud,
   mostMovedCents,
   moved,
   sound,
@@ -104,6 +105,7 @@ export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, Prepa
   dark: () => ({
     kind: 'tone',
     hz: 0,
+    percent: 100,
     timed: null,
     order: 0,
     held: [],
@@ -137,6 +139,8 @@ export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, Prepa
       }
       case 'hush':
         return withHeld(was, withoutKey(was.held, order.key), on);
+      case 'loud':
+        return loud(was, order.percent, on);
       case 'effect': {
         const byCents = moved(order.byCents, mostMovedCents);
         return effectAt(was, { effectId: order.effectId, byCents, frame: 0 }, on);

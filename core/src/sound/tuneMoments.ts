@@ -20,13 +20,19 @@ import { hzGiven, sounderOf, type Sounder } from './tuning.ts';
 import type { Response } from './response.ts';
 import type { Moment, Sounding, Voice } from './synth.ts';
 
-/** A sounder's pin goes up and down: a square, of which the sounder lets through what it can. */
-export const sounderVoice = (hz: number, through: Response | null): Voice => ({
+/**
+ * A sounder's pin goes up and down: a square, or a pulse where it is to be quieter, of which the sounder lets through
+ * what it can.
+ * @param percent above 0
+ */
+export const sounderVoice = (hz: number, through: Response | null, percent = 100): Voice => ({
   hz,
-  wave: 'square',
+  ...(percent < 100 ? { wave: 'pulse' as const, duty: dutyOf(percent) } : { wave: 'square' as const }),
   loudness: 1,
   ...(through && { through }),
 });
+/** As heard, in steps of 5 %: finer ones are not told apart, and each is a wave of its own. */
+const dutyOf = (percent: number): number => Math.max(1, Math.round(percent / 5)) / 40;
 
 const voiceOf = (sounder: Sounder, hz: number): Voice => sounderVoice(hzGiven(sounder, hz), sounder.response);
 

@@ -224,6 +224,7 @@ export const actionOf = {
     }),
   }),
   silence: fc.record({ outputId: fc.constant('o3') }),
+  loud: fc.record({ outputId: fc.constant('o3'), percent: expression }),
   pass: fc.record({ outputId: fc.constant('o4'), what: fc.constantFrom(...passings) }),
   sync: fc.record({ outputId: fc.constant('o4'), what: fc.constantFrom(...syncMessages) }),
   fine: fc.record({

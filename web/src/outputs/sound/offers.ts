@@ -33,6 +33,7 @@ export function tone(gadget: Gadget): Offer[] {
           { label: 'End a tune', action: { kind: 'finish', outputId } as const },
         ]
       : []),
+    { label: 'Sound louder or quieter', action: { kind: 'loud', outputId, percent: '40' } },
     { label: 'Fall silent', action: { kind: 'silence', outputId } },
     ...(rowsId === undefined
       ? []

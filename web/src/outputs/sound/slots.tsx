@@ -12,7 +12,7 @@ function notesOf(typed: string): Note[] | null {
 }
 
 export const tone: SlotsBy<
-  'tone' | 'tune' | 'silence' | 'sing' | 'hush' | 'perform' | 'pace' | 'finish' | 'effect'
+  'tone' | 'tune' | 'silence' | 'sing' | 'hush' | 'perform' | 'pace' | 'finish' | 'effect' | 'loud'
 > = {
   tone: ({ action, put }) => (
     <>
@@ -43,6 +43,18 @@ export const tone: SlotsBy<
     </>
   ),
   silence: () => 'falls silent',
+  loud: ({ action, put }) => (
+    <>
+      sounds at
+      <ExpressionSlot
+        short
+        label="Loudness, 0 to 100"
+        value={action.percent}
+        commit={(percent) => put({ ...action, percent })}
+      />
+      % from now on
+    </>
+  ),
   sing: ({ action, put }) => (
     <>
       sounds <RowSlots action={action} put={(patch) => put({ ...action, ...patch })} />

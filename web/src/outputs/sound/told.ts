@@ -18,7 +18,11 @@ const sounds = band<EntryOf<'tone' | 'tune'>, Sounds>(
 );
 
 export const tone: ToldBy<'tone' | 'tune' | 'unheard'> = {
-  tone: { say: ({ hz }, name) => `${name}: ${showHz(hz)}.`, strip: sounds },
+  tone: {
+    say: ({ hz, percent }, name) =>
+      `${name}: ${showHz(hz)}${percent === undefined ? '' : ` at ${percent}\u202f%`}.`,
+    strip: sounds,
+  },
   tune: {
     say: ({ tuneId, name: tune }, name) =>
       tuneId === null ? `${name} is through with its tune.` : `${name} begins “${tune}”.`,

@@ -3,6 +3,7 @@ import { ear } from '../voice.ts';
 
 interface Heard {
   hz: number;
+  percent: number;
   /** Of its timer; null: pitches are exact. */
   clockHz: number | null;
   divisor: number | null;
@@ -14,15 +15,16 @@ export const tone = ear<'tone', 'tone', Heard>({
   lane: 'tone',
   begin: (output, gadget) => ({
     hz: 0,
+    percent: 100,
     clockHz: clockHzFor(gadget, output),
     divisor: null,
     response: sounderResponse(gadget, output.id),
   }),
-  at: (was, { hz, timed }) => ({ ...was, hz, divisor: timed?.divisor ?? null }),
-  hear: (was, { hz, divisor = null }) => ({ ...was, hz, divisor }),
-  voices({ hz, clockHz, divisor, response }) {
-    if (hz <= 0) return {};
+  at: (was, { hz, percent, timed }) => ({ ...was, hz, percent, divisor: timed?.divisor ?? null }),
+  hear: (was, { hz, divisor = null, percent = 100 }) => ({ ...was, hz, divisor, percent }),
+  voices({ hz, percent, clockHz, divisor, response }) {
+    if (hz <= 0 || percent === 0) return {};
     const givesHz = clockHz !== null && divisor !== null ? hzOf(clockHz, divisor) : hz;
-    return { tone: sounderVoice(givesHz, response) };
+    return { tone: sounderVoice(givesHz, response, percent) };
   },
 });
