@@ -1,4 +1,14 @@
-import { allActions, type OutputAction, type SnagRule } from '../gadget/index.ts';
+import {
+  allActions,
+  freshOutput,
+  type Edit,
+  type Gadget,
+  type OutputAction,
+  type Part,
+  type SingleEdit,
+  type SnagRule,
+  type Tone,
+} from '../gadget/index.ts';
 import { figuresOf } from '../parts/index.ts';
 import { askedHz } from './asked.ts';
 
@@ -9,6 +19,23 @@ const workedOut = (action: OutputAction): string[] => {
   if (action.kind === 'effect') return [`effect ${action.effectId}`];
   return action.kind === 'sing' || action.kind === 'perform' ? [action.by.trim()] : [];
 };
+
+/** A passive disc instead, and its pitch no longer the one that the buzzer had. */
+function asPiezo({ outputs }: Gadget, { id, plays }: Part, ownHz: number): Edit {
+  const change: SingleEdit = {
+    name: 'changePart',
+    args: [id, { kind: 'piezo', figures: {}, priceCents: null }],
+  };
+  const { lowHz, highHz, pitched } = freshOutput('tone', {}) as Tone;
+  const held = outputs.filter(
+    (one) => one.kind === 'tone' && plays.includes(one.id) && one.lowHz === ownHz && one.highHz === ownHz,
+  );
+  const freed = held.map((one): SingleEdit => ({
+    name: 'changeOutput',
+    args: [one.id, { lowHz, highHz, pitched }],
+  }));
+  return freed.length === 0 ? change : { name: 'several', args: [[change, ...freed]] };
+}
 
 /** A self-oscillating buzzer is asked for pitches: it knows one. */
 export const N04: SnagRule = {
@@ -34,7 +61,7 @@ export const N04: SnagRule = {
           values: { name: part.name, pitches, ownHz: ownHz! },
           mend: {
             key: 'passivePiezo',
-            edit: { name: 'changePart', args: [part.id, { kind: 'piezo', figures: {}, priceCents: null }] },
+            edit: asPiezo(gadget, part, ownHz!),
           },
         },
       ];

@@ -1,7 +1,11 @@
-import type { Gadget, SnagRule } from '../gadget/index.ts';
+import { addPartEdit } from '../drawer/index.ts';
+import { readRule } from '../flow/index.ts';
+import { applyEdit, emptyGadget, type Gadget, type SnagRule } from '../gadget/index.ts';
 import { replay } from '../machine/index.ts';
+import { rule, state } from '../test/fixtures.ts';
 import { small, sounding } from '../test/soundCases.ts';
 import { effectKinds } from '../notes/index.ts';
+import { N04 } from './N04.snag.ts';
 import { N05 } from './N05.snag.ts';
 import { N01 } from './N01.snag.ts';
 import { N02 } from './N02.snag.ts';
@@ -63,6 +67,21 @@ describe('a pitch outside what the sounder gives', () => {
     expect(N02.check(told('random(9)'), derived)).toEqual([]);
     // Told as that, and not as out of tune.
     expect(found(N01, 'Piezo tone 9000', small)).toEqual([]);
+  });
+});
+
+describe('a buzzer that is asked for pitches', () => {
+  it('becomes a disc that gives them, and is accused of nothing else', () => {
+    const empty = emptyGadget('Bench');
+    const added = applyEdit(empty, addPartEdit(empty, 'buzzer', { name: 'Bell' }));
+    const rules = [rule('r1', readRule('when after 10 ms do Bell tone 440 for 50 ms', added))];
+    const gadget = { ...added, flow: { ...added.flow, initialId: 's1', states: [state('s1', { rules })] } };
+    expect(gadget.outputs[0]).toMatchObject({ lowHz: 2_400, highHz: 2_400, pitched: 'exact' });
+    const [snag] = N04.check(gadget, derived);
+    expect(snag).toMatchObject({ level: 'stop', values: { pitches: 1, ownHz: 2_400 } });
+    const mended = applyEdit(gadget, snag!.mend!.edit);
+    expect(mended.outputs[0]).toMatchObject({ lowHz: 200, highHz: 4_000, pitched: 'timer' });
+    expect([N04, N02].flatMap((one) => one.check(mended, derived))).toEqual([]);
   });
 });
 

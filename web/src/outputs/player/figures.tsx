@@ -2,6 +2,7 @@ import { Button } from '@mantine/core';
 import { limits, type OutputOf } from '@hum-lever/core';
 import { DurationField, NumberField, TextField } from '../../shared/index.ts';
 import type { FiguresOf } from '../figuresOf.ts';
+import classes from './Player.module.css';
 
 type File = OutputOf<'player'>['files'][number];
 
@@ -16,10 +17,7 @@ export const player: FiguresOf<'player'> = ({ output, change }) => {
   return (
     <div role="group" aria-label={`Files of ${name}`}>
       {files.map((file) => (
-        <p
-          key={file.number}
-          style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 6, margin: '0 0 6px' }}
-        >
+        <p key={file.number} className={classes.file}>
           file
           <NumberField
             label=""
