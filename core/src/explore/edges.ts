@@ -32,6 +32,7 @@ export const seenBy = (explorer: Explorer): Surroundings => ({
   active: (state) => explorer.current.active[state]!,
   elapsed: () => 0,
   carried: [],
+  heldMs: () => 0,
   control: (number) => explorer.surroundings.control(number),
   mishap: () => undefined,
 });

@@ -169,6 +169,10 @@ export class Explorer {
       quiet: true,
       control: (number) => this.controls.valueAt(number, this.places),
       random: (n) => this.outcomes.choose(n),
+      heldMs: () => {
+        this.caveats.add('heard');
+        return this.outcomes.choose(2) === 0 ? 0 : longMs;
+      },
       elapsed: () => {
         this.caveats.add('elapsed');
         return this.outcomes.choose(2) === 0 ? 0 : longMs;

@@ -60,6 +60,7 @@ export class FlowRound implements Played {
       elapsed: (one) => Math.floor((this.nowUs - state.enteredUs[one]!) / 1_000),
       control,
       carried: [],
+      heldMs: () => 0,
       mishap: () => undefined,
     };
   }

@@ -16,6 +16,8 @@ export interface Surroundings {
   control(number: number): number;
   /** Numbers that the event carries which is being answered; places beyond them are 0. */
   readonly carried: readonly number[];
+  /** Whole ms for which the key was down whose letting go is answered; otherwise 0. */
+  heldMs(): number;
   mishap(kind: Mishap): void;
 }
 
@@ -27,6 +29,7 @@ export const bare = (values: ArrayLike<number>, random: (n: number) => number = 
   elapsed: () => 0,
   control: () => 0,
   carried: [],
+  heldMs: () => 0,
   mishap: () => undefined,
 });
 
@@ -232,7 +235,7 @@ function unary(operation: number, a: number, around: Surroundings): number {
     case op.flip:
       return ~a;
     case op.heard:
-      return around.carried[a] ?? 0;
+      return around.carried[a] ?? (a === 1 ? around.heldMs() : 0);
     case op.abs:
       return a < 0 ? -a : a;
     default:

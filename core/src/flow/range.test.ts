@@ -121,6 +121,7 @@ describe('what an expression can come to', () => {
       active: () => drawn.active,
       elapsed: () => drawn.active * drawn.since,
       carried: [],
+      heldMs: () => 0,
       control: (number) => drawn.controls[number]!,
       mishap: () => undefined,
     }));

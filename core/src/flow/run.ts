@@ -30,6 +30,8 @@ export interface Around {
   control(number: number): number;
   /** Up to three whole numbers that come with the event: a note and its velocity. */
   carried?: readonly number[];
+  /** How long the key was down that is let go, whole ms. */
+  heldMs?(): number;
   /** Nobody looks at what is done: no effects are gathered. */
   quiet?: boolean;
   /** In place of seeded chance: a whole number in [0, n). */
@@ -118,6 +120,9 @@ export class Run implements Surroundings {
   }
   get carried(): readonly number[] {
     return this.key ?? this.around.carried ?? noNumbers;
+  }
+  heldMs(): number {
+    return this.key ? (this.around.heldMs?.() ?? 0) : 0;
   }
   mishap(mishap: Mishap): void {
     const stateId = this.at === null ? null : this.tables.stateIds[this.at]!;

@@ -15,6 +15,7 @@ export const seenNow = (
   elapsed: (state) => (flow.active[state] ? Math.floor((nowUs - flow.enteredUs[state]!) / 1_000) : 0),
   control,
   carried: [],
+  heldMs: () => 0,
   mishap: () => undefined,
 });
 

@@ -13,6 +13,8 @@ export function freshInput({ algorithm, control }: CompiledInput): InputState {
     changes: 0,
     downUs: 0,
     upUs: 0,
+    pressedUs: 0,
+    pressedForUs: 0,
     answered: true,
     hidden: false,
     deafUntilUs: null,

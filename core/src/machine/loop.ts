@@ -140,6 +140,8 @@ export class MainLoop {
       const input = compiled.inputs.get(controlId);
       const of = state.inputs[controlId];
       if (!input || !of) continue;
+      if (level === 1) of.pressedUs = state.nowUs;
+      of.pressedForUs = level === 1 ? 0 : state.nowUs - of.pressedUs;
       const answer = onEdge(of.gesture, level, state.nowUs, input.control.gestures);
       of.gesture = answer.state;
       for (const gesture of answer.gestures) this.say(controlId, gesture);
@@ -208,16 +210,19 @@ export class MainLoop {
     blame(this.state.work, 'control', controlId);
     spend(this.state.work, 2 * worth.happening);
     this.trace.push({ atUs: this.state.nowUs, lane: 'gesture', id: controlId, gesture });
-    this.tell(this.compiled.events.gesture(controlId, gesture));
+    this.tell(this.compiled.events.gesture(controlId, gesture), null, null, controlId);
   }
 
   private tell(
     event: number,
     also: readonly number[] | null = null,
     carried: readonly number[] | null = null,
+    controlId: string | null = null,
   ): void {
     const { state, compiled, around } = this;
     if (carried !== null) around.carried = carried;
+    const input = controlId === null ? undefined : state.inputs[controlId];
+    if (input) around.heldMs = () => Math.floor(input.pressedForUs / 1_000);
     this.follow(stepFlow(compiled.tables, state.flow, event, around, also));
   }
 

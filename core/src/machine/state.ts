@@ -90,6 +90,9 @@ export interface InputState {
   changes: number;
   downUs: number;
   upUs: number;
+  /** When its clean level last rose, and for how long it then was up, as the firmware knows it. */
+  pressedUs: number;
+  pressedForUs: number;
   /** Whether the press under way came through. */
   answered: boolean;
   /** During this press, other keys of its array hid it from the scan. */
