@@ -60,6 +60,16 @@ describe('a gadget that is played from outside', () => {
     expect(await bench.complaints()).toEqual([]);
   });
 
+  it('is kept in step just so where time goes faster', async () => {
+    await bench.pace('8×');
+    await bench.click('Start the clock');
+    // Many ticks and one start: none came too late and began anew.
+    await seen(/in f8 × [2-9]\d\d the clock ticks, 150\.\d beats a minute \S+ s in fa what/);
+    await bench.click('Stop the clock');
+    await seen(/MIDI out fc what follows the clock stops/);
+    await bench.pace('1×');
+  });
+
   it('is played by keys of the computer, too: a key is down as long as the space bar is', async () => {
     const drum = await bench.label('C4');
     await bench.fill(await bench.label('Channel of the keyboard'), '3');

@@ -59,8 +59,11 @@ export function keyUp(note: number, stampMs: number): void {
 /** Ticks of a clock in a quarter note. Source: MIDI 1.0, timing clock. */
 const ticksPerBeat = 24;
 const [clock, start, stop] = [0xf8, 0xfa, 0xfc] as const;
-/** Ticks are planned so far ahead, so that each comes at its very moment however busy the page is. */
-const aheadUs = 400_000;
+/**
+ * Ticks are planned so far ahead, so that each comes at its very moment however busy the page is; as much farther as
+ * time goes faster.
+ */
+const aheadUs = (): number => 400_000 * Math.max(1, usePlayer.getState().factor);
 const everyMs = 100;
 
 /** Since when ticks come at one tempo, in virtual time, and how many of them were planned; null: they begin. */
@@ -86,15 +89,16 @@ function planTicks(): void {
   const { running, pastUs } = usePlayer.getState();
   if (!running || pastUs !== null) return;
   const nowUs = virtualNowUs();
+  const ahead = aheadUs();
   const messages: { atUs: number; byte: number }[] = [];
   const nextUs = begun && tickAt(begun, begun.ticks);
   // Where time stood still, or is another, it starts anew.
-  if (!begun || nextUs! < nowUs || nextUs! > nowUs + 2 * aheadUs) {
-    begun = { atUs: nowUs + aheadUs / 4, bpm: useSource.getState().bpm, ticks: 0 };
+  if (!begun || nextUs! < nowUs || nextUs! > nowUs + 2 * ahead) {
+    begun = { atUs: nowUs + ahead / 4, bpm: useSource.getState().bpm, ticks: 0 };
     messages.push({ atUs: begun.atUs, byte: start });
   }
-  // At the highest tempo 24 ticks come in 200 ms: no more than 50 at once.
-  for (let atUs = tickAt(begun, begun.ticks); atUs < nowUs + aheadUs; atUs = tickAt(begun, begun.ticks)) {
+  // At the highest tempo 240 ticks come in a second: no more than 100 at once at usual speed, 800 at the fastest.
+  for (let atUs = tickAt(begun, begun.ticks); atUs < nowUs + ahead; atUs = tickAt(begun, begun.ticks)) {
     messages.push({ atUs, byte: clock });
     begun.ticks += 1;
   }
