@@ -10,9 +10,6 @@ beforeAll(async () => {
 });
 afterAll(() => bench.close());
 
-const says = (pattern: RegExp) =>
-  bench.until(`in hand: ${pattern}`, async () => pattern.test(await bench.text('[role=application]')));
-
 /** A sheet whose link says how many snags it has. */
 const sheet = async (id: string) => (await bench.css(`nav a[href$="/${id}"]`)).click();
 
@@ -34,12 +31,12 @@ describe('keys that play, from nothing', () => {
   });
 
   it('sound together while they are held, under the name of their chord', async () => {
-    await says(/MIDI out\s*nothing yet/);
+    await bench.inHand(/MIDI out\s*nothing yet/);
     const key = await bench.label('Press Key matrix (keypad) 1');
     await bench.driver.actions().move({ origin: key }).press().perform();
-    await says(/MIDI out\s*D4 F4 A4: Dm/);
+    await bench.inHand(/MIDI out\s*D4 F4 A4: Dm/);
     await bench.driver.actions().release().perform();
-    await says(/MIDI out\s*A4 ends, channel 1/);
+    await bench.inHand(/MIDI out\s*A4 ends, channel 1/);
   });
 
   it('take notes as they are typed, and say what is no note', async () => {

@@ -10,9 +10,6 @@ beforeAll(async () => {
 });
 afterAll(() => bench.close());
 
-const inHand = () => bench.text('[role=application]');
-const says = (pattern: RegExp) =>
-  bench.until(`in hand: ${pattern}`, async () => pattern.test(await inHand()));
 /** Twelve notes from middle C up. */
 const chord = Array.from({ length: 12 }, (_, n) => `"MIDI out" noteOn 1, ${60 + n}, 100`).join('; ');
 
@@ -20,9 +17,9 @@ describe('MIDI, from nothing', () => {
   it('is told by a key, goes over the wire, and is heard at its other end', async () => {
     await bench.fresh('Playing', 'Push button', 'MIDI out');
     await bench.typeRule('Playing', 1, `when "Push button" press do ${chord}`);
-    await says(/MIDI out\s*nothing yet/);
+    await bench.inHand(/MIDI out\s*nothing yet/);
     await bench.press('Push button');
-    await says(/MIDI out\s*C4 C♯4 D4 D♯4 E4 F4 F♯4 G4 G♯4 A4 A♯4 B4/);
+    await bench.inHand(/MIDI out\s*C4 C♯4 D4 D♯4 E4 F4 F♯4 G4 G♯4 A4 A♯4 B4/);
     const { hz } = await bench.heard();
     // The table of equal temperament: C4 and A4.
     for (const pitch of [261.63, 440]) expect(hz.some((one) => Math.abs(one - pitch) < 0.01)).toBe(true);
@@ -48,10 +45,10 @@ describe('MIDI, from nothing', () => {
     await bench.pick(await bench.label('When the queue of MIDI out is full'), 'what has no room is lost');
     await bench.fill(await bench.label('Queue'), '6', Key.ENTER);
     await bench.clickLabel('Switch off and on');
-    await says(/MIDI out\s*nothing yet/);
+    await bench.inHand(/MIDI out\s*nothing yet/);
     await bench.press('Push button');
     // One on its way, two wait; the others are lost.
-    await says(/MIDI out\s*C4 C♯4 D4\s*; 9 messages lost/);
+    await bench.inHand(/MIDI out\s*C4 C♯4 D4\s*; 9 messages lost/);
     await bench.saved();
     await bench.driver.navigate().refresh();
     await bench.clickLabel('MIDI out: figures of MIDI out');
@@ -87,7 +84,7 @@ describe('MIDI, from nothing', () => {
     await bench.clickLabel('Switch off and on');
     await bench.driver.executeScript('window.heard.hz.length = 0');
     await bench.press('Push button');
-    await says(/MIDI out\s*C4/);
+    await bench.inHand(/MIDI out\s*C4/);
     expect((await bench.heard()).hz).toEqual([]);
     await bench.fill(await bench.label('Its channels'), '1 10', Key.ENTER);
     await bench.clickLabel('Switch off and on');
@@ -171,6 +168,8 @@ describe('Reed Box', () => {
     await bench.css('[role=application]');
     await bench.shows('nothing yet');
     await bench.playKey('w', 400);
-    await says(/To the sound module\s*A\d? ends, channel 1|To the sound module\s*[A-G]♯?\d ends, channel 1/);
+    await bench.inHand(
+      /To the sound module\s*A\d? ends, channel 1|To the sound module\s*[A-G]♯?\d ends, channel 1/,
+    );
   });
 });

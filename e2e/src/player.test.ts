@@ -9,9 +9,6 @@ beforeAll(async () => {
 });
 afterAll(() => bench.close());
 
-const says = (pattern: RegExp) =>
-  bench.until(`in hand: ${pattern}`, async () => pattern.test(await bench.text('[role=application]')));
-
 describe('a player of files, from nothing', () => {
   it('plays a file of its card, which is heard until it is over', async () => {
     await bench.fresh('Ready', 'Push button', 'Sound-file player');
@@ -24,9 +21,9 @@ describe('a player of files, from nothing', () => {
     await bench.fill(await bench.label('Length of file 2'), '1200');
     await bench.shows('No snags');
     await bench.saved();
-    await says(/Sound-file player\s*silent/);
+    await bench.inHand(/Sound-file player\s*silent/);
     await bench.press('Push button');
-    await says(/Sound-file player\s*Storm at sea/);
+    await bench.inHand(/Sound-file player\s*Storm at sea/);
     await bench.why('Rule 1 of Ready answered');
     expect((await bench.heard()).hz.length).toBeGreaterThan(0);
   });

@@ -1,4 +1,5 @@
 import {
+  asOneEdit,
   applyEdit,
   canonicalJson,
   EditRefused,
@@ -119,7 +120,7 @@ export function addPartsEdit(gadget: Gadget, kindId: string, howMany: number): E
     list.push(edit);
     now = applyEdit(now, edit);
   }
-  return list.length === 1 ? list[0]! : { name: 'several', args: [list] };
+  return asOneEdit(list);
 }
 
 /** The same for a part that brings its class along. */

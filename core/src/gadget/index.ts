@@ -255,6 +255,7 @@ export {
   type NewMenuItem,
   type OpenedOut,
   type SingleEdit,
+  asOneEdit,
   singleEdits,
 } from './edits/index.ts';
 export { nextId, nextIds } from './ids.ts';

@@ -7,7 +7,7 @@ import {
   type Snag,
   type SnagRule,
 } from '../gadget/index.ts';
-import { fineBytes, messageBytes } from './message.ts';
+import { sentBy } from './tellings.ts';
 import { wireUs } from './wire.ts';
 
 /** A knob turns three quarters of the way round. Source: usual tracks, 270° from end to end. */
@@ -21,11 +21,9 @@ function perStepUs(gadget: Gadget, knob: Knob, output: OutputOf<'midi'>): number
     // A condition can pass most steps over: what is sent then is not known here.
     if (rule?.guard !== null) return 0;
     const told = actions.flatMap((action) =>
-      action.kind === 'midi' && action.outputId === output.id
-        ? [messageBytes(action.message, action.channel, 0, 0)]
-        : action.kind === 'fine' && action.outputId === output.id
-          ? fineBytes(action.channel, 0, 0)
-          : [],
+      (action.kind === 'midi' || action.kind === 'fine') && action.outputId === output.id
+        ? sentBy(gadget, action)
+        : [],
     );
     // Step after step: with running status each begins as the one before ended.
     const twice = wireUs([...told, ...told], output.runningStatus);

@@ -4,9 +4,11 @@ import {
   allRules,
   placedActions,
   type Gadget,
+  type HeardMessage,
   type MidiMessage,
   type Neighbour,
   type NeighbourKind,
+  type Passing,
   type Place,
 } from '../gadget/index.ts';
 
@@ -34,17 +36,20 @@ export function isHeardAt(
   return there.length === 0 || there.some((one) => isOn(one, channel) && one.kinds.includes(kind));
 }
 
+const someTrigger = (gadget: Gadget, is: (message: HeardMessage) => boolean): boolean =>
+  allRules(gadget).some(({ rule: { trigger } }) => trigger.kind === 'midi' && is(trigger.message));
+/** Whether an output begins with such a choice of what goes on, or is told it. */
+const somePassing = (gadget: Gadget, is: (what: Passing) => boolean): boolean =>
+  gadget.outputs.some((output) => output.kind === 'midi' && is(output.passes)) ||
+  allActions(gadget).some((action) => action.kind === 'pass' && is(action.what));
+
 /** Whether it does anything with clocks that come in: a rule waits for what keeps in step, or everything may go on. */
 export const followsClock = (gadget: Gadget): boolean =>
-  allRules(gadget).some(({ rule: { trigger } }) => trigger.kind === 'midi' && isSync(trigger.message)) ||
-  gadget.outputs.some((output) => output.kind === 'midi' && output.passes === 'everything') ||
-  allActions(gadget).some((action) => action.kind === 'pass' && action.what === 'everything');
+  someTrigger(gadget, isSync) || somePassing(gadget, (what) => what === 'everything');
 
 /** Whether anything comes of what comes in by MIDI. */
 export const listensToMidi = (gadget: Gadget): boolean =>
-  allRules(gadget).some(({ rule: { trigger } }) => trigger.kind === 'midi') ||
-  gadget.outputs.some((output) => output.kind === 'midi' && output.passes !== 'nothing') ||
-  allActions(gadget).some((action) => action.kind === 'pass' && action.what !== 'nothing');
+  someTrigger(gadget, () => true) || somePassing(gadget, (what) => what !== 'nothing');
 
 /** A channel and a kind of message, as they are told to an output or waited for, with the first place where that is. */
 export interface Used {

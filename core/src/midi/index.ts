@@ -8,6 +8,7 @@ export {
   messageBytes,
   mostOf,
   numbersOf,
+  syncByte,
 } from './message.ts';
 export {
   bentHz,

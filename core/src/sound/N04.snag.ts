@@ -1,5 +1,6 @@
 import {
   allActions,
+  asOneEdit,
   freshOutput,
   type Edit,
   type Gadget,
@@ -34,7 +35,7 @@ function asPiezo({ outputs }: Gadget, { id, plays }: Part, ownHz: number): Edit 
     name: 'changeOutput',
     args: [one.id, { lowHz, highHz, pitched }],
   }));
-  return freed.length === 0 ? change : { name: 'several', args: [[change, ...freed]] };
+  return asOneEdit([change, ...freed]);
 }
 
 /** A self-oscillating buzzer is asked for pitches: it knows one. */

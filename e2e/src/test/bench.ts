@@ -172,6 +172,11 @@ export class Bench {
     throw new Error(`waited in vain for ${what}${last ? ` (${String(last)})` : ''}; the page says:\n${page}`);
   }
 
+  /** Waits until what is seen in hand has such words in it. */
+  inHand(pattern: RegExp): Promise<boolean> {
+    return this.until(`in hand: ${pattern}`, async () => pattern.test(await this.text('[role=application]')));
+  }
+
   /** The strip, opened where it is shut: what holds its events. */
   async strip(): Promise<WebElement> {
     const [shut] = await this.driver.findElements(By.css('[aria-label="Unfold the strip"]'));

@@ -1,5 +1,6 @@
 import { listeningFor } from '../../gesture/index.ts';
 import {
+  asOneEdit,
   canonicalJson,
   controlsHeard,
   heardAs,
@@ -60,7 +61,7 @@ function unheard(gadget: Gadget, { trigger }: Rule): Reason | null {
     reason: 'unheard',
     gesture,
     control: deaf.map(({ control }) => control.name).join(', '),
-    mend: edits.length === 1 ? edits[0]! : { name: 'several', args: [edits] },
+    mend: asOneEdit(edits),
   };
 }
 

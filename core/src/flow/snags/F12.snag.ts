@@ -1,10 +1,10 @@
 import {
+  asOneEdit,
   placedActions,
   standsUs,
   type Action,
   type Edit,
   type Gadget,
-  type SingleEdit,
   type Place,
   type Snag,
   type SnagRule,
@@ -26,8 +26,7 @@ function besideInstead(gadget: Gadget, actions: readonly Action[]): Edit | null 
     ),
   );
   if (ids.length === 0 || cutsOff) return null;
-  const edits = ids.map((id): SingleEdit => ({ name: 'changeOutput', args: [id, { blocking: false }] }));
-  return edits.length === 1 ? edits[0]! : { name: 'several', args: [edits] };
+  return asOneEdit(ids.map((id) => ({ name: 'changeOutput', args: [id, { blocking: false }] })));
 }
 
 /**

@@ -79,11 +79,11 @@ export const L13: SnagRule = {
         ];
         // A signal that is raised is answered at once by whatever state is active then.
         const active = [...entered, ...targets.flatMap((target) => nesting.ancestorsOf(target.id))];
-        const answers = answered(done, active);
         if (
-          [...done, ...answers].some(shows) ||
+          done.some(shows) ||
           seen.has(from.id) ||
-          entered.some((state) => seen.has(state.id))
+          entered.some((state) => seen.has(state.id)) ||
+          answered(done, active).some(shows)
         )
           return [];
         return [

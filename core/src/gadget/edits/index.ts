@@ -79,6 +79,10 @@ export type { SingleEdit };
 export const singleEdits = (edit: Edit): readonly SingleEdit[] =>
   edit.name === 'several' ? edit.args[0] : [edit];
 
+/** The other way round: one stays what it is. @param list at least one */
+export const asOneEdit = (list: readonly SingleEdit[]): Edit =>
+  list.length === 1 ? list[0]! : { name: 'several', args: [list] };
+
 /**
  * The edited document. The result is checked by the document's own schema.
  * @throws EditRefused, naming the field, when the result would not be valid.

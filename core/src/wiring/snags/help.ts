@@ -1,4 +1,5 @@
 import {
+  asOneEdit,
   nextId,
   type Derived,
   type Edit,
@@ -88,8 +89,7 @@ export function movePin(
     name: 'wire',
     args: [owner.id, terminal.name, { kind: 'pin', pin: pin.name }, false],
   }));
-  const edit: Edit = wires.length === 1 ? wires[0]! : { name: 'several', args: [wires] };
-  return { mend: { key: 'movePin', edit, values: { pin: pin.name } } };
+  return { mend: { key: 'movePin', edit: asOneEdit(wires), values: { pin: pin.name } } };
 }
 
 /** Leads one end to that pin; without one, there is nothing to offer. */

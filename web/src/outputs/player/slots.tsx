@@ -1,5 +1,6 @@
 import { ExpressionSlot } from '../../slots/index.ts';
 import { Choice } from '../../shared/index.ts';
+import { LoudSlot } from '../LoudSlot.tsx';
 import type { SlotsBy } from '../slotsBy.ts';
 
 export const player: SlotsBy<'playFile' | 'stopFile' | 'loudFile'> = {
@@ -26,14 +27,7 @@ export const player: SlotsBy<'playFile' | 'stopFile' | 'loudFile'> = {
   stopFile: () => 'stops its file',
   loudFile: ({ action, put }) => (
     <>
-      plays at
-      <ExpressionSlot
-        short
-        label="Loudness, 0 to 100"
-        value={action.percent}
-        commit={(percent) => put({ ...action, percent })}
-      />
-      %
+      plays <LoudSlot value={action.percent} commit={(percent) => put({ ...action, percent })} />
     </>
   ),
 };

@@ -1,6 +1,7 @@
 import type { Note } from '@hum-lever/core';
 import { ExpressionSlot, PlainSlot, TimeSlot } from '../../slots/index.ts';
 import { EffectSlot, TempoSlot, TuneSlots } from './TuneSlots.tsx';
+import { LoudSlot } from '../LoudSlot.tsx';
 import { KeySlot, RowSlots, UpSlot } from '../KeyNotes.tsx';
 import type { SlotsBy } from '../slotsBy.ts';
 
@@ -45,14 +46,7 @@ export const tone: SlotsBy<
   silence: () => 'falls silent',
   loud: ({ action, put }) => (
     <>
-      sounds at
-      <ExpressionSlot
-        short
-        label="Loudness, 0 to 100"
-        value={action.percent}
-        commit={(percent) => put({ ...action, percent })}
-      />
-      % from now on
+      sounds <LoudSlot value={action.percent} commit={(percent) => put({ ...action, percent })} /> from now on
     </>
   ),
   sing: ({ action, put }) => (

@@ -1,4 +1,4 @@
-import type { Page, SingleEdit } from '@hum-lever/core';
+import { asOneEdit, type Page, type SingleEdit } from '@hum-lever/core';
 import { edit } from '../../client/index.ts';
 import { movedElement } from './moved.ts';
 
@@ -19,5 +19,5 @@ export function movingEdits(
 
 /** All of them as one step; none, where there is nothing to do. */
 export function editAll(edits: SingleEdit[]): void {
-  if (edits.length > 0) edit(edits.length === 1 ? edits[0]! : { name: 'several', args: [edits] });
+  if (edits.length > 0) edit(asOneEdit(edits));
 }

@@ -1,4 +1,11 @@
-import { messageBytes, throughFault, wholeGadget, type WireFault } from '@hum-lever/core';
+import {
+  messageBytes,
+  syncByte,
+  throughFault,
+  wholeGadget,
+  type SyncMessage,
+  type WireFault,
+} from '@hum-lever/core';
 import { create } from 'zustand';
 import { onEntries, player, usePlayer, virtualNowUs } from '../../../workers/index.ts';
 
@@ -58,7 +65,6 @@ export function keyUp(note: number, stampMs: number): void {
 
 /** Ticks of a clock in a quarter note. Source: MIDI 1.0, timing clock. */
 const ticksPerBeat = 24;
-const [clock, start, stop] = [0xf8, 0xfa, 0xfc] as const;
 /**
  * Ticks are planned so far ahead, so that each comes at its very moment however busy the page is; as much farther as
  * time goes faster.
@@ -74,11 +80,11 @@ const tickAt = ({ atUs, bpm }: NonNullable<typeof begun>, ticks: number): number
   atUs + Math.round((ticks * 60_000_000) / (bpm * ticksPerBeat));
 
 /** Bytes of one message each, at their moments, as far as they come through. */
-function plan(messages: readonly { atUs: number; byte: number }[]): void {
+function plan(messages: readonly { atUs: number; sync: SyncMessage }[]): void {
   const { running, pastUs } = usePlayer.getState();
   if (!running || pastUs !== null) return;
-  const moves = messages.flatMap(({ atUs, byte }) => {
-    const bytes = through([byte]);
+  const moves = messages.flatMap(({ atUs, sync }) => {
+    const bytes = through([syncByte(sync)]);
     const touch = { what: 'midi', bytes } as const;
     return bytes.length > 0 ? [{ atUs: Math.round(atUs), controlId: wholeGadget, touch }] : [];
   });
@@ -90,16 +96,16 @@ function planTicks(): void {
   if (!running || pastUs !== null) return;
   const nowUs = virtualNowUs();
   const ahead = aheadUs();
-  const messages: { atUs: number; byte: number }[] = [];
+  const messages: { atUs: number; sync: SyncMessage }[] = [];
   const nextUs = begun && tickAt(begun, begun.ticks);
   // Where time stood still, or is another, it starts anew.
   if (!begun || nextUs! < nowUs || nextUs! > nowUs + 2 * ahead) {
     begun = { atUs: nowUs + ahead / 4, bpm: useSource.getState().bpm, ticks: 0 };
-    messages.push({ atUs: begun.atUs, byte: start });
+    messages.push({ atUs: begun.atUs, sync: 'start' });
   }
   // At the highest tempo 240 ticks come in a second: no more than 100 at once at usual speed, 800 at the fastest.
   for (let atUs = tickAt(begun, begun.ticks); atUs < nowUs + ahead; atUs = tickAt(begun, begun.ticks)) {
-    messages.push({ atUs, byte: clock });
+    messages.push({ atUs, sync: 'clock' });
     begun.ticks += 1;
   }
   plan(messages);
@@ -117,7 +123,7 @@ export function stopTicking(): void {
   useSource.setState({ ticking: false });
   clearInterval(timer);
   // Behind the last that was planned.
-  plan([{ atUs: begun ? tickAt(begun, begun.ticks) : virtualNowUs(), byte: stop }]);
+  plan([{ atUs: begun ? tickAt(begun, begun.ticks) : virtualNowUs(), sync: 'stop' }]);
 }
 /** Another tempo goes on from the next tick. */
 export function setTempo(bpm: number): void {
