@@ -152,6 +152,7 @@ async function tuneRow(row) {
       at: 4 * n + v,
       steps: 3,
       note: 48 + 12 * v + ((n * 5) % 12),
+      percent: 100,
       ornament: ornaments[(n + v) % 4],
     })),
   }));

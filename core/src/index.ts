@@ -335,6 +335,7 @@ export {
   settingFor,
   fileVoice,
   sounderResponse,
+  loudnessOf,
   sounderVoice,
   type Response as SounderResponse,
   type Sounder,

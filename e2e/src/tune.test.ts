@@ -70,6 +70,15 @@ describe('a tune, from nothing', () => {
     expect(await written('Melody')).toBe('C4:2 E4:2 -:2 G5:3 F5:3');
     await bench.pick(await bench.label('What it does'), 'trembles, to each side');
     await bench.until('vibrato', async () => (await written('Melody')) === 'C4:2 E4:2 -:2 G5:3 F5:3~30');
+    await bench.fill(await bench.label('Loudness of the note'), '60');
+    await laneSays('Melody', 'F5, beat 3.2, 3 steps, 60\u202f% loud');
+    await bench.click('So loud for the whole voice');
+    await bench.until(
+      'all as loud',
+      async () => (await written('Melody')) === 'C4:2!60 E4:2!60 -:2 G5:3!60 F5:3~30!60',
+    );
+    await (await bench.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
+    await bench.until('one', async () => (await written('Melody')) === 'C4:2 E4:2 -:2 G5:3 F5:3~30!60');
     // Into the gap: a click on the free steps puts a note there.
     const stepPx = await bench.driver.executeScript<number>(
       'return arguments[0].getBoundingClientRect().width / 32',
@@ -85,7 +94,7 @@ describe('a tune, from nothing', () => {
       .perform();
     await laneSays('Melody', 'beat 2.1, 2 steps');
     await notes.sendKeys(Key.DELETE);
-    await bench.until('taken out', async () => (await written('Melody')) === 'C4:2 E4:2 -:2 G5:3 F5:3~30');
+    await bench.until('taken out', async () => (await written('Melody')) === 'C4:2 E4:2 -:2 G5:3 F5:3~30!60');
     await bench.driver.findElement(By.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));
     await bench.until('taken back', async () => !(await written('Melody'))!.includes('-:2'));
     await bench.driver.findElement(By.css('body')).sendKeys(Key.chord(Key.CONTROL, 'z'));

@@ -6,6 +6,7 @@ import { replay, type Stimulus, type TraceEntry } from '../machine/index.ts';
 import { bitmapArt } from '../picture/index.ts';
 import { drawnBitmap, pageTried, stockOf } from '../screen/index.ts';
 import { runTrial, trialSchema } from '../trial/index.ts';
+import { notesInTurn, tuneOf } from '../test/tunes.ts';
 import { readGadget, readGadgetText } from './index.ts';
 
 /* Documents of every release, as they were written then: they open, and play to the byte as they did. */
@@ -470,6 +471,19 @@ describe('a document of the sixteenth release', () => {
       tones: 13,
       sum: stored('version-16.sha256').trim(),
     });
+  });
+
+  it('has notes of tunes as loud as can be', () => {
+    const document = JSON.parse(stored('version-16.json')) as object;
+    const tune = { ...tuneOf([notesInTurn([[2, 60], [1, 64, { kind: 'slide', steps: 1 }]])]), againFrom: 0 }; // prettier-ignore
+    const quiet = tune.voices.map((voice) => ({
+      ...voice,
+      notes: voice.notes.map(({ percent: _none, ...note }) => note),
+    }));
+    const read = readGadgetText(JSON.stringify({ ...document, tunes: [{ ...tune, voices: quiet }] }));
+    expect(read).toMatchObject({ outcome: 'opened', gadget: { tunes: [tune] } });
+    const broken = readGadgetText(JSON.stringify({ ...document, tunes: [{ ...tune, voices: 7 }] }));
+    expect(broken).toMatchObject({ outcome: 'migration-failed' });
   });
 
   it('has players of files told as outputs of their own', () => {

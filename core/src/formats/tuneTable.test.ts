@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { tuneEncodings, tuneMemory } from '../notes/index.ts';
-import { notesInTurn, ornamentArbitrary, tuneOf } from '../test/tunes.ts';
+import { loudnessArbitrary, notesInTurn, ornamentArbitrary, tuneOf } from '../test/tunes.ts';
 import { printTuneTable } from './tuneTable.ts';
 
 const bytesIn = (text: string): number[][] =>
@@ -23,6 +23,7 @@ describe('a tune as tables of bytes', () => {
     fc.integer({ min: 1, max: 3 }),
     fc.option(fc.integer({ min: 60, max: 63 })),
     fc.option(ornamentArbitrary, { freq: 4 }),
+    loudnessArbitrary,
   );
   // Phrases that come again, with ornaments or without: each way is the shortest of some.
   const voice = fc
@@ -31,7 +32,8 @@ describe('a tune as tables of bytes', () => {
       notesInTurn(
         Array.from({ length: times }, () =>
           notes.map(
-            ([steps, one, ornament]) => [steps, one, plain || one === null ? null : ornament] as const,
+            ([steps, one, ornament, percent]) =>
+              [steps, one, plain || one === null ? null : ornament, plain ? 100 : percent] as const,
           ),
         ).flat(),
       ),

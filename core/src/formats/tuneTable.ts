@@ -7,7 +7,8 @@ const about: Readonly<Record<TuneEncoding, readonly string[]>> = {
   pairs: [
     'A note is its number (60 is middle C; 128: a rest) and its length in steps: seven bits a byte, the lowest first,',
     'the last one below 128. In front of a note: 129 and the steps of a slide, 130 and the cents of a vibrato,',
-    '131, how many and which semitones above it for a broken chord. 255 ends the voice.',
+    '131, how many and which semitones above it for a broken chord, before these 133 and how loud it is in %. 255 ends the',
+    'voice.',
   ],
   single: [
     'First how many notes it uses and which, how many lengths and which (seven bits a byte, the last one below 128), and',
@@ -17,8 +18,8 @@ const about: Readonly<Record<TuneEncoding, readonly string[]>> = {
   phrases: [
     'A note is its number (60 is middle C; 128: a rest) and its length in steps: seven bits a byte, the lowest first,',
     'the last one below 128. In front of a note: 129 and the steps of a slide, 130 and the cents of a vibrato,',
-    '131, how many and which semitones above it for a broken chord. 132, how far back and how many notes and rests:',
-    'what was there comes again. 255 ends the voice.',
+    '131, how many and which semitones above it for a broken chord, before these 133 and how loud it is in %. 132, how far',
+    'back and how many notes and rests: what was there comes again. 255 ends the voice.',
   ],
 };
 const perLine = 16;

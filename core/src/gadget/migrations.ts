@@ -580,8 +580,16 @@ function toTunes(document: Raw): Raw {
 
 /*
  * --- 16 to 17: what comes in by MIDI can go on; nothing did. Players of files can be told, and were parts alone. No
- * sounder kept the loop waiting ---
+ * sounder kept the loop waiting. Notes of tunes can be quieter; all were as loud as could be ---
  */
+
+const inEach = (whole: Raw, key: string, change: (one: Raw) => Raw): Raw => {
+  const list = whole[key];
+  if (!Array.isArray(list) || !list.every(isRecord)) throw new Error(`expected a list of ${key}`);
+  return { ...whole, [key]: list.map(change) };
+};
+const asLoudAsCanBe = (tune: Raw): Raw =>
+  inEach(tune, 'voices', (voice) => inEach(voice, 'notes', (note) => ({ ...note, percent: 100 })));
 
 function toPassing(document: Raw): Raw {
   const { outputs, parts } = document;
@@ -606,7 +614,7 @@ function toPassing(document: Raw): Raw {
     return { ...part, plays: [id] };
   });
   return {
-    ...document,
+    ...inEach(document, 'tunes', asLoudAsCanBe),
     parts: played,
     outputs: [
       ...outputs.map((output: Raw) => {

@@ -24,6 +24,8 @@ const tuneNoteSchema = z.strictObject({
   steps: wholeSchema(1, limits.tuneSteps, 'steps'),
   /** 60 is C4. */
   note: wholeSchema(0, 127),
+  /** How loud, of what its sounder is. */
+  percent: wholeSchema(1, 100, '%'),
   ornament: ornamentSchema.nullable(),
 });
 

@@ -18,6 +18,7 @@ describe('what is planned', () => {
     state.shown.outputs.o3 = {
       kind: 'tone',
       percent: 100,
+      share: 100,
       hz: 440,
       timed: null,
       order: 2,

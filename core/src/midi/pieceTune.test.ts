@@ -95,7 +95,7 @@ describe('a tune as a file', () => {
   });
 
   it('comes back as it was', () => {
-    const melody = notesInTurn([[2, 72], [1, null], [1, 74], [3, 74], [1, 76]]); // prettier-ignore
+    const melody = notesInTurn([[2, 72], [1, null], [1, 74, null, 35], [3, 74], [1, 76, null, 1]]); // prettier-ignore
     const back = pieceTune(performedFile(tuneOf([melody], { beatsPerMinute: 150 })), 1, 'Storm');
     expect(back.tune).toMatchObject({ beatsPerMinute: 150, stepsPerBeat: 4 });
     expect(back.tune.voices[0]!.notes).toEqual(melody);

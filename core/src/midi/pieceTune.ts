@@ -40,14 +40,16 @@ const stepAt = (us: number, grid: number): number => Math.round((us * grid) / be
 /**
  * Notes of a line on steps: each begins on the nearest one, and lasts at least one. Of two on one step the longer
  * stays; a note that would reach into the next ends there.
+ * @param loudest velocity that is as loud as can be
  */
 function onGrid(
   notes: readonly LineNote[],
   grid: number,
+  loudest: number,
 ): { notes: TuneNote[]; crowded: number; beyond: number; far: number } {
   const placed: TuneNote[] = [];
   let [crowded, beyond, far] = [0, 0, 0];
-  for (const { note, startUs, lengthUs } of notes) {
+  for (const { note, velocity, startUs, lengthUs } of notes) {
     const at = stepAt(startUs, grid);
     const before = placed.at(-1);
     if (at >= limits.tuneSteps) {
@@ -55,7 +57,8 @@ function onGrid(
       continue;
     }
     const end = Math.min(limits.tuneSteps, Math.max(at + 1, stepAt(startUs + lengthUs, grid)));
-    const placedNow = { at, steps: end - at, note, ornament: null };
+    const percent = Math.max(1, Math.round((100 * velocity) / loudest));
+    const placedNow = { at, steps: end - at, note, percent, ornament: null };
     far = Math.max(far, Math.abs(startUs - (at * beat) / grid));
     if (before?.at === at) {
       crowded += 1;
@@ -70,7 +73,7 @@ function onGrid(
 
 /**
  * A tune of a file: brought down to so many voices, and put on the coarsest grid that its notes are near to. It begins
- * with its first note. @param voices 1 to 4
+ * with its first note; of all that is kept, the loudest is as loud as can be. @param voices 1 to 4
  */
 export function pieceTune(file: MidiFile, voices: number, name: string): PieceTune {
   const all = notesOf(file, 'beat');
@@ -81,7 +84,10 @@ export function pieceTune(file: MidiFile, voices: number, name: string): PieceTu
     voices,
   );
   const grid = gridOf(reduced.voices.map(({ notes }) => notes));
-  const placed = reduced.voices.map(({ notes }) => onGrid(notes, grid));
+  const loudest = reduced.voices
+    .flatMap(({ notes }) => notes)
+    .reduce((most, one) => Math.max(most, one.velocity), 1);
+  const placed = reduced.voices.map(({ notes }) => onGrid(notes, grid, loudest));
   const steps = Math.max(1, ...placed.flatMap(({ notes }) => notes.map((one) => one.at + one.steps)));
   const tempos = temposIn(file).map(Math.round);
   const beatsPerMinute = clamp(tempos[0] ?? 120, limits.leastTempo, limits.mostTempo);

@@ -6,7 +6,7 @@ import { drumChannel } from './message.ts';
 const mostLooked = 20_000;
 
 /** A note of a voice. */
-export type LineNote = Pick<FileNote, 'note' | 'startUs' | 'lengthUs'>;
+export type LineNote = Pick<FileNote, 'note' | 'velocity' | 'startUs' | 'lengthUs'>;
 
 /** What became of a piece. */
 export interface Reduced {
@@ -105,7 +105,8 @@ function notesIn<L extends { from: number; to: number; which: number }>(
     // A rest that is shorter than can be heard is left to the note behind it.
     const startUs = from - atUs >= shortestUs ? from : atUs;
     if (to - startUs < shortestUs) continue;
-    notes.push({ note: played[which]!.note, startUs, lengthUs: to - startUs });
+    const { note, velocity } = played[which]!;
+    notes.push({ note, velocity, startUs, lengthUs: to - startUs });
     kept.push(one);
     atUs = to;
   }

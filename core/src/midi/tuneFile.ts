@@ -10,6 +10,8 @@ import { freshChannel } from './receiver.ts';
 const ticksInQuarter = 500;
 const quarterUs = 500_000;
 const velocity = 100;
+/** How loud a note is goes into its velocity: all that its sounder can is that. */
+const velocityOf = (percent: number): number => Math.max(1, Math.round((percent * velocity) / 100));
 /** A bend of all it can is two semitones, where nobody said otherwise. */
 const bendsInSemitone = 4_096;
 
@@ -69,7 +71,7 @@ export function performedFile(tune: Tune): MidiFile {
     const said = notes
       .flatMap(({ from, to, ...one }) =>
         [...new Set(notesIn(one))].filter(isKeyOrNote).flatMap((note) => [
-          { tick: ticks(from), bytes: messageBytes('noteOn', channel, note, velocity) },
+          { tick: ticks(from), bytes: messageBytes('noteOn', channel, note, velocityOf(one.percent)) },
           { tick: Math.max(ticks(from) + 1, ticks(to)), bytes: messageBytes('noteOff', channel, note, 0) },
         ]),
       )

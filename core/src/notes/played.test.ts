@@ -266,7 +266,7 @@ describe('a tune that cannot be played', () => {
       'expected a note that ends within 3 steps, got one to step 4',
     );
     expect(wrong({ againFrom: 1 })).toBe('expected one of 1 sections, counted from 0, got 1');
-    const note = { at: 0, steps: 0, note: 60, ornament: null };
+    const note = { at: 0, steps: 0, note: 60, percent: 100, ornament: null };
     const voice = (notes: object[]) => ({ voices: [{ id: 'h1', name: 'Melody', notes }] });
     expect(wrong(voice([note]))).toBe('expected at least 1 steps');
     expect(wrong(voice([{ ...note, steps: 2 }, { ...note, at: 1, steps: 1 }]))).toBe(

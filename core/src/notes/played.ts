@@ -17,6 +17,8 @@ export interface PlayedNote {
   to: number;
   until: number;
   note: number;
+  /** How loud, of what its sounder is. */
+  percent: number;
   ornament: Ornament | null;
   /** The note before, which a slide comes from. */
   before: number | null;
@@ -71,13 +73,13 @@ function playOut({ swingPercent, heldPercent, sections, againFrom, voices }: Tun
   const playedVoices = voices.map(({ id, name, notes }) => {
     let before: number | null = null;
     const played = passes.flatMap((pass) =>
-      notes.flatMap(({ at: start, steps, note, ornament }): PlayedNote[] => {
+      notes.flatMap(({ at: start, steps, note, percent, ornament }): PlayedNote[] => {
         const begin = start - pass.from;
         if (begin < 0 || begin >= pass.steps) return [];
         const end = Math.min(begin + steps, pass.steps);
         const [begun, over] = [parts(pass.at + begin), parts(pass.at + end)];
         const to = begun + Math.max(1, Math.floor(((over - begun) * heldPercent) / 100));
-        const one = { from: begun, to, until: over, note, ornament, before };
+        const one = { from: begun, to, until: over, note, percent, ornament, before };
         before = note;
         return [one];
       }),

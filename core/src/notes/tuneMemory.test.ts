@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import type { TuneNote } from '../gadget/index.ts';
-import { notesInTurn, ornamentArbitrary, tuneOf } from '../test/tunes.ts';
+import { loudnessArbitrary, notesInTurn, ornamentArbitrary, tuneOf } from '../test/tunes.ts';
 import { tuneEncodings, tuneMemory } from './tuneMemory.ts';
 
 const ornament = fc.option(ornamentArbitrary, { freq: 4 });
@@ -11,6 +11,7 @@ const voice = (plain: boolean): fc.Arbitrary<TuneNote[]> =>
         fc.oneof(fc.integer({ min: 1, max: 4 }), fc.integer({ min: 1, max: 400 })),
         fc.option(fc.integer({ min: 0, max: 127 })),
         plain ? fc.constant(null) : ornament,
+        plain ? fc.constant(100) : loudnessArbitrary,
       ),
       { maxLength: 60 },
     )

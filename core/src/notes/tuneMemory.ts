@@ -6,27 +6,38 @@ import type { Ornament, Tune, TuneNote } from '../gadget/index.ts';
  */
 
 /** What goes through a voice: notes and rests, one after the other. */
-type Event = Pick<TuneNote, 'steps' | 'ornament'> & { note: number | null };
+type Event = Pick<TuneNote, 'steps' | 'percent' | 'ornament'> & { note: number | null };
 
 /** Bytes that are no notes. */
-const marks = { rest: 0x80, slide: 0x81, vibrato: 0x82, arpeggio: 0x83, again: 0x84, end: 0xff } as const;
+const marks = {
+  rest: 0x80,
+  slide: 0x81,
+  vibrato: 0x82,
+  arpeggio: 0x83,
+  again: 0x84,
+  loud: 0x85,
+  end: 0xff,
+} as const;
 
 /** Notes with the rests between them. */
 function eventsOf(notes: readonly TuneNote[]): Event[] {
   let at = 0;
-  return notes.flatMap(({ at: begins, steps, note, ornament }) => {
+  return notes.flatMap(({ at: begins, steps, note, percent, ornament }) => {
     const rest = begins - at;
     at = begins + steps;
-    return [...(rest > 0 ? [{ note: null, steps: rest, ornament: null }] : []), { note, steps, ornament }];
+    return [
+      ...(rest > 0 ? [{ note: null, steps: rest, percent: 100, ornament: null }] : []),
+      { note, steps, percent, ornament },
+    ];
   });
 }
 
 function notesOf(events: readonly Event[]): TuneNote[] {
   let at = 0;
-  return events.flatMap(({ note, steps, ornament }) => {
+  return events.flatMap(({ note, steps, percent, ornament }) => {
     const begins = at;
     at += steps;
-    return note === null ? [] : [{ at: begins, steps, note, ornament }];
+    return note === null ? [] : [{ at: begins, steps, note, percent, ornament }];
   });
 }
 
@@ -71,20 +82,22 @@ function ornamentBytes(ornament: Ornament | null): number[] {
   }
 }
 
-const eventBytes = ({ note, steps, ornament }: Event): number[] => [
+const eventBytes = ({ note, steps, percent, ornament }: Event): number[] => [
+  ...(percent < 100 ? [marks.loud, percent] : []),
   ...ornamentBytes(ornament),
   note ?? marks.rest,
   ...number(steps),
 ];
 
 function readEvent(bytes: Bytes, first: number): Event {
-  let [byte, ornament] = [first, null as Ornament | null];
+  let [byte, percent, ornament] = [first, 100, null as Ornament | null];
+  if (byte === marks.loud) [percent, byte] = [bytes.byte(), bytes.byte()];
   if (byte === marks.slide) ornament = { kind: 'slide', steps: bytes.number() };
   else if (byte === marks.vibrato) ornament = { kind: 'vibrato', cents: bytes.byte() };
   else if (byte === marks.arpeggio)
     ornament = { kind: 'arpeggio', above: bytes.list(bytes.byte()).map(signed) };
   if (ornament) byte = bytes.byte();
-  return { note: byte === marks.rest ? null : byte, steps: bytes.number(), ornament };
+  return { note: byte === marks.rest ? null : byte, steps: bytes.number(), percent, ornament };
 }
 
 interface Encoding {
@@ -114,7 +127,7 @@ const single: Encoding = {
     const events = eventsOf(notes);
     const used = [...new Set(notes.map(({ note }) => note))].sort((a, b) => a - b);
     const lengths = [...new Set(events.map(({ steps }) => steps))].sort((a, b) => a - b);
-    const plain = notes.every(({ ornament }) => ornament === null);
+    const plain = notes.every(({ percent, ornament }) => percent === 100 && ornament === null);
     if (!plain || used.length > mostNotes || lengths.length > mostLengths) return null;
     return [
       used.length,
@@ -135,6 +148,7 @@ const single: Encoding = {
       bytes.list(bytes.number()).map((byte) => ({
         note: byte >> 3 === 0 ? null : used[(byte >> 3) - 1]!,
         steps: lengths[byte & 7]!,
+        percent: 100,
         ornament: null,
       })),
     );

@@ -3,10 +3,12 @@ import { noteName, readNote } from './note.ts';
 
 /*
  * A voice as it is typed: notes one after the other with spaces between them, `-` for a rest, `:` and how many steps
- * where it is not one, and what it does besides: `C4 E4:2 -:2 G4:4~30 A4:2/1 C4:4+4+7`.
+ * where it is not one, what it does besides, and how loud it is where that is not all it can: `C4 E4:2 -:2 G4:4~30
+ * A4:2/1 C4:4+4+7 C4:2!60`.
  */
 
-const word = /^([^:/~+]+)((?:\+-?\d{1,2})*)(?::(\d{1,4}))?(?:\/(\d{1,4})|~(\d{1,3}))?((?:\+-?\d{1,2})*)$/;
+const word =
+  /^([^:/~+!]+)((?:\+-?\d{1,2})*)(?::(\d{1,4}))?(?:\/(\d{1,4})|~(\d{1,3}))?((?:\+-?\d{1,2})*)(?:!(\d{1,3}))?$/;
 
 export type VoiceRead = { outcome: 'read'; notes: TuneNote[] } | { outcome: 'faulty'; message: string };
 
@@ -29,10 +31,10 @@ const lasting = (steps: number): string => (steps === 1 ? '' : `:${steps}`);
 export function showVoice(notes: readonly TuneNote[]): string {
   let free = 0;
   return notes
-    .flatMap(({ at, steps, note, ornament }) => {
+    .flatMap(({ at, steps, note, percent, ornament }) => {
       const rest = at - free;
       free = at + steps;
-      const own = `${noteName(note)}${lasting(steps)}${showOrnament(ornament)}`;
+      const own = `${noteName(note)}${lasting(steps)}${showOrnament(ornament)}${percent < 100 ? `!${percent}` : ''}`;
       return rest > 0 ? [`-${lasting(rest)}`, own] : [own];
     })
     .join(' ');
@@ -48,17 +50,20 @@ export function readVoice(text: string, room: number): VoiceRead {
     .split(/[\s,;]+/)
     .filter(Boolean)
     .entries()) {
-    const [, name, above = '', length = '1', slide, vibrato, behind = ''] = word.exec(typed) ?? [];
+    const [, name, above = '', length = '1', slide, vibrato, behind = '', loud = '100'] =
+      word.exec(typed) ?? [];
     const where = `word ${n + 1}, “${typed}”`;
     if (name === undefined)
       return faulty(
-        `Expected a note such as C4, C4:2, C4:4~30, C4:4/1 or C4:4+4+7, or a rest such as -:2; got ${where}.`,
+        `Expected a note such as C4, C4:2, C4:4~30, C4:4/1, C4:4+4+7 or C4!60, or a rest such as -:2; got ${where}.`,
       );
     const steps = Number(length);
     const isRest = name === '-';
     const note = isRest ? null : readNote(name);
     if (!isRest && note === null) return faulty(`Expected a note from C-1 to G9 or a rest; got ${where}.`);
     if (steps < 1) return faulty(`Expected a length of at least one step; got ${where}.`);
+    const percent = Number(loud);
+    if (percent < 1 || percent > 100) return faulty(`Expected a loudness of 1 to 100 %; got ${where}.`);
     if (at + steps > room && !isRest)
       return faulty(`Expected notes within ${room} steps; ${where} ends at step ${at + steps}.`);
     if (note !== null) {
@@ -70,7 +75,7 @@ export function readVoice(text: string, room: number): VoiceRead {
       ];
       const wrong = wrongWith(ornaments);
       if (wrong) return faulty(`Expected ${wrong}; got ${where}.`);
-      notes.push({ at, steps, note, ornament: ornaments[0] ?? null });
+      notes.push({ at, steps, note, percent, ornament: ornaments[0] ?? null });
     }
     at += steps;
   }

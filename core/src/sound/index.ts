@@ -3,6 +3,7 @@ export { effectSounding, performedMoments, sounderVoice, tuneMoments, tuneSoundi
 export { sounderResponse, type Response } from './response.ts';
 export type { Wave } from './waves.ts';
 export { soundedHz } from './pitch.ts';
+export { loudnessOf } from './sounding.ts';
 export {
   clockHzFor,
   isOutOfTune,

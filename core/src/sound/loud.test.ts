@@ -1,13 +1,17 @@
 import { Machine, outputStateOf } from '../machine/index.ts';
+import { emptyGadget, type Tune } from '../gadget/index.ts';
 import { outputOf, toldGadget } from '../test/toldGadget.ts';
+import { notesInTurn, tuneOf } from '../test/tunes.ts';
 import { renderMoments } from './synth.ts';
-import { sounderVoice } from './tuneMoments.ts';
+import { sounderVoice, tuneSounding } from './tuneMoments.ts';
 import { waveShare } from './waves.ts';
 
 /* Quieter by a narrower pulse, as a pin can. */
 
-function played(...told: (readonly [atMs: number, text: string])[]) {
-  const machine = new Machine(toldGadget(outputOf('tone', 'Piezo'), told), 1);
+type Told = readonly [atMs: number, text: string];
+function played(first: Told | { tunes: Tune[] }, ...others: Told[]) {
+  const [tunes, told] = 'tunes' in first ? [first.tunes, others] : [[], [first, ...others]];
+  const machine = new Machine(toldGadget(outputOf('tone', 'Piezo'), told, [], tunes), 1);
   machine.advanceTo(1_000_000);
   const tones = machine
     .takeTrace()
@@ -48,6 +52,30 @@ describe('how loud a sounder is told to be', () => {
       [20, 440, 10],
       [30, 660, 10],
       [50, 0, 100],
+    ]);
+  });
+});
+
+describe('how loud a note of a tune is', () => {
+  const one = tuneOf([notesInTurn([[1, 69], [1, 69, null, 50], [1, 72, null, 50], [1, null], [1, 72, null, 1], [1, 72, null, 1]])], { heldPercent: 100 }); // prettier-ignore
+  it('is what it has of what its sounder was told, and what comes behind it is as loud as before', () => {
+    const { tones, state } = played({ tunes: [one] }, [0, 'Piezo perform Storm'], [200, 'Piezo volume 40'], [900, 'Piezo tone 660']);
+    const [a, c] = [440, 523];
+    expect(tones).toEqual([[1, a, 100], [126, a, 50], [200, a, 20], [251, c, 20], [376, 0, 100], [501, c, 1], [751, 0, 100], [900, 660, 40]]);
+    expect(state.percent).toBe(40);
+  }); // prettier-ignore
+  it('is heard alike by itself, through what the sounder lets through', () => {
+    const { moments } = tuneSounding(emptyGadget('Bare'), one);
+    expect(
+      moments.map(({ sounding }) => Object.values(sounding).map(({ wave, duty }) => [wave, duty])[0]),
+    ).toEqual([
+      ['square', undefined],
+      ['pulse', 0.25],
+      ['pulse', 0.25],
+      undefined,
+      ['pulse', 0.025],
+      ['pulse', 0.025],
+      undefined,
     ]);
   });
 });

@@ -10,6 +10,9 @@ import { isCovered, mostMoved, moved, sound, type Music, type On, type SoundingT
 const musicHz = (music: Music | null, { output }: On): number =>
   music === null || music.pitch === null ? 0 : noteHz(music.pitch / 100 + music.by, output.perOctave);
 
+const soundMusic = (was: SoundingTone, music: Music | null, on: On): SoundingTone =>
+  sound(was, musicHz(music, on), on, music?.percent);
+
 const heldTempo = (bpm: number, written: number): number =>
   bpm === 0 ? written : clamp(bpm, limits.leastTempo, limits.mostTempo);
 
@@ -24,7 +27,8 @@ export function goOn(was: SoundingTone, music: Music, on: On): SoundingTone {
   const unheard = passing.note && passing.begins && isCovered(was) ? [passing.note] : [];
   for (const { note } of [...passing.unheard, ...unheard])
     on.trace({ atUs: on.nowUs, lane: 'unheard', id: on.id, note });
-  const now = withMusic(was, { ...music, pitch: passing.pitch, next: passing.next }, on);
+  const percent = passing.note?.percent ?? 100;
+  const now = withMusic(was, { ...music, pitch: passing.pitch, percent, next: passing.next }, on);
   planMusic(now.music!, on);
   return now;
 }
@@ -46,16 +50,14 @@ function counted(was: SoundingTone, music: Omit<Music, 'count'>): [SoundingTone,
 export function withMusic(was: SoundingTone, music: Music | null, on: On): SoundingTone {
   if (!music) tuneEnds(was, on);
   const now = { ...was, music };
-  return isCovered(now) ? now : sound(now, musicHz(music, on), on);
+  return isCovered(now) ? now : soundMusic(now, music, on);
 }
 
 /** Nothing has the sounder any more: a tune is heard that has gone on meanwhile; otherwise it is silent. */
 export function beneath(was: SoundingTone, on: On): SoundingTone {
   const { music } = was;
   // What comes in this very moment is not heard as it was before.
-  return music && dueUs(music) <= on.nowUs
-    ? goOn(...counted(was, music), on)
-    : sound(was, musicHz(music, on), on);
+  return music && dueUs(music) <= on.nowUs ? goOn(...counted(was, music), on) : soundMusic(was, music, on);
 }
 
 /** It is told where one goes no further. */
@@ -77,6 +79,7 @@ export function perform(was: SoundingTone, order: OrderOf<'perform'>, on: On): S
     origin: { us: on.nowUs, parts: 0 },
     next: 0,
     pitch: null,
+    percent: 100,
   };
   return goOn(...counted(was, begun), on);
 }

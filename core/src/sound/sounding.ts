@@ -9,8 +9,10 @@ import { settingFor } from './timer.ts';
 export interface SoundingTone {
   kind: 'tone';
   hz: number;
-  /** How loud it is, in percent. */
+  /** How loud it is as it was told, in percent. */
   percent: number;
+  /** How loud what it plays is, of that: a note of a tune has its own. */
+  share: number;
   /** What its timer does for that: half a wave is so many periods of the clock; null: the pitch is exact, or none. */
   timed: { clockHz: number; divisor: number } | null;
   order: number;
@@ -40,6 +42,8 @@ export interface Music {
   next: number;
   /** What it sounds now, heard or not, in hundredths of a note; null: a rest. */
   pitch: number | null;
+  /** How loud that note is, in percent. */
+  percent: number;
   /** Which of those that were begun. */
   count: number;
 }
@@ -65,19 +69,28 @@ export interface Prepared {
 }
 export type On = Stage<'tone', ToneEntry, Planned, Prepared>;
 
-/** Another pitch that is asked for, as the sounder can give it. */
-export function sound(was: SoundingTone, askedHz: number, on: On): SoundingTone {
+/** In percent of all it can: what it was told, and of that what its note has. Never silent by rounding. */
+export const loudnessOf = ({ percent, share }: SoundingTone): number =>
+  percent === 0 ? 0 : Math.max(1, Math.round((percent * share) / 100));
+
+/**
+ * Another pitch that is asked for, as the sounder can give it.
+ * @param share how loud it is, of what the sounder was told, in percent
+ */
+export function sound(was: SoundingTone, askedHz: number, on: On, share = 100): SoundingTone {
   const heldHz = soundedHz(on.output, askedHz);
   const hz = Math.round(heldHz);
   const { clocked } = on.prepared;
   const timed =
     clocked && hz > 0 ? { clockHz: clocked.clockHz, divisor: settingFor(clocked, heldHz).divisor } : null;
-  const now = { ...was, hz, timed, order: was.order + 1, note: null, busy: false };
-  if (hz !== was.hz) tellPitch(now, on);
+  const now = { ...was, hz, share, timed, order: was.order + 1, note: null, busy: false };
+  if (hz !== was.hz || (hz > 0 && loudnessOf(now) !== loudnessOf(was))) tellPitch(now, on);
   return now;
 }
 
-function tellPitch({ hz, timed, percent }: SoundingTone, on: On): void {
+function tellPitch(is: SoundingTone, on: On): void {
+  const { hz, timed } = is;
+  const percent = loudnessOf(is);
   const quieter = percent < 100 && hz > 0;
   on.trace({
     atUs: on.nowUs,
@@ -93,7 +106,7 @@ function tellPitch({ hz, timed, percent }: SoundingTone, on: On): void {
 export function loud(was: SoundingTone, percent: number, on: On): SoundingTone {
   const now = { ...was, percent: clamp(percent, 0, 100) };
   if (now.percent === was.percent) return was;
-  if (now.hz > 0) tellPitch(now, on);
+  if (now.hz > 0 && loudnessOf(now) !== loudnessOf(was)) tellPitch(now, on);
   return now;
 }
 

@@ -106,6 +106,7 @@ export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, Prepa
     kind: 'tone',
     hz: 0,
     percent: 100,
+    share: 100,
     timed: null,
     order: 0,
     held: [],

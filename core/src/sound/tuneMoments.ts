@@ -34,7 +34,8 @@ export const sounderVoice = (hz: number, through: Response | null, percent = 100
 /** As heard, in steps of 5 %: finer ones are not told apart, and each is a wave of its own. */
 const dutyOf = (percent: number): number => Math.max(1, Math.round(percent / 5)) / 40;
 
-const voiceOf = (sounder: Sounder, hz: number): Voice => sounderVoice(hzGiven(sounder, hz), sounder.response);
+const voiceOf = (sounder: Sounder, hz: number, percent = 100): Voice =>
+  sounderVoice(hzGiven(sounder, hz), sounder.response, percent);
 
 /** What of a tune sounds when, as the sounder gives it; and how long it is. */
 export function tuneMoments(
@@ -78,9 +79,9 @@ export function performedMoments(
   const playing = { voiceId, rate, turnUs, inTurns: takes === 'turns' };
   const moments: Moment[] = [];
   for (let at: number | null = 0; at !== null && moments.length < mostMoments;) {
-    const { pitch, next } = passAt(played, at, playing);
+    const { pitch, note, next } = passAt(played, at, playing);
     const sounding: Sounding =
-      pitch === null ? {} : { tone: voiceOf(sounder, noteHz(pitch / 100, perOctave)) };
+      pitch === null ? {} : { tone: voiceOf(sounder, noteHz(pitch / 100, perOctave), note?.percent) };
     moments.push({ atUs: usOfParts(at, rate), sounding });
     at = next;
   }

@@ -149,17 +149,17 @@ const anyTune: Tune = {
       id: 'h1',
       name: 'Melody',
       notes: [
-        { at: 0, steps: 2, note: 60, ornament: null },
-        { at: 3, steps: 4, note: 67, ornament: { kind: 'vibrato', cents: 40 } },
-        { at: 8, steps: 5, note: 72, ornament: { kind: 'slide', steps: 2 } },
+        { at: 0, steps: 2, note: 60, percent: 100, ornament: null },
+        { at: 3, steps: 4, note: 67, percent: 60, ornament: { kind: 'vibrato', cents: 40 } },
+        { at: 8, steps: 5, note: 72, percent: 100, ornament: { kind: 'slide', steps: 2 } },
       ],
     },
     {
       id: 'h2',
       name: 'Bass',
       notes: [
-        { at: 0, steps: 5, note: 48, ornament: { kind: 'arpeggio', above: [4, 7] } },
-        { at: 6, steps: 6, note: 43, ornament: null },
+        { at: 0, steps: 5, note: 48, percent: 100, ornament: { kind: 'arpeggio', above: [4, 7] } },
+        { at: 6, steps: 6, note: 43, percent: 100, ornament: null },
       ],
     },
   ],

@@ -63,12 +63,12 @@ const newVoice = fc.record({
   name,
   notes: fc.constantFrom<TuneVoice['notes'][]>(
     [],
-    [{ at: 0, steps: 2, note: 60, ornament: null }],
+    [{ at: 0, steps: 2, note: 60, percent: 100, ornament: null }],
     [
-      { at: 0, steps: 2, note: 60, ornament: null },
-      { at: 1, steps: 1, note: 64, ornament: { kind: 'vibrato', cents: 20 } },
+      { at: 0, steps: 2, note: 60, percent: 100, ornament: null },
+      { at: 1, steps: 1, note: 64, percent: 100, ornament: { kind: 'vibrato', cents: 20 } },
     ],
-    [{ at: 7, steps: 9, note: 60, ornament: null }],
+    [{ at: 7, steps: 9, note: 60, percent: 100, ornament: null }],
   ),
 });
 const by = fc.integer({ min: -3, max: 3 });

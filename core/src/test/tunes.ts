@@ -11,15 +11,26 @@ export const ornamentArbitrary: fc.Arbitrary<Ornament> = fc.oneof(
   }),
 );
 
-/** Notes one after the other, as `[steps, note, ornament]`; note null is a rest. */
+/** Mostly as loud as can be. */
+export const loudnessArbitrary: fc.Arbitrary<number> = fc.oneof(
+  { arbitrary: fc.constant(100), weight: 3 },
+  fc.integer({ min: 1, max: 100 }),
+);
+
+/** Notes one after the other, as `[steps, note, ornament, percent]`; note null is a rest. */
 export function notesInTurn(
-  given: readonly (readonly [steps: number, note: number | null, ornament?: Ornament | null])[],
+  given: readonly (readonly [
+    steps: number,
+    note: number | null,
+    ornament?: Ornament | null,
+    percent?: number,
+  ])[],
 ): TuneNote[] {
   let at = 0;
-  return given.flatMap(([steps, note, ornament = null]) => {
+  return given.flatMap(([steps, note, ornament = null, percent = 100]) => {
     const begins = at;
     at += steps;
-    return note === null ? [] : [{ at: begins, steps, note, ornament }];
+    return note === null ? [] : [{ at: begins, steps, note, percent, ornament }];
   });
 }
 

@@ -241,6 +241,7 @@ export class LiveMachine {
         break;
       case 'collect':
         this.catchUp(machine);
+        this.report(machine);
         this.host.post({
           kind: 'collected',
           seed: this.seed,

@@ -4,7 +4,6 @@ import {
   type Gadget,
   type Shown,
   type Standstill,
-  type Stimulus,
   type Touch,
   type TraceEntry,
   type Trial,
@@ -62,7 +61,9 @@ export const usePlayer = create<Player>(() => ({
 
 let trace = emptyTrace([]);
 let clockAtMs = 0;
-let collected: ((recording: { seed: number; stimuli: Stimulus[]; endUs: number }) => void) | null = null;
+type Collected = Pick<Extract<Report, { kind: 'collected' }>, 'seed' | 'stimuli' | 'endUs'>;
+/** Who waits for what hands have done, in the order they asked. */
+const collectors: ((collected: Collected) => void)[] = [];
 
 /** The trace so far, oldest first. Not to be changed. */
 export const traceNow = (): readonly TraceEntry[] => seenAt(trace, usePlayer.getState().pastUs);
@@ -195,8 +196,7 @@ function receive(report: Report): void {
       show({ traceVersion: versions, ...lastRuleAt(usePlayer.getState().pastUs, null) });
       return;
     case 'collected':
-      collected?.({ seed: report.seed, stimuli: report.stimuli, endUs: report.endUs });
-      collected = null;
+      collectors.shift()?.(report);
       return;
     case 'failed':
       show({ failure: report.message, running: false });
@@ -289,10 +289,10 @@ export const player = {
   /** What sounds is told there, as it comes about. */
   soundTo: (port: MessagePort) =>
     started().postMessage({ kind: 'soundTo', port } satisfies WorkerCommand, [port]),
-  /** Hands over what hands have done since power-up. */
-  collect(): Promise<{ seed: number; stimuli: Stimulus[]; endUs: number }> {
+  /** Hands over what hands have done since power-up, and how far the machine itself has come; its trace is there by then. */
+  collect(): Promise<Collected> {
     return new Promise((resolve) => {
-      collected = resolve;
+      collectors.push(resolve);
       send({ kind: 'collect' });
     });
   },

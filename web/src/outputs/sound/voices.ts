@@ -1,4 +1,11 @@
-import { clockHzFor, hzOf, sounderResponse, sounderVoice, type SounderResponse } from '@hum-lever/core';
+import {
+  clockHzFor,
+  hzOf,
+  loudnessOf,
+  sounderResponse,
+  sounderVoice,
+  type SounderResponse,
+} from '@hum-lever/core';
 import { ear } from '../voice.ts';
 
 interface Heard {
@@ -20,7 +27,12 @@ export const tone = ear<'tone', 'tone', Heard>({
     divisor: null,
     response: sounderResponse(gadget, output.id),
   }),
-  at: (was, { hz, percent, timed }) => ({ ...was, hz, percent, divisor: timed?.divisor ?? null }),
+  at: (was, is) => ({
+    ...was,
+    hz: is.hz,
+    percent: loudnessOf(is),
+    divisor: is.timed?.divisor ?? null,
+  }),
   hear: (was, { hz, divisor = null, percent = 100 }) => ({ ...was, hz, divisor, percent }),
   voices({ hz, percent, clockHz, divisor, response }) {
     if (hz <= 0 || percent === 0) return {};

@@ -1,9 +1,9 @@
 import { Button as PushButton } from '@mantine/core';
 import type { Button } from '@hum-lever/core';
 import { useState } from 'react';
-import { useDocument } from '../../client/index.ts';
+import { useDocument, useGadget } from '../../client/index.ts';
 import { count } from '../../shared/index.ts';
-import { traceNow, usePlayer, virtualNowUs } from '../../workers/index.ts';
+import { traceNow, usePlayer } from '../../workers/index.ts';
 import classes from './Feel.module.css';
 import { outcomeSince, playScenario, scenarios, type Outcome, type Scenario } from './scenarios.ts';
 
@@ -11,13 +11,13 @@ import { outcomeSince, playScenario, scenarios, type Outcome, type Scenario } fr
 export function Scenarios({ control }: { control: Button }) {
   const gadget = useDocument();
   const running = usePlayer((state) => state.running && state.pastUs === null);
-  const [playing, setPlaying] = useState<string | null>(null);
-  const [played, setPlayed] = useState<{ label: string; sinceUs: number; storm: boolean } | null>(null);
+  const [playing, setPlaying] = useState<Scenario | null>(null);
+  const [played, setPlayed] = useState<{ sinceUs: number; storm: boolean } | null>(null);
   usePlayer((state) => state.traceVersion);
   const play = async (scenario: Scenario) => {
-    setPlaying(scenario.id);
-    setPlayed({ label: scenario.label, sinceUs: virtualNowUs(), storm: scenario.contact !== undefined });
-    await playScenario(gadget, control, scenario, usePlayer.getState().factor);
+    setPlaying(scenario);
+    const sinceUs = await playScenario(gadget, control, scenario, () => useGadget.getState().document);
+    setPlayed({ sinceUs, storm: scenario.contact !== undefined });
     setPlaying(null);
   };
   return (
@@ -35,11 +35,11 @@ export function Scenarios({ control }: { control: Button }) {
       ))}
       <p role="status">
         {!running && 'Time stands still: let it run to play.'}
+        {running && playing && `${playing.label}…`}
         {running &&
+          !playing &&
           played &&
-          (playing === null
-            ? outcomeWords(outcomeSince(traceNow(), control.id, played.sinceUs), played.storm)
-            : `${played.label}…`)}
+          outcomeWords(outcomeSince(traceNow(), control.id, played.sinceUs), played.storm)}
       </p>
     </div>
   );

@@ -1,6 +1,6 @@
 import type { Button, Gadget, Hands, TraceEntry } from '@hum-lever/core';
 import { msToUs, usToMs } from '../../shared/index.ts';
-import { firstAt, player } from '../../workers/index.ts';
+import { firstAt, player, usePlayer } from '../../workers/index.ts';
 
 /** A finger's moves: when it comes and goes, ms from the beginning. */
 type Script = readonly { downMs: number; upMs: number }[];
@@ -16,6 +16,8 @@ export interface Scenario {
 }
 
 const inBurst = 8;
+/** The machine is asked how far it has come no oftener than this. */
+const leastWaitMs = 20;
 
 /** Hands as they are: what makes debouncing fail in the field. */
 export const scenarios: readonly Scenario[] = [
@@ -64,14 +66,19 @@ export const scenarios: readonly Scenario[] = [
 
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
-/** Plays it on the gadget in hand, as fast as time runs there; the document is not touched. */
+/**
+ * Plays it on the gadget in hand, as fast as time runs there; the document is not touched.
+ * @param open the document that is open by the end: it can have been edited meanwhile, or left for another; null: none is
+ * @returns when it began, in the machine's own time
+ */
 export async function playScenario(
   gadget: Gadget,
   control: Button,
   scenario: Scenario,
-  factor: number,
-): Promise<void> {
+  open: () => Gadget | null,
+): Promise<number> {
   const script = scenario.script(gadget.hands);
+  const { endUs: sinceUs } = await player.collect();
   if (scenario.contact) player.edit(withContact(gadget, control, scenario.contact));
   player.plan(
     script.flatMap(({ downMs, upMs }) => [
@@ -79,8 +86,23 @@ export async function playScenario(
       { afterUs: msToUs(upMs), controlId: control.id, touch: { what: 'up' } as const },
     ]),
   );
-  await wait(((script.at(-1)?.upMs ?? 0) + scenario.restMs) / factor);
-  if (scenario.contact) player.edit(gadget);
+  await machineComesTo(sinceUs, sinceUs + msToUs((script.at(-1)?.upMs ?? 0) + scenario.restMs));
+  const asItIs = open();
+  if (scenario.contact && asItIs) player.edit(asItIs);
+  return sinceUs;
+}
+
+/**
+ * Until the machine itself has come so far: a busy one falls behind the clock on the wall. Ends, too, where it is begun
+ * anew, its time stands still, or its past is looked at.
+ */
+async function machineComesTo(sinceUs: number, untilUs: number): Promise<void> {
+  for (;;) {
+    const { endUs: nowUs } = await player.collect();
+    const { running, pastUs, factor } = usePlayer.getState();
+    if (nowUs >= untilUs || nowUs < sinceUs || !running || pastUs !== null) return;
+    await wait(Math.max(leastWaitMs, usToMs(untilUs - nowUs) / factor));
+  }
 }
 
 function withContact(gadget: Gadget, control: Button, patch: Partial<Button['contact']>): Gadget {

@@ -26,10 +26,13 @@ function readAbove(typed: string): number[] | null {
 export function NoteSentence({
   note,
   put,
+  putAll,
   remove,
 }: {
   note: TuneNote;
   put: (patch: Partial<TuneNote>) => string | null;
+  /** Changes every note of its voice; null: all are as loud as this one. */
+  putAll: ((patch: Partial<TuneNote>) => void) | null;
   remove: () => void;
 }) {
   const { ornament } = note;
@@ -104,6 +107,22 @@ export function NoteSentence({
             return above ? put({ ornament: { kind: 'arpeggio', above } }) : 'Expected semitones such as 4 7.';
           }}
         />
+      )}
+      at
+      <NumberField
+        label=""
+        aria-label="Loudness of the note"
+        unit="%"
+        width={72}
+        min={1}
+        max={100}
+        value={note.percent}
+        commit={(percent) => put({ percent })}
+      />
+      {putAll && (
+        <Button size="compact-xs" variant="subtle" onClick={() => putAll({ percent: note.percent })}>
+          So loud for the whole voice
+        </Button>
       )}
       <Button size="compact-xs" variant="subtle" onClick={remove}>
         Take the note out

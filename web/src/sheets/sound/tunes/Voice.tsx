@@ -49,6 +49,8 @@ export function Voice({
   const note = chosen === null ? undefined : voice.notes[chosen];
   const change = (patch: Partial<TuneNote>) =>
     put({ notes: voice.notes.map((one, n) => (n === chosen ? { ...one, ...patch } : one)) });
+  const changeAll = (patch: Partial<TuneNote>) =>
+    void run({ notes: voice.notes.map((one) => ({ ...one, ...patch })) });
   const takeOut = () => {
     run({ notes: voice.notes.filter((_, n) => n !== chosen) });
     choose(null);
@@ -87,7 +89,7 @@ export function Voice({
           autoFocus
           classNames={{ root: classes.text!, input: 'number' }}
           aria-label={`Notes of ${voice.name} as text`}
-          description="C4 a step, C4:2 two, - a rest; C4:4~30 trembles, C4:4/1 slides in over one step, C4:4+4+7 is broken."
+          description="C4 a step, C4:2 two, - a rest; C4:4~30 trembles, C4:4/1 slides in over one step, C4:4+4+7 is broken, C4!60 is quieter: 60 %."
           value={showVoice(voice.notes)}
           commit={(typed) => {
             const read = readVoice(typed, steps);
@@ -105,7 +107,14 @@ export function Voice({
         select={choose}
         put={(notes) => void run({ notes })}
       />
-      {note && <NoteSentence note={note} put={change} remove={takeOut} />}
+      {note && (
+        <NoteSentence
+          note={note}
+          put={change}
+          putAll={voice.notes.some(({ percent }) => percent !== note.percent) ? changeAll : null}
+          remove={takeOut}
+        />
+      )}
     </div>
   );
 }

@@ -30,10 +30,11 @@ function scaleOf(notes: readonly TuneNote[], stepPx: number): Scale {
   return { stepPx, semiPx, highest, high: (highest - lowest) * semiPx + noteHigh };
 }
 
-/** “C4, beat 2.3, 2 steps”. */
-export function noteWords({ at, steps, note }: TuneNote, stepsPerBeat: number): string {
+/** “C4, beat 2.3, 2 steps, 60 % loud”. */
+export function noteWords({ at, steps, note, percent }: TuneNote, stepsPerBeat: number): string {
   const beat = `beat ${Math.floor(at / stepsPerBeat) + 1}.${(at % stepsPerBeat) + 1}`;
-  return `${noteName(note)}, ${beat}, ${steps === 1 ? '1 step' : `${steps} steps`}`;
+  const quieter = percent < 100 ? `, ${percent}\u202f% loud` : '';
+  return `${noteName(note)}, ${beat}, ${steps === 1 ? '1 step' : `${steps} steps`}${quieter}`;
 }
 
 interface Drag {
@@ -201,7 +202,7 @@ function Grid({ tune, steps, scale: { stepPx, high } }: { tune: Tune; steps: num
 
 function NoteMark({
   n,
-  note: { at, steps, note, ornament },
+  note: { at, steps, note, percent, ornament },
   scale: { stepPx, semiPx, highest, high },
   tuned,
   chosen,
@@ -225,9 +226,11 @@ function NoteMark({
     >
       <title>
         {noteName(note)}, {held ? 'beyond what the sounder gives' : `${centsWords(tuned.cents)} cents`}
+        {percent < 100 && `, ${percent}\u202f% loud`}
       </title>
       <line className={classes.stem} x1={x + 1.5} x2={x + 1.5} y1={y + noteHigh} y2={high + 4} />
       <rect x={x + 0.5} y={y} width={Math.max(3, wide - 1.5)} height={noteHigh} rx="2" />
+      {percent < 100 && <path d={quieterMark(x + 0.5, Math.max(3, wide - 1.5), y + noteHigh - 2, percent)} />}
       {ornament && <path d={markOf(ornament.kind, x + wide - 1.5, y)} />}
       {wide >= 30 && (
         <text className={classes.noteName} x={x + 4} y={y + noteHigh - 2}>
@@ -242,6 +245,10 @@ function NoteMark({
     </g>
   );
 }
+
+/** Along the foot of a note: what it lacks of the loudness it could have. */
+const quieterMark = (left: number, wide: number, y: number, percent: number): string =>
+  `M${left + (wide * percent) / 100} ${y} H${left + wide}`;
 
 /** At the end of a note: it comes from elsewhere, it trembles, it is broken. */
 function markOf(kind: 'slide' | 'vibrato' | 'arpeggio', right: number, y: number): string {

@@ -52,7 +52,7 @@ export function added(
   if (at < 0 || at >= steps || notes.some((one) => one.at <= at && at < one.at + one.steps)) return null;
   const index = notes.filter((one) => one.at < at).length;
   const to = notes[index]?.at ?? steps;
-  const fresh = { at, steps: Math.min(wanted, to - at), note, ornament: null };
+  const fresh = { at, steps: Math.min(wanted, to - at), note, percent: 100, ornament: null };
   return { notes: [...notes.slice(0, index), fresh, ...notes.slice(index)], index };
 }
 

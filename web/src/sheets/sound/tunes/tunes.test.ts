@@ -8,6 +8,7 @@ const note = (at: number, long: number, pitch = 60): TuneNote => ({
   at,
   steps: long,
   note: pitch,
+  percent: 100,
   ornament: null,
 });
 const three = [note(0, 2), note(4, 4, 64), note(12, 2, 67)];
