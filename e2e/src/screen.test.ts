@@ -173,3 +173,22 @@ describe('a screen from nothing', () => {
     await bench.shows('reaches from pixel 30 to');
   });
 });
+
+describe('a wave of what sounds', () => {
+  it('is a line while nothing does, and goes up and down with the pitch that a press gives', async () => {
+    await bench.fresh('Ready', 'Piezo sounder, passive', 'Push button');
+    await bench.typeRule('Ready', 1, 'when "Push button" press do "Piezo sounder" tone 400');
+    await bench.click('Screen');
+    await bench.click('Add a display of 128 × 64 pixels');
+    await bench.click('Add a page');
+    await bench.click('Wave of what sounds');
+    await bench.until('a line', async () => (await litInHand()) === 64);
+    await bench.press('Push button');
+    // Four turns in 10 ms, 16 pixels each: a line broken by seven edges, 16 pixels high.
+    await bench.until('four turns', async () => (await litInHand()) === 64 + 7 * 15);
+    await bench.fill(await slot(1, 'From one end to the other'), '5');
+    await bench.until('two turns', async () => (await litInHand()) === 64 + 3 * 15);
+    await bench.clickLabel('Switch off and on');
+    await bench.until('a line again', async () => (await litInHand()) === 64);
+  });
+});

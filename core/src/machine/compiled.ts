@@ -16,11 +16,14 @@ import { encoderPart, taperOf, type EncoderPart } from '../parts/index.ts';
 import {
   compileOutputs,
   keptUp,
+  soundingOf,
+  stirredBySound,
   stirredOf,
   touchedOf,
   hearingOf,
   type CompiledOutput,
   type KeptUp,
+  type Sounding,
   type Stirred,
 } from './outputKinds.ts';
 import { nowActiveIn, type NowActive } from './nowActive.ts';
@@ -72,6 +75,8 @@ export interface CompiledGadget {
   keptUp: readonly KeptUp[];
   /** Those that show by themselves what happens. */
   stirred: readonly Stirred[];
+  stirredBySound: readonly Stirred[];
+  sounding: readonly Sounding[];
   /** Ids of those to which it is something that a control is touched. */
   touched: readonly string[];
   /** Ids of those to which it is something that a message comes in by MIDI. */
@@ -130,6 +135,7 @@ export function compileGadget(document: Gadget): CompiledGadget {
     };
   });
   const outputs = compileOutputs(gadget);
+  const stirred = stirredOf(outputs.values());
   return {
     gadget,
     arrays,
@@ -149,7 +155,9 @@ export function compileGadget(document: Gadget): CompiledGadget {
     receivers: of<Codes, CompiledReceiver>('codes', (one) => one),
     outputs,
     keptUp: keptUp(outputs.values()),
-    stirred: stirredOf(outputs.values()),
+    stirred,
+    stirredBySound: stirredBySound(stirred, outputs, gadget),
+    sounding: soundingOf(outputs.values()),
     touched: touchedOf(outputs.values()),
     hearing: hearingOf(outputs.values()),
     events: eventCodes(gadget),

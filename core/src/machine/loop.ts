@@ -292,7 +292,7 @@ export class MainLoop {
 
   /** What shows values by itself is to look at them once more. */
   private stir(): void {
-    if (this.compiled.stirred.length > 0) stir(this.state, this.compiled);
+    if (this.compiled.stirred.length > 0) stir(this.state, this.compiled.stirred);
   }
 
   /** Somebody is there: what goes by that is told. */
@@ -348,6 +348,11 @@ export class MainLoop {
       periodUs,
     );
     state.blockedUntilUs = untilUs;
+  }
+
+  /** An output came to something by itself: where that is shown, the loop has to see to it. */
+  soundStirred(): void {
+    if (this.compiled.stirredBySound.length > 0) this.planTurn();
   }
 
   /** Finds when the loop next has something to do. */

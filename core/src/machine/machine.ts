@@ -296,6 +296,7 @@ export class Machine {
       case 'effect':
         this.loop.carryOut(event.effect);
         this.loop.doJobs();
+        this.loop.soundStirred();
         return;
       case 'character':
         characterComes(state, compiled, event.outputId, event.character, event.place);
@@ -303,6 +304,7 @@ export class Machine {
         return;
       case 'output':
         dueOutput(state, compiled, event.outputId, event.what, trace);
+        this.loop.soundStirred();
         return;
       default:
         if (event.kind === 'touch' && isOutside(event.touch)) {

@@ -67,6 +67,25 @@ export const stirredOf = (outputs: Iterable<CompiledOutput>): readonly Stirred[]
     stirred && upkeep?.wanted(prepared) ? [{ id, stirred }] : [],
   );
 
+/** Those of them that show what sounds. */
+export const stirredBySound = (
+  stirred: readonly Stirred[],
+  outputs: ReadonlyMap<string, CompiledOutput>,
+  gadget: Gadget,
+): readonly Stirred[] =>
+  stirred.filter(({ id }) => {
+    const { definition, output } = outputs.get(id)!;
+    return definition.showsSound?.(output as never, gadget) ?? false;
+  });
+
+/** Sounders of the chip, in the order of the document. */
+export interface Sounding {
+  id: string;
+  sounds: NonNullable<AnyDefinition['sounds']>;
+}
+export const soundingOf = (outputs: Iterable<CompiledOutput>): readonly Sounding[] =>
+  [...outputs].flatMap(({ output: { id }, definition: { sounds } }) => (sounds ? [{ id, sounds }] : []));
+
 /** Ids of those to which it is something that a control is touched. */
 export const touchedOf = (outputs: Iterable<CompiledOutput>): readonly string[] =>
   [...outputs].flatMap(({ output: { id }, definition: { touched, upkeep }, prepared }) =>

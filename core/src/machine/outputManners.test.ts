@@ -85,6 +85,7 @@ describe.each(kinds)('an output of kind %s', (kind) => {
     trace: (entry) => run.entries.push(entry),
     plan: (afterUs, what) => run.plans.push({ atUs: run.nowUs + afterUs, what }),
     page: () => ({ orders: [], keys: [], restless: false }),
+    sounds: () => [],
   });
   /** Told one order after the other; what it plans comes in its time, or is void. */
   const played = (course: [OutputOrder, number][]): Run => {

@@ -120,6 +120,10 @@ class OutputStage implements AnyStage {
     const around = aroundFlow(state, compiled, this.nowUs);
     return pageNow(compiled.tables, state.flow, this.id, pageId, around);
   }
+  sounds(): readonly number[] {
+    const { outputs } = this.state.shown;
+    return this.compiled.sounding.flatMap(({ id, sounds }) => sounds(outputs[id]!));
+  }
 }
 
 /**
@@ -136,7 +140,23 @@ function become(
   const { outputs } = state.shown;
   const of = compiled.outputs.get(outputId);
   const was = outputs[outputId];
-  if (of && was) outputs[outputId] = next(was, of, new OutputStage(state, compiled, of, trace));
+  if (!of || !was) return;
+  const is = next(was, of, new OutputStage(state, compiled, of, trace));
+  outputs[outputId] = is;
+  if (is !== was) stirBySound(state, compiled, of, was, is);
+}
+
+/** Where it sounds otherwise now, whoever shows that has something to do. */
+function stirBySound(
+  state: MachineState,
+  { stirredBySound }: CompiledGadget,
+  { definition: { sounds } }: CompiledOutput,
+  was: OutputState,
+  is: OutputState,
+): void {
+  if (!sounds || stirredBySound.length === 0) return;
+  const [before, now] = [sounds(was), sounds(is)];
+  if (before[0] !== now[0] || before[1] !== now[1]) stir(state, stirredBySound);
 }
 
 /** An output is told something. What waited over an edit for another kind was dropped by it. */
@@ -152,7 +172,10 @@ function told(
   // Written out: this runs for everything that is shown.
   if (!of || !was) return noJobs;
   const stage = new OutputStage(state, compiled, of, trace);
-  return jobsOf(state, of, was, of.definition.apply(was, order as never, stage), stage);
+  const is = of.definition.apply(was, order as never, stage);
+  const jobs = jobsOf(state, of, was, is, stage);
+  if (is !== was) stirBySound(state, compiled, of, was, is);
+  return jobs;
 }
 
 /** It is another now. @returns what that gives the loop to do */
@@ -191,7 +214,7 @@ export function upkeepDueUs(state: MachineState, { keptUp }: CompiledGadget): nu
 }
 
 /** Something has happened: what shows that by itself has something to do. */
-export function stir({ shown: { outputs } }: MachineState, { stirred }: CompiledGadget): void {
+export function stir({ shown: { outputs } }: MachineState, stirred: CompiledGadget['stirred']): void {
   for (const { id, stirred: after } of stirred) outputs[id] = after(outputs[id]!);
 }
 

@@ -28,6 +28,8 @@ export interface Stage<K extends OutputKind, E, W, P> {
   plan(afterUs: number, what: W): void;
   /** What a page of its own comes to now, and what lies over it; null: no page. */
   page(pageId: string | null): PageNow;
+  /** What the gadget's sounders do now, in the order of the document: of each its pitch, Hz, 0: silent, and its loudness, %. */
+  sounds(): readonly number[];
 }
 
 /**
@@ -71,6 +73,10 @@ export interface OutputDefinition<
   heard?(state: S, bytes: readonly number[], stage: Stage<K, E, W, P>): S;
   /** Something has happened in the gadget that it may show by itself; null: it shows what it is told. */
   readonly stirred: ((state: S) => S) | null;
+  /** What it sounds: its pitch, Hz, 0: silent, and how loud that is, %; without: it is no sounder of the chip. */
+  sounds?(state: S): readonly [hz: number, percent: number];
+  /** Whether it shows what sounds; without: it does not. */
+  showsSound?(output: OutputOf<K>, gadget: Gadget): boolean;
   /** The power goes: tells what can be seen or heard of that. */
   powerOff(state: S, stage: Stage<K, E, W, P>): void;
   /** An edit: what is kept of it, for the output as it is now. @param dark that one, not told anything */

@@ -10,6 +10,7 @@ export type ElementKind =
   | 'drawLegends'
   | 'drawPlot'
   | 'drawDial'
+  | 'drawWave'
   | 'drawBar'
   | 'drawPicture'
   | 'drawBox'

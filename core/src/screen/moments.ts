@@ -53,9 +53,11 @@ function peaked(
 const none: Moments['tracks'] = {};
 
 /**
- * What is drawn as it stands at a moment: what blinks is there or not, a text has run so far, plots have their values.
+ * What is drawn as it stands at a moment: what blinks is there or not, a text has run so far, plots have their values,
+ * waves what sounds.
  * @param keys of the drawings, one each: which element of which page
  * @param sinceUs when the page was shown
+ * @param sounds what sounders do: of each its pitch and its loudness
  */
 export function atMoment(
   drawings: readonly Drawing[],
@@ -64,6 +66,7 @@ export function atMoment(
   sinceUs: number,
   nowUs: number,
   stock: Stock,
+  sounds: () => readonly number[],
 ): Moments {
   if (!drawings.some(goesOn)) return { drawings, tracks: none, nextUs: null };
   const tracks: Record<string, Track> = {};
@@ -81,6 +84,7 @@ export function atMoment(
       const whole = runPx(drawing, stock.font(drawing.font));
       return { ...drawing, ...off, ranPx: whole === 0 ? 0 : stood(drawing.stepMs * 1_000) % whole };
     }
+    if (drawing.kind === 'drawWave') return { ...drawing, ...off, sounds: sounds() };
     if (drawing.kind === 'drawPlot') {
       const track = tracked(before[keys[n]!], drawing, nowUs);
       tracks[keys[n]!] = track;
@@ -103,10 +107,13 @@ export function atMoment(
 export const atRest = (drawings: readonly Drawing[]): readonly Drawing[] =>
   drawings.some(goesOn)
     ? drawings.map((drawing) => {
-        const { off: _off, ranPx: _ranPx, values: _values, ...rest } = drawing;
+        const { off: _off, ranPx: _ranPx, values: _values, sounds: _sounds, ...rest } = drawing;
         return rest as Drawing;
       })
     : drawings;
+
+/** So high that its pin goes up and down within each pixel, whatever lies across. */
+const fullest = [1_000_000_000, 100] as const;
 
 /** A value that goes from its least to its most and back with every step: no plot of it can change more. */
 const swinging = (width: number, from: number): readonly (0 | 1)[] =>
@@ -114,7 +121,7 @@ const swinging = (width: number, from: number): readonly (0 | 1)[] =>
 
 /**
  * How a page changes most from one step to the next by itself: what blinks comes and goes, a text runs a pixel on, a plot
- * swings between its ends. null: nothing of it goes on by itself.
+ * swings between its ends, a wave goes from silence to what fills it. null: nothing of it goes on by itself.
  */
 export function stepOf(
   drawings: readonly Drawing[],
@@ -128,6 +135,7 @@ export function stepOf(
         const ranPx = runPx(drawing, stock.font(drawing.font)) === 0 ? 0 : step;
         return { ...drawing, ...off, ranPx };
       }
+      if (drawing.kind === 'drawWave') return { ...drawing, ...off, sounds: step === 0 ? [0, 100] : fullest };
       if (drawing.kind !== 'drawPlot') return { ...drawing, ...off };
       const values = swinging(drawing.width, step).map((end) => (end === 0 ? drawing.low : drawing.high));
       return { ...drawing, ...off, values };
@@ -139,4 +147,5 @@ const goesOn = (drawing: Drawing): boolean =>
   drawing.blinks !== 'steady' ||
   drawing.kind === 'drawRunning' ||
   drawing.kind === 'drawPlot' ||
+  drawing.kind === 'drawWave' ||
   (drawing.kind === 'drawBar' && drawing.peakMs > 0);

@@ -141,6 +141,7 @@ function redrawn<K extends PagedKind>(was: PagedState<K>, on: On<K>): PagedState
     sinceUs,
     on.nowUs,
     on.prepared.stock,
+    () => on.sounds(),
   );
   const next: Drawn = { pageId: was.pageId, rows: was.rows, drawings };
   const { everyUs } = on.prepared;
@@ -272,6 +273,11 @@ export function pagedOutput<K extends PagedKind>({
     },
     touched: (was, on) => shinesNow(was, shiningTouched(was.shining, on.prepared, on.nowUs), on),
     stirred: (was) => (was.stale ? was : { ...was, stale: true }),
+    showsSound: (output, { pages }) =>
+      pages.some(
+        ({ outputId, elements }) =>
+          outputId === display(output).id && elements.some((one) => one.kind === 'drawWave'),
+      ),
     powerOff({ rows, glass, shining }, on) {
       rows.forEach((stood, row) => {
         if (stood !== '') on.trace({ atUs: on.nowUs, lane: 'text', id: on.id, row, text: '' });

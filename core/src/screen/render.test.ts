@@ -513,6 +513,7 @@ describe('a picture', () => {
       fc.record({ x: place, y: place, width: place, ranPx: fc.nat(60) }).map((patch) => ({ kind: 'drawRunning', ...placed, font: '4x6', text: 'Kä中9 more', stepMs: 50, ...patch }) as Drawing),
       fc.record({ edge: fc.constantFrom('bottom', 'top', 'left', 'right'), words: fc.constantFrom(['Go', '', 'Back'], ['much too long for it', 'x'], Array<string>(16).fill('kk')), inverted: fc.boolean() }).map((patch) => ({ kind: 'drawLegends', onlyIf: 1, blinks: 'steady', ink: 1, group: 0, font: '6x8', ...patch }) as Drawing),
       fc.record({ x: place, y: place, width: place, height: place, low: place, high: place, how: fc.constantFrom('line', 'dots', 'columns'), values: fc.array(place, { minLength: 1, maxLength: 50 }) }).map((patch) => ({ kind: 'drawPlot', ...placed, value: 0, everyMs: 50, unknownIf: 0, ...patch }) as Drawing),
+      fc.record({ x: place, y: place, width: place, height: place, acrossUs: fc.constantFrom(100, 1_000_000), sounds: fc.constantFrom([0, 100], [20_000, 7, 440, 100]) }).map((patch) => ({ kind: 'drawWave', ...placed, ...patch }) as Drawing),
       fc.tuple(place, place, place, place).map(([x, y, toX, toY]) => line(x, y, toX, toY)),
       fc.record({ x: place, y: place, frame: place, how: fc.constantFrom('over', 'whole', 'cleared', 'inverted') }).map((patch) => picture(patch)),
     ); // prettier-ignore

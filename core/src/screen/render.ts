@@ -17,7 +17,7 @@ import { near } from './near.ts';
 import { numberText } from './numbers.ts';
 import { inksOf } from './palette.ts';
 import type { Stock } from './stock.ts';
-import { drawBar, drawBox, drawDial, drawPicture, drawPlot } from './shapes.ts';
+import { drawBar, drawBox, drawDial, drawPicture, drawPlot, drawWave } from './shapes.ts';
 import type { Screen } from '../gadget/index.ts';
 
 /** What of an element goes on by itself: how it is just now. */
@@ -28,6 +28,8 @@ export interface Moment {
   ranPx?: number;
   /** How a value went, the newest last; of a bar, where it was filled to at most. null: it was none. */
   values?: readonly (number | null)[];
+  /** What sounders do: of each its pitch, Hz, 0 where it is silent, and how loud it is, %. */
+  sounds?: readonly number[];
 }
 
 /** What an element of a page comes to in the moment in which it is drawn. */
@@ -153,6 +155,7 @@ export function boundsOf(drawing: Drawing, stock: Stock, screen: Measures): Boun
     }
     case 'drawBar':
     case 'drawPlot':
+    case 'drawWave':
     case 'drawBox':
       return { left: x, top: y, right: x + near(drawing.width), bottom: y + near(drawing.height) };
     case 'drawLine': {
@@ -166,6 +169,9 @@ export function boundsOf(drawing: Drawing, stock: Stock, screen: Measures): Boun
     }
   }
 }
+
+/** Where nobody plays: one sounder, at concert pitch. */
+const exampleSounds = [440, 100] as const;
 
 /** @param most the last ink that the display has */
 function draw(bitmap: Bitmap, drawing: Drawing, stock: Stock, most: number): void {
@@ -188,6 +194,8 @@ function draw(bitmap: Bitmap, drawing: Drawing, stock: Stock, most: number): voi
       return drawLegends(bitmap, drawing, stock.font(drawing.font), ink);
     case 'drawPlot':
       return drawPlot(bitmap, drawing, drawing.values ?? [isUnknown(drawing) ? null : drawing.value], ink);
+    case 'drawWave':
+      return drawWave(bitmap, drawing, drawing.sounds ?? exampleSounds, ink);
     case 'drawDial':
       // Of what is not known, nothing points anywhere.
       return isUnknown(drawing) ? undefined : drawDial(bitmap, drawing, ink);

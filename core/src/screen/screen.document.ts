@@ -124,6 +124,15 @@ export const screen = outputDocument(
       how: constant(z.enum(dialKinds)),
       ...known,
     },
+    /**
+     * What the gadget's sounders do just now, as their pins go up and down, each from its rise on at the left end; of
+     * several, all of it together.
+     */
+    drawWave: {
+      ...sized,
+      /** So much time lies from one end to the other, µs. */
+      acrossUs: constant(wholeSchema(100, 1_000_000, 'µs')),
+    },
     drawBox: { ...sized, how: constant(z.enum(boxKinds)) },
     /** A frame of a picture, by its number from 0; beyond the last it begins again. */
     drawPicture: {
@@ -146,6 +155,7 @@ export const screen = outputDocument(
       'drawLegends',
       'drawPlot',
       'drawDial',
+      'drawWave',
       'drawBar',
       'drawPicture',
       'drawBox',

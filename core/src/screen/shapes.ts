@@ -158,6 +158,48 @@ export function drawDial(bitmap: Bitmap, dial: OrderOf<'drawDial'>, ink: number)
     }
 }
 
+/**
+ * Pins of sounders over time, as firmware works them out: of each column of pixels how high and how low they are in it,
+ * together. At rest they are low.
+ * @param sounds of each sounder: its pitch, Hz, and its loudness, %: so much of half a turn it is up
+ */
+export function drawWave(
+  bitmap: Bitmap,
+  wave: OrderOf<'drawWave'>,
+  sounds: readonly number[],
+  ink: number,
+): void {
+  const [left, top, width, height] = [near(wave.x), near(wave.y), near(wave.width), near(wave.height)];
+  if (width < 1 || height < 1) return;
+  const voices = Math.max(1, sounds.length / 2);
+  /** How many of them are up, as a row of pixels. */
+  const rowAt = (up: number) => top + height - 1 - Math.round((up * (height - 1)) / voices);
+  let before: number | null = null;
+  // Columns that are no part of the display cost nothing.
+  for (let n = Math.max(0, -left); n < width && left + n < bitmap.widthPx; n += 1) {
+    let [least, most] = [0, 0];
+    for (let at = 0; at + 1 < sounds.length; at += 2) {
+      const [hz, percent] = [sounds[at]!, sounds[at + 1]!];
+      if (hz === 0 || percent === 0) continue;
+      // In turns: a pin rises at whole ones, and falls a share of one behind.
+      const share = percent / 200;
+      const from = (n * wave.acrossUs * hz) / (width * 1_000_000);
+      const to = ((n + 1) * wave.acrossUs * hz) / (width * 1_000_000);
+      const isUp = from - Math.floor(from) < share;
+      const turns = Math.ceil(to) - Math.ceil(from) > 0;
+      const falls = Math.ceil(to - share) - Math.ceil(from - share) > 0;
+      least += isUp && !falls ? 1 : 0;
+      most += isUp || turns ? 1 : 0;
+    }
+    const [high, low] = [rowAt(most), rowAt(least)];
+    // Where it moves from one column to the next there is an edge.
+    const upper = before === null ? high : Math.min(high, before);
+    const lower = before === null ? low : Math.max(low, before);
+    fillRect(bitmap, left + n, upper, left + n + 1, lower + 1, ink);
+    before = most === least ? low : null;
+  }
+}
+
 /** @param values the newest last; where one was none, there is a gap */
 export function drawPlot(
   bitmap: Bitmap,

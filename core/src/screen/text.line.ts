@@ -83,6 +83,8 @@ export function elementLine(action: Element, write: LineWriter): string {
       const of = `of ${expression(value)} from ${expression(low)} to ${expression(high)}`;
       return `plot ${how} every ${everyMs} ms ${sized(action)} ${of}${onlyIf(action)}`;
     }
+    case 'drawWave':
+      return `wave ${action.acrossUs} µs ${sized(action)}${onlyIf(action)}`;
     case 'drawDial': {
       const { radius, value, low, high, how } = action;
       const of = `of ${expression(value)} from ${expression(low)} to ${expression(high)}`;

@@ -15,6 +15,7 @@ import { beneath, goOn, pace, perform, tuneEnds, withMusic } from './music.ts';
 import {
   isCovered,
   loud,
+  loudnessOf,
   mostMovedCents,
   moved,
   sound,
@@ -156,6 +157,7 @@ export const tone = defineOutput<'tone', SoundingTone, ToneEntry, Planned, Prepa
   },
   upkeep: null,
   stirred: null,
+  sounds: (is) => [is.hz, loudnessOf(is)],
   jobs: () => noJobs,
   due(was, what, on) {
     if (isVoid(was, what)) return was;

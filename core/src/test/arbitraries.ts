@@ -325,6 +325,7 @@ export const actionOf = {
     how: fc.constantFrom(...plotKinds),
     ...unknown,
   }),
+  drawWave: fc.record({ ...drawnSize, acrossUs: fc.constantFrom(100, 10_000) }),
   drawDial: fc.record({
     ...drawnAt,
     radius: fc.constantFrom('12', 'v1'),

@@ -32,6 +32,7 @@ const drawWords: Record<Drawable, string> = {
   bar: 'Bar',
   dial: 'Dial',
   plot: 'Plot',
+  wave: 'Wave of what sounds',
   picture: 'Picture',
   box: 'Box',
   line: 'Line',

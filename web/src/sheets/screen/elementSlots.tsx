@@ -38,7 +38,7 @@ const Place = <A extends Placed>({ action, put }: { action: A; put: Put<A> }) =>
   </>
 );
 
-const Size = <A extends OutputActionOf<'drawBar' | 'drawBox' | 'drawPlot'>>({
+const Size = <A extends OutputActionOf<'drawBar' | 'drawBox' | 'drawPlot' | 'drawWave'>>({
   action,
   put,
 }: {
@@ -580,6 +580,19 @@ export const elementSlots: SlotsBy<ElementKind> = {
       <Place action={action} put={put} />
       <Size action={action} put={put} />
       <Unknown action={action} put={put} />
+      <Seen action={action} put={put} />
+    </>
+  ),
+  drawWave: ({ action, put }) => (
+    <>
+      the wave of what sounds,
+      <MillisecondsSlot
+        label="From one end to the other"
+        value={action.acrossUs / 1_000}
+        commit={(ms) => put({ ...action, acrossUs: Math.round(ms * 1_000) })}
+      />
+      from end to end <Place action={action} put={put} />
+      <Size action={action} put={put} />
       <Seen action={action} put={put} />
     </>
   ),

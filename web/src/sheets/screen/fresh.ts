@@ -23,6 +23,7 @@ export type Drawable =
   | 'bar'
   | 'dial'
   | 'plot'
+  | 'wave'
   | 'picture'
   | 'box'
   | 'line';
@@ -59,6 +60,7 @@ const every = (gadget: Gadget): Drawable[] => [
   'bar',
   'dial',
   'plot',
+  'wave',
   ...(gadget.pictures.length > 0 ? (['picture'] as const) : []),
   'box',
   'line',
@@ -152,6 +154,10 @@ export function freshElement(
     case 'plot': {
       const size = { width: String(Math.min(64, widthPx)), height: '24' };
       return { kind: 'drawPlot', ...placed, ...size, value, ...ends, everyMs: 250, how: 'line', ...known };
+    }
+    case 'wave': {
+      const size = { width: String(Math.min(64, widthPx)), height: '16' };
+      return { kind: 'drawWave', ...placed, ...size, acrossUs: 10_000 };
     }
     case 'dial': {
       const middle = { x: String(widthPx >> 1), y: String(heightPx >> 1) };
