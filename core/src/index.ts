@@ -371,6 +371,7 @@ export {
   notesOf,
   readMidiFile,
   received,
+  sensingByte,
   silentReceiver,
   numbersOf,
   tellingsOf,

@@ -40,7 +40,7 @@ describe('a gadget that is played from outside', () => {
     await key('E4');
     // Channel 2 is not passed on.
     await seen(/^At Way Bytes Says \S+ s in 81 40 40 E4 ends, channel 2/);
-    await bench.pick(await bench.label('What is wrong with the cable'), 'the wrong way round');
+    await bench.pick(await bench.label('What is wrong with the cable'), 'the wrong way round, or pulled out');
     const before = await wires();
     await key('F4');
     await bench.driver.sleep(300);
@@ -80,5 +80,19 @@ describe('a gadget that is played from outside', () => {
     expect((await bench.heard()).hz.some((hz) => Math.abs(hz - 261.63) < 0.01)).toBe(true);
     await bench.driver.actions().keyUp(' ').perform();
     await seen(/MIDI out 82 3c 40 C4 ends, channel 3/);
+  });
+
+  it('ends what it passed on where the cable of a keyboard that says it is there is pulled', async () => {
+    await bench.pick(await bench.label('What it says by itself'), 'says again and again that it is there');
+    await seen(/in fe(?: × \d+)? still there/);
+    const drum = await bench.label('D4');
+    await bench.driver.executeScript('arguments[0].focus()', drum);
+    await bench.driver.actions().keyDown(' ').perform();
+    await seen(/MIDI out 92 3e 64 D4 begins at 100, channel 3/);
+    await bench.pick(await bench.label('What is wrong with the cable'), 'the wrong way round, or pulled out');
+    await seen(/MIDI out 82 3e 40 D4 ends, channel 3/);
+    await bench.driver.actions().keyUp(' ').perform();
+    await bench.pick(await bench.label('What is wrong with the cable'), 'with nothing wrong');
+    await bench.pick(await bench.label('What it says by itself'), 'says nothing by itself');
   });
 });

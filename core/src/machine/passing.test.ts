@@ -236,3 +236,45 @@ describe('a message that keeps in step', () => {
     expect(sent).toEqual([[0xfc]]);
   });
 });
+
+describe('a line on which somebody says that he is there', () => {
+  const there = 0xfe;
+  const on: In = [20, 0x90, 60, 100];
+  const ends = [0x80, 60, 64];
+  it('is gone where nothing comes for a third of a second: what went on ends, and there nothing sounds', () => {
+    const { there: came, receiver, passed } = played({ passes: 'everything' }, [[10, there], on]);
+    // A turn hears it at most a millisecond later; the other end waits as long as this one.
+    expect(came.map(([us, status]) => [Math.round(Number(us) / 1_000), status])).toEqual([
+      [10, there],
+      [20, 0x90],
+      [350, 0x80],
+      [680, undefined],
+    ]);
+    expect([receiver.sounding, passed]).toEqual([[], []]);
+  });
+  it('ends a pedal that went on as well, and is nothing to who never said so', () => {
+    const pedal: In = [30, 0xb1, 64, 127];
+    expect(played({ passes: 'everything' }, [[10, there], on, pedal]).sent.slice(2)).toEqual([
+      [0xb1, 64, 127],
+      ends,
+      [0xb1, 64, 0],
+      [],
+    ]);
+    expect(played({ passes: 'everything' }, [on, pedal]).sent).toHaveLength(2);
+  });
+  it('holds as long as anything comes in time', () => {
+    const often = Array.from({ length: 6 }, (_, n): In => [310 + n * 300, n % 2 ? clock : there]);
+    const { sent, passed } = played({ passes: 'channels' }, [[10, there], on, ...often]);
+    expect(sent).toEqual([[0x90, 60, 100]]);
+    expect(passed).toHaveLength(1);
+  });
+  it('is gone at the other end where a bypass keeps it from there, whatever the gadget holds itself', () => {
+    const often = Array.from({ length: 7 }, (_, n): In => [10 + n * 300, there]);
+    const { sent, receiver } = played({ passes: 'everything' }, often, [
+      [400, 'Out noteOn 1, 64, 100'],
+      [500, 'Out pass nothing'],
+    ]);
+    expect(sent).toEqual([[there], [there], [0x90, 64, 100], []]);
+    expect(receiver.sounding).toEqual([]);
+  });
+});

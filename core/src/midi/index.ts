@@ -22,6 +22,7 @@ export {
 export { messagesIn, readStream, streamAtRest, type StreamSink, type StreamState } from './stream.ts';
 export { throughFault, wireFaults, type WireFault } from './faults.ts';
 export { notesOf, type FileNote } from './fileNotes.ts';
+export { sensingByte } from './sensing.ts';
 export { reduceNotes, type Reduced } from './reduce.ts';
 export { followsClock, isHeardAt, listensToMidi } from './chain.ts';
 export { pieceTune, type PieceTune } from './pieceTune.ts';

@@ -16,11 +16,13 @@ import {
 import type { OrderOf } from '../flow/index.ts';
 import { endsAllNotes, exclusiveBytes, fineBytes, messageBytes, sevenBits, syncByte } from './message.ts';
 import { figuresOf } from '../parts/index.ts';
-import { isPassed, passOn } from './passing.ts';
+import { endPassed, isPassed, passOn } from './passing.ts';
 import { received, silentReceiver } from './receiver.ts';
+import { sensed, unsensed } from './sensing.ts';
 import {
   arrived,
   begin,
+  goneThere,
   hexBytes,
   isUsb,
   nextThere,
@@ -111,6 +113,9 @@ function play(was: SentMidi, order: OrderOf<'play'>, on: On): SentMidi {
   );
 }
 
+const isVoid = (was: SentMidi, what: Planned): boolean =>
+  'gone' in what ? was.sensed[what.gone] !== what.count : was.order !== what.order || was.queue.length === 0;
+
 export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>({
   kind: 'midi',
   prepare({ id }, gadget) {
@@ -129,6 +134,7 @@ export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>
     passes: null,
     passed: [],
     order: 0,
+    sensed: { here: 0, there: 0 },
   }),
   apply(was, order, on) {
     switch (order.kind) {
@@ -161,16 +167,18 @@ export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>
     const room: Job[] = us > 0 ? [{ us, how: 'blocking', cuttable: false, deaf: false }] : [];
     return [...room, ...(isUsb(output) ? [] : inBackground(added * byteUs))];
   },
-  heard: passOn,
+  heard: (was, bytes, on) => passOn(sensed(was, 'here', bytes, on), bytes, on),
   upkeep: null,
   stirred: null,
-  due(was, { order }, on) {
-    if (was.order !== order) return was;
+  due(was, what, on) {
+    if (isVoid(was, what)) return was;
+    if ('gone' in what)
+      return what.gone === 'there' ? goneThere(was, on) : endPassed(unsensed(was, 'here'), on);
     const there = was.queue.slice(0, nextThere(was, on.output));
     const left = there.reduce((now, bytes) => arrived(now, bytes, on), was);
     return begin({ ...left, queue: was.queue.slice(there.length) }, on);
   },
-  isVoid: (was, { order }) => was.order !== order || was.queue.length === 0,
+  isVoid,
   /** What was on its way never arrives. */
   powerOff({ queue }, on) {
     for (const bytes of queue) onWire('lost', bytes, 0, on);

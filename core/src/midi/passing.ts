@@ -1,4 +1,4 @@
-import { kindOfStatus, endsAllNotes } from './message.ts';
+import { endsAllNotes, kindOfStatus, messageBytes } from './message.ts';
 import { isHeldBy } from '../output/index.ts';
 import { send, type Bytes, type On, type SentMidi } from './sending.ts';
 
@@ -34,6 +34,16 @@ function isChosen({ passes }: SentMidi, [status = 0]: Bytes, { output }: On): bo
   const { passedChannels } = output;
   return passedChannels.length === 0 || passedChannels.includes((status & 0xf) + 1);
 }
+
+/** The line that it came by is gone: what went on and has not ended does. */
+export const endPassed = (was: SentMidi, on: On): SentMidi =>
+  was.passed.reduce((now, one) => passOn(now, endOf(one), on), was);
+const endOf = (one: number): Bytes => {
+  const [channel, what] = [channelPassed(one) + 1, one & 0xff];
+  return what === pedalPlace
+    ? messageBytes('control', channel, pedal, 0)
+    : messageBytes('noteOff', channel, what, 64);
+};
 
 /**
  * What comes in goes on, as far as it is chosen. The end of what went on always does, whatever is chosen by then: so no

@@ -68,8 +68,11 @@ function controlled(was: Receiver, channel: number, controller: number, value: n
 /**
  * What a whole message makes of it. A note-on at velocity 0 is a note-off; one for a note that sounds begins it anew.
  * Source: MIDI 1.0, channel voice and mode messages.
+ * @param bytes none: the line is gone, and nothing sounds on
  */
-export function received(was: Receiver, [status = 0, first = 0, second = 0]: readonly number[]): Receiver {
+export function received(was: Receiver, bytes: readonly number[]): Receiver {
+  const [status, first = 0, second = 0] = bytes;
+  if (status === undefined) return { ...was, sounding: [] };
   const channel = (status & 0xf) + 1;
   switch (kindOfStatus(status)) {
     case 'noteOn': {

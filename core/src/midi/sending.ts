@@ -2,6 +2,7 @@ import type { Midi, Passing } from '../gadget/index.ts';
 import type { HeldKeys, Stage } from '../output/index.ts';
 import { isRealTime, kindOfStatus } from './message.ts';
 import { received, type Receiver } from './receiver.ts';
+import { sensed, unsensed } from './sensing.ts';
 import {
   byteUs,
   bytesOnWire,
@@ -35,14 +36,19 @@ export interface SentMidi {
   passed: readonly number[];
   /** Counts what was planned. */
   order: number;
+  /** What came in, and what came at the other end, since somebody there said that he is; 0: nobody has. */
+  sensed: Readonly<Record<Side, number>>;
 }
 
+/** The gadget's own in, and the in of the other end. */
+export type Side = 'here' | 'there';
+
 export type MidiEntry =
-  /** A whole message has arrived at the other end. */
+  /** A whole message has arrived at the other end. None of it: nothing has for so long that all notes end there. */
   | { lane: 'midi'; bytes: number[] }
   /** It begins to go over the wire, as so many bytes; or nobody will ever hear it. */
   | { lane: 'midiWire'; what: 'begins' | 'lost'; bytes: number[]; wireBytes: number };
-export type Planned = { order: number };
+export type Planned = { order: number } | { gone: Side; count: number };
 export interface Prepared {
   /** How often a computer asks. */
   frameUs: number;
@@ -55,11 +61,14 @@ export const hexBytes = (bytes: Bytes): string =>
 
 export function arrived(was: SentMidi, bytes: Bytes, on: On): SentMidi {
   on.trace({ atUs: on.nowUs, lane: 'midi', id: on.id, bytes: [...bytes] });
-  return {
-    ...was,
-    last: bytes,
-    receiver: received(was.receiver, bytes),
-  };
+  const now = { ...was, last: bytes, receiver: received(was.receiver, bytes) };
+  return sensed(now, 'there', bytes, on);
+}
+
+/** Nothing has come for too long: what sounds at the other end is over. */
+export function goneThere(was: SentMidi, on: On): SentMidi {
+  on.trace({ atUs: on.nowUs, lane: 'midi', id: on.id, bytes: [] });
+  return unsensed({ ...was, receiver: received(was.receiver, []) }, 'there');
 }
 
 export const onWire = (what: 'begins' | 'lost', bytes: Bytes, wireBytes: number, on: On) =>

@@ -14,6 +14,7 @@ describe('what a message says', () => {
     [[0xf8], 'the clock ticks'],
     [[0xfc], 'what follows the clock stops'],
     [[0xfe], 'still there'],
+    [[], 'nothing has come for too long, and what sounds ends'],
     [[0xf0, 1, 2, 0xf7], 'for one maker’s equipment, 2 bytes'],
     [[0xf6], '1 byte'],
   ])('%j', (bytes, words) => {

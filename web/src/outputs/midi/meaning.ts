@@ -24,7 +24,8 @@ export function meaning(bytes: readonly number[]): string {
 
 /** What belongs to no channel and keeps nothing in step. */
 function otherMeaning(bytes: readonly number[]): string {
-  const [status = 0] = bytes;
+  const [status] = bytes;
+  if (status === undefined) return 'nothing has come for too long, and what sounds ends';
   if (status === 0xf0) return `for one maker’s equipment, ${count(bytes.length - 2, 'byte')}`;
   if (status === 0xfe) return 'still there';
   return status === 0xff ? 'all as at power-up' : count(bytes.length, 'byte');

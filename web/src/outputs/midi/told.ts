@@ -17,7 +17,10 @@ const onWire = band<EntryOf<'midi' | 'midiWire'>, { text: string; dim: boolean }
 
 export const midi: ToldBy<'midi' | 'midiWire'> = {
   midi: {
-    say: ({ bytes }, name) => `${name} sent ${showMessage(bytes)}: ${meaning(bytes)}.`,
+    say: ({ bytes }, name) =>
+      bytes.length === 0
+        ? `At the other end of ${name} ${meaning(bytes)}.`
+        : `${name} sent ${showMessage(bytes)}: ${meaning(bytes)}.`,
     strip: onWire,
   },
   midiWire: {

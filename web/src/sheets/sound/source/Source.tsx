@@ -3,7 +3,16 @@ import { limits, noteName, pitchClass, wireFaults, type Gadget } from '@hum-leve
 import { useEffect } from 'react';
 import { Choice, NumberField } from '../../../shared/index.ts';
 import { Monitor } from './Monitor.tsx';
-import { keyDown, keyUp, leaveSource, setTempo, startTicking, stopTicking, useSource } from './source.ts';
+import {
+  keyDown,
+  keyUp,
+  leaveSource,
+  setSensing,
+  setTempo,
+  startTicking,
+  stopTicking,
+  useSource,
+} from './source.ts';
 import classes from './Source.module.css';
 
 const faultWords = {
@@ -11,7 +20,7 @@ const faultWords = {
   wrongChannel: 'on the next channel',
   droppedByte: 'that drops a byte of every third message',
   hangingNote: 'that loses every third end of a note',
-  reversedCable: 'the wrong way round',
+  reversedCable: 'the wrong way round, or pulled out',
   programsOnly: 'from equipment that sends programs alone',
 } as const;
 
@@ -21,7 +30,7 @@ const isBlack = (note: number) => [1, 3, 6, 8, 10].includes(pitchClass(note));
 
 /** A keyboard and a clock that stand in for equipment, a cable with what may be wrong with it, and what goes over it. */
 export function Source({ gadget }: { gadget: Gadget }) {
-  const { channel, velocity, lowest, bpm, ticking, fault } = useSource();
+  const { channel, velocity, lowest, sensing, bpm, ticking, fault } = useSource();
   useEffect(() => leaveSource, []);
   const put = (patch: Partial<Parameters<typeof useSource.setState>[0]>): null => {
     useSource.setState(patch);
@@ -60,6 +69,15 @@ export function Source({ gadget }: { gadget: Gadget }) {
           }))}
           value={String(lowest)}
           choose={(chosen) => put({ lowest: Number(chosen) })}
+        />
+        <Choice
+          label="What it says by itself"
+          data={[
+            { value: 'nothing', label: 'says nothing by itself' },
+            { value: 'there', label: 'says again and again that it is there' },
+          ]}
+          value={sensing ? 'there' : 'nothing'}
+          choose={(chosen) => setSensing(chosen === 'there')}
         />
       </p>
       <p className={classes.line}>

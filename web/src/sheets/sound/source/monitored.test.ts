@@ -26,4 +26,20 @@ describe('what goes over the wires', () => {
     expect(parted.map(({ times }) => times)).toEqual([2, 1, 3]);
     expect(tempoOf(parted[1]!)).toBeNull();
   });
+  it('holds together what is passed on, each way by itself, and who says that he is there', () => {
+    const trace = Array.from({ length: 5 }, (_, n) => [
+      came(n * 20_000, 0xf8),
+      went(n * 20_000 + 1_000, 0xf8),
+      came(n * 20_000 + 2_000, 0xfe),
+    ]).flat();
+    const seen = monitored([came(0, 0x90, 60, 1), ...trace], 9);
+    expect(seen.map(({ outputId, bytes, times }) => [outputId, bytes[0], times])).toEqual([
+      [null, 0xfe, 5],
+      ['o1', 0xf8, 5],
+      [null, 0xf8, 5],
+      [null, 0x90, 1],
+    ]);
+    expect(tempoOf(seen[1]!)).toBe(125);
+    expect(tempoOf(seen[0]!)).toBeNull();
+  });
 });

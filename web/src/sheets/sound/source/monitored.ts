@@ -1,4 +1,4 @@
-import { heardMessage, type TraceEntry } from '@hum-lever/core';
+import { heardMessage, sensingByte, syncByte, type TraceEntry } from '@hum-lever/core';
 
 /** A message that went over a wire, or several clocks one after the other. */
 export interface Monitored {
@@ -16,7 +16,20 @@ export interface Monitored {
 /** So far back is looked, which bounds what a look costs. */
 const mostEntries = 4_000;
 
-/** The last messages over any wire, the newest first. What keeps in step is one while nothing else comes between. */
+/** What is said again and again, and tells nothing new: that the clock ticks, and that somebody is there. */
+const saysAgain = ({ bytes: [byte] }: Pick<Monitored, 'bytes'>): boolean =>
+  byte === syncByte('clock') || byte === sensingByte;
+
+/** The same way and the same message, with nothing between them but what is said again and again; undefined: none. */
+function sameOf(seen: readonly Monitored[], outputId: string | null, byte: number): Monitored | undefined {
+  const others = seen.findLastIndex((one) => !saysAgain(one));
+  return seen.slice(others + 1).find((one) => one.outputId === outputId && one.bytes[0] === byte);
+}
+
+/**
+ * The last messages over any wire, the newest first. What is said again and again is one while nothing else comes
+ * between.
+ */
 export function monitored(trace: readonly TraceEntry[], most: number): Monitored[] {
   const seen: Monitored[] = [];
   const until = Math.max(0, trace.length - mostEntries);
@@ -25,18 +38,11 @@ export function monitored(trace: readonly TraceEntry[], most: number): Monitored
     const isLost = entry.lane === 'midiWire' && entry.what === 'lost';
     if (entry.lane !== 'midi' && entry.lane !== 'midiIn' && !isLost) continue;
     const outputId = entry.lane === 'midiIn' ? null : entry.id;
-    const last = seen.at(-1);
-    const isClock = heardMessage(entry.bytes)?.message === 'clock';
-    if (
-      last &&
-      isClock &&
-      last.outputId === outputId &&
-      !isLost &&
-      heardMessage(last.bytes)?.message === 'clock'
-    ) {
-      last.times += 1;
-      last.overUs += last.atUs - entry.atUs;
-      last.atUs = entry.atUs;
+    const same = isLost || !saysAgain(entry) ? undefined : sameOf(seen, outputId, entry.bytes[0]!);
+    if (same) {
+      same.times += 1;
+      same.overUs += same.atUs - entry.atUs;
+      same.atUs = entry.atUs;
     } else seen.push({ atUs: entry.atUs, outputId, bytes: entry.bytes, times: 1, overUs: 0, lost: isLost });
   }
   return seen.slice(0, most);

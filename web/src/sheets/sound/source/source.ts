@@ -1,9 +1,9 @@
 import {
   messageBytes,
+  sensingByte,
   syncByte,
   throughFault,
   wholeGadget,
-  type SyncMessage,
   type WireFault,
 } from '@hum-lever/core';
 import { create } from 'zustand';
@@ -19,6 +19,8 @@ interface Source {
   velocity: number;
   /** Of the lowest key: 60 is C4. */
   lowest: number;
+  /** The keyboard says again and again that it is there. */
+  sensing: boolean;
   bpm: number;
   ticking: boolean;
   fault: WireFault;
@@ -28,6 +30,7 @@ export const useSource = create<Source>(() => ({
   channel: 1,
   velocity: 100,
   lowest: 48,
+  sensing: false,
   bpm: 120,
   ticking: false,
   fault: 'none',
@@ -79,12 +82,17 @@ let timer: ReturnType<typeof setInterval> | undefined;
 const tickAt = ({ atUs, bpm }: NonNullable<typeof begun>, ticks: number): number =>
   atUs + Math.round((ticks * 60_000_000) / (bpm * ticksPerBeat));
 
+interface Planned {
+  atUs: number;
+  byte: number;
+}
+
 /** Bytes of one message each, at their moments, as far as they come through. */
-function plan(messages: readonly { atUs: number; sync: SyncMessage }[]): void {
+function plan(messages: readonly Planned[]): void {
   const { running, pastUs } = usePlayer.getState();
   if (!running || pastUs !== null) return;
-  const moves = messages.flatMap(({ atUs, sync }) => {
-    const bytes = through([syncByte(sync)]);
+  const moves = messages.flatMap(({ atUs, byte }) => {
+    const bytes = through([byte]);
     const touch = { what: 'midi', bytes } as const;
     return bytes.length > 0 ? [{ atUs: Math.round(atUs), controlId: wholeGadget, touch }] : [];
   });
@@ -96,16 +104,16 @@ function planTicks(): void {
   if (!running || pastUs !== null) return;
   const nowUs = virtualNowUs();
   const ahead = aheadUs();
-  const messages: { atUs: number; sync: SyncMessage }[] = [];
+  const messages: Planned[] = [];
   const nextUs = begun && tickAt(begun, begun.ticks);
   // Where time stood still, or is another, it starts anew.
   if (!begun || nextUs! < nowUs || nextUs! > nowUs + 2 * ahead) {
     begun = { atUs: nowUs + ahead / 4, bpm: useSource.getState().bpm, ticks: 0 };
-    messages.push({ atUs: begun.atUs, sync: 'start' });
+    messages.push({ atUs: begun.atUs, byte: syncByte('start') });
   }
   // At the highest tempo 240 ticks come in a second: no more than 100 at once at usual speed, 800 at the fastest.
   for (let atUs = tickAt(begun, begun.ticks); atUs < nowUs + ahead; atUs = tickAt(begun, begun.ticks)) {
-    messages.push({ atUs, sync: 'clock' });
+    messages.push({ atUs, byte: syncByte('clock') });
     begun.ticks += 1;
   }
   plan(messages);
@@ -123,7 +131,7 @@ export function stopTicking(): void {
   useSource.setState({ ticking: false });
   clearInterval(timer);
   // Behind the last that was planned.
-  plan([{ atUs: begun ? tickAt(begun, begun.ticks) : virtualNowUs(), sync: 'stop' }]);
+  plan([{ atUs: begun ? tickAt(begun, begun.ticks) : virtualNowUs(), byte: syncByte('stop') }]);
 }
 /** Another tempo goes on from the next tick. */
 export function setTempo(bpm: number): void {
@@ -131,13 +139,46 @@ export function setTempo(bpm: number): void {
   if (begun) begun = { atUs: tickAt(begun, begun.ticks), bpm, ticks: 0 };
 }
 
+/** A keyboard that says so says it so often. Source: MIDI 1.0, active sensing: at least every 300 ms. */
+const sensingUs = 270_000;
+/** When it says so next; null: at once. */
+let nextSensingUs: number | null = null;
+let sensingTimer: ReturnType<typeof setInterval> | undefined;
+
+function planSensing(): void {
+  const { running, pastUs } = usePlayer.getState();
+  if (!running || pastUs !== null) return;
+  const nowUs = virtualNowUs();
+  const ahead = aheadUs();
+  // Where time stood still, or is another, it begins anew.
+  let atUs = nextSensingUs ?? nowUs;
+  if (atUs < nowUs || atUs > nowUs + 2 * ahead) atUs = nowUs;
+  const messages: Planned[] = [];
+  // At most two at usual speed, a dozen at the fastest.
+  for (; atUs < nowUs + ahead; atUs += sensingUs) messages.push({ atUs, byte: sensingByte });
+  nextSensingUs = atUs;
+  plan(messages);
+}
+
+export function setSensing(sensing: boolean): void {
+  useSource.setState({ sensing });
+  nextSensingUs = null;
+  clearInterval(sensingTimer);
+  if (!sensing) return;
+  sensingTimer = setInterval(planSensing, everyMs);
+  planSensing();
+}
+
 /** Whoever leaves takes the hands off. */
 export function leaveSource(): void {
+  setSensing(false);
   for (const note of [...down.keys()]) keyUp(note, performance.now());
   stopTicking();
 }
 
 // Power-up forgets what was planned.
 onEntries((_entries, _nowUs, _speed, fresh) => {
-  if (fresh) begun = null;
+  if (!fresh) return;
+  begun = null;
+  nextSensingUs = null;
 });
