@@ -18,7 +18,7 @@ import { endsAllNotes, exclusiveBytes, fineBytes, messageBytes, sevenBits, syncB
 import { figuresOf } from '../parts/index.ts';
 import { endPassed, isPassed, passOn } from './passing.ts';
 import { received, silentReceiver } from './receiver.ts';
-import { sensed, unsensed } from './sensing.ts';
+import { goneAt, nobodySensed } from './sensing.ts';
 import {
   arrived,
   begin,
@@ -29,6 +29,7 @@ import {
   onWire,
   send,
   sendAll,
+  sensed,
   untilRoomUs,
   waitsForRoom,
   type MidiEntry,
@@ -134,7 +135,7 @@ export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>
     passes: null,
     passed: [],
     order: 0,
-    sensed: { here: 0, there: 0 },
+    sensed: nobodySensed,
   }),
   apply(was, order, on) {
     switch (order.kind) {
@@ -173,7 +174,9 @@ export const midi = defineOutput<'midi', SentMidi, MidiEntry, Planned, Prepared>
   due(was, what, on) {
     if (isVoid(was, what)) return was;
     if ('gone' in what)
-      return what.gone === 'there' ? goneThere(was, on) : endPassed(unsensed(was, 'here'), on);
+      return what.gone === 'there'
+        ? goneThere(was, on)
+        : endPassed({ ...was, sensed: goneAt(was.sensed, 'here') }, on);
     const there = was.queue.slice(0, nextThere(was, on.output));
     const left = there.reduce((now, bytes) => arrived(now, bytes, on), was);
     return begin({ ...left, queue: was.queue.slice(there.length) }, on);

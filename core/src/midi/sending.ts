@@ -2,7 +2,7 @@ import type { Midi, Passing } from '../gadget/index.ts';
 import type { HeldKeys, Stage } from '../output/index.ts';
 import { isRealTime, kindOfStatus } from './message.ts';
 import { received, type Receiver } from './receiver.ts';
-import { sensed, unsensed } from './sensing.ts';
+import { goneAt, goneUs, sensedAfter, type Sensed, type Side } from './sensing.ts';
 import {
   byteUs,
   bytesOnWire,
@@ -36,12 +36,8 @@ export interface SentMidi {
   passed: readonly number[];
   /** Counts what was planned. */
   order: number;
-  /** What came in, and what came at the other end, since somebody there said that he is; 0: nobody has. */
-  sensed: Readonly<Record<Side, number>>;
+  sensed: Sensed;
 }
-
-/** The gadget's own in, and the in of the other end. */
-export type Side = 'here' | 'there';
 
 export type MidiEntry =
   /** A whole message has arrived at the other end. None of it: nothing has for so long that all notes end there. */
@@ -65,10 +61,18 @@ export function arrived(was: SentMidi, bytes: Bytes, on: On): SentMidi {
   return sensed(now, 'there', bytes, on);
 }
 
+/** Something has come: where that is minded, the next has to come in time. */
+export function sensed(was: SentMidi, side: Side, bytes: Bytes, on: On): SentMidi {
+  const now = sensedAfter(was.sensed, side, bytes);
+  if (now === was.sensed) return was;
+  on.plan(goneUs, { gone: side, count: now[side] });
+  return { ...was, sensed: now };
+}
+
 /** Nothing has come for too long: what sounds at the other end is over. */
 export function goneThere(was: SentMidi, on: On): SentMidi {
   on.trace({ atUs: on.nowUs, lane: 'midi', id: on.id, bytes: [] });
-  return unsensed({ ...was, receiver: received(was.receiver, []) }, 'there');
+  return { ...was, receiver: received(was.receiver, []), sensed: goneAt(was.sensed, 'there') };
 }
 
 export const onWire = (what: 'begins' | 'lost', bytes: Bytes, wireBytes: number, on: On) =>

@@ -1,5 +1,3 @@
-import type { Bytes, On, SentMidi, Side } from './sending.ts';
-
 /** “I am still here”, said again and again by whoever wants notes to end when the line does. Source: MIDI 1.0, active sensing. */
 export const sensingByte = 0xfe;
 /**
@@ -8,18 +6,16 @@ export const sensingByte = 0xfe;
  */
 export const goneUs = 330_000;
 
-/** Something has come: where it is minded, the next has to come in time. */
-export function sensed(was: SentMidi, side: Side, bytes: Bytes, on: On): SentMidi {
-  if (was.sensed[side] === 0 && bytes[0] !== sensingByte) return was;
-  const count = was.sensed[side] + 1;
-  on.plan(goneUs, { gone: side, count });
-  return withSensed(was, side, count);
-}
+/** The gadget's own in, and the in of the other end. */
+export type Side = 'here' | 'there';
+/** What came on each side since somebody there said that he is; 0: nobody has, and nothing is minded. */
+export type Sensed = Readonly<Record<Side, number>>;
 
-/** From now on nothing is minded, until the next says that he is there. */
-export const unsensed = (was: SentMidi, side: Side): SentMidi => withSensed(was, side, 0);
+export const nobodySensed: Sensed = { here: 0, there: 0 };
 
-const withSensed = (was: SentMidi, side: Side, count: number): SentMidi => ({
-  ...was,
-  sensed: { ...was.sensed, [side]: count },
-});
+/** A message has come. @returns the same where nothing is minded */
+export const sensedAfter = (was: Sensed, side: Side, [byte]: readonly number[]): Sensed =>
+  was[side] === 0 && byte !== sensingByte ? was : { ...was, [side]: was[side] + 1 };
+
+/** From now on nothing is minded, until somebody says once more that he is there. */
+export const goneAt = (was: Sensed, side: Side): Sensed => ({ ...was, [side]: 0 });
