@@ -76,7 +76,9 @@ describe.each<Demo>([
   });
 
   it('comes to every state by hand, as far as a walk of some seconds leads', () => {
-    const explorer = new Explorer(current!, { ...usualLimits, states: 30_000, edges: 400_000 });
+    // A round of the stove lies farther off than anything of the others.
+    const edges = name === 'kettle-keeper' ? 400_000 : 120_000;
+    const explorer = new Explorer(current!, { ...usualLimits, states: 30_000, edges });
     explorer.advance(Infinity);
     const { stateIds } = explorer.tables;
     // With those that its menus come to.

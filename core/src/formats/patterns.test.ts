@@ -28,7 +28,7 @@ describe('what a gadget can be begun from', () => {
       expect(printGadget(gadget)).toBe(text(`${name}.json`));
       expect(gadget.brief.purpose.split('\n')[0]).toMatch(/^[A-Z].{20,160}\.$/);
       expect(checkGadget(gadget)).toEqual({ snags: [], failed: [] });
-      const explorer = new Explorer(gadget, { ...usualLimits, states: 30_000, edges: 400_000 });
+      const explorer = new Explorer(gadget, { ...usualLimits, states: 30_000, edges: 120_000 });
       explorer.advance(Infinity);
       const { stateIds } = explorer.tables;
       const { states } = gadget.flow;

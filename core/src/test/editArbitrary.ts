@@ -362,12 +362,16 @@ const argsOf = {
   addTune: fc.tuple(
     fc.record({
       name,
-      beatsPerMinute: fc.constantFrom(120, 0, 1_000_000),
+      beatsPerMinute: fc.constantFrom(120, 96, 600, 0, 1_000_000),
       stepsPerBeat: fc.constantFrom(1, 4),
       swingPercent: fc.constantFrom(50, 66),
       heldPercent: fc.constant(90),
-      sections: fc.constantFrom<Tune['sections'][]>([{ name: 'All', steps: 8, times: 1 }], []),
-      againFrom: fc.constantFrom(null, 0, 1),
+      sections: fc.constantFrom<Tune['sections'][]>(
+        [{ name: 'All', steps: 8, times: 1 }],
+        [{ name: 'All', steps: 16, times: 2 }],
+        [],
+      ),
+      againFrom: fc.constantFrom(null, null, 0, 1),
       voices: fc.array(newVoice, { maxLength: 3 }),
     }),
   ),
