@@ -1,6 +1,7 @@
 import {
   findRule,
   layerKeyOf,
+  sensingByte,
   type EntryOf,
   type Gadget,
   type OutputLane,
@@ -99,8 +100,13 @@ export const byHand: ReadonlySet<string> = new Set(['finger', 'turned', 'moved',
 /** What comes to the gadget from other machines. */
 const fromOutside: ReadonlySet<string> = new Set(['lineIn', 'characterIn', 'midiIn']);
 const meaningful: ReadonlySet<string> = new Set(['gesture', 'code', 'chord', ...fromOutside]);
+/** Somebody on the wire says that he is still there: no hand has done that. */
+const isSignOfLife = (entry: TraceEntry): boolean =>
+  entry.lane === 'midiIn' && entry.bytes[0] === sensingByte;
+const isMeant = (entry: TraceEntry): boolean => meaningful.has(entry.lane) && !isSignOfLife(entry);
 const beginsByHand = (entry: TraceEntry) =>
-  fromOutside.has(entry.lane) || (byHand.has(entry.lane) && !(entry.lane === 'finger' && !entry.down));
+  (fromOutside.has(entry.lane) && !isSignOfLife(entry)) ||
+  (byHand.has(entry.lane) && !(entry.lane === 'finger' && !entry.down));
 
 /** Controls that hands have turned or moved. */
 const movedIn = (trace: readonly TraceEntry[]): ReadonlySet<string> =>
@@ -128,8 +134,8 @@ export function mostTelling(trace: readonly TraceEntry[]): number {
     () => last((entry) => entry.lane === 'still'),
     () => last((entry) => entry.lane === 'ghost'),
     () => last((entry) => entry.lane === 'swallowed' || (entry.lane === 'clean' && entry.extra)),
-    () => last((entry, index) => meaningful.has(entry.lane) && answerTo(recent, index) !== undefined),
-    () => last((entry) => meaningful.has(entry.lane) && !drifts(entry)),
+    () => last((entry, index) => isMeant(entry) && answerTo(recent, index) !== undefined),
+    () => last((entry) => isMeant(entry) && !drifts(entry)),
     () => last((entry) => entry.lane === 'state' || byHand.has(entry.lane)),
   ];
   for (const candidate of candidates) {

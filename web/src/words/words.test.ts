@@ -9,6 +9,7 @@ import {
   replay,
   snagRules,
   trialSchema,
+  wholeGadget,
   type Gadget,
   type Snag,
   type TraceEntry,
@@ -524,6 +525,16 @@ describe('words', () => {
     expect(sayings).toContainEqual(expect.stringMatching(/^A hand turned Dial on by 9/));
     expect(sayings).toContainEqual(expect.stringMatching(/^Missed: both channels of Dial had changed/));
     for (const saying of sayings) expect(saying).not.toMatch(/undefined|something removed/);
+    // That somebody is still there on the wire buries nothing; what he plays is another thing.
+    const midi = (atUs: number, ...bytes: number[]) =>
+      ({ atUs, controlId: wholeGadget, what: 'midi', bytes }) as const;
+    const press = { atUs: 1_000, controlId: 'b1', what: 'down' } as const;
+    const said = (...more: ReturnType<typeof midi>[]) => {
+      const trace = replay(sound, [press, ...more], 900_000, 1);
+      return sayWhy(sound, trace, mostTelling(trace));
+    };
+    expect(said(midi(300_000, 0xfe), midi(570_000, 0xfe))).toBe('Stir pressed. Rule 1 of Ready answered.');
+    expect(said(midi(300_000, 0x90, 60, 1), midi(570_000, 0xfe))).toMatch(/^MIDI came in: 90 3c 01/);
     expect(mostTelling([])).toBe(-1);
     expect(sayWhy(sound, replay(sound, [], 1_000, 1), mostTelling(replay(sound, [], 1_000, 1)))).toBe(
       'Now in Ready.',
