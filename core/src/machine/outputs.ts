@@ -172,23 +172,22 @@ function told(
   // Written out: this runs for everything that is shown.
   if (!of || !was) return noJobs;
   const stage = new OutputStage(state, compiled, of, trace);
-  const is = of.definition.apply(was, order as never, stage);
-  const jobs = jobsOf(state, of, was, is, stage);
-  if (is !== was) stirBySound(state, compiled, of, was, is);
-  return jobs;
+  return jobsOf(state, compiled, of, was, of.definition.apply(was, order as never, stage), stage);
 }
 
 /** It is another now. @returns what that gives the loop to do */
 function jobsOf(
-  { shown }: MachineState,
-  { output, definition }: CompiledOutput,
+  state: MachineState,
+  compiled: CompiledGadget,
+  of: CompiledOutput,
   was: OutputState,
   is: OutputState,
   stage: AnyStage,
 ): readonly Job[] {
   if (is === was) return noJobs;
-  shown.outputs[output.id] = is;
-  return definition.jobs(was, is, stage);
+  state.shown.outputs[of.output.id] = is;
+  stirBySound(state, compiled, of, was, is);
+  return of.definition.jobs(was, is, stage);
 }
 
 /** What an output planned has come. */
@@ -235,7 +234,7 @@ export function hearMessage(
   const of = compiled.outputs.get(outputId)!;
   const was = state.shown.outputs[outputId]!;
   const stage = new OutputStage(state, compiled, of, trace);
-  return jobsOf(state, of, was, of.definition.heard!(was, bytes, stage), stage);
+  return jobsOf(state, compiled, of, was, of.definition.heard!(was, bytes, stage), stage);
 }
 
 /** The loop sees to an output that is due. @returns what that gives it to do; none where it is not due */
@@ -250,7 +249,7 @@ export function keepUp(
   const dueUs = was ? upkeep.dueUs(was, prepared) : null;
   if (!of || !was || dueUs === null || dueUs > state.nowUs) return noJobs;
   const stage = new OutputStage(state, compiled, of, trace);
-  return jobsOf(state, of, was, upkeep.done(was, stage), stage);
+  return jobsOf(state, compiled, of, was, upkeep.done(was, stage), stage);
 }
 
 /** The power goes: what can be seen and heard of that, output by output; and all of them are dark. */

@@ -35,6 +35,9 @@ export const syncOfStatus = (byte: number): SyncMessage | undefined => syncs.get
 export const isRealTime = (byte: number): boolean => byte >= 0xf8;
 export const [exclusiveBegins, exclusiveEnds] = [0xf0, 0xf7] as const;
 
+/** What a note-off says of how it was let go: nothing. Source: the standard's value for keys that do not measure it. */
+export const releaseVelocity = 64;
+
 /** How many numbers a message says. */
 export const numbersOf = (message: HeardMessage): 0 | 1 | 2 =>
   isSync(message) ? 0 : singleMessages.has(message) ? 1 : 2;

@@ -14,7 +14,15 @@ import {
   type Job,
 } from '../output/index.ts';
 import type { OrderOf } from '../flow/index.ts';
-import { endsAllNotes, exclusiveBytes, fineBytes, messageBytes, sevenBits, syncByte } from './message.ts';
+import {
+  endsAllNotes,
+  exclusiveBytes,
+  fineBytes,
+  messageBytes,
+  releaseVelocity,
+  sevenBits,
+  syncByte,
+} from './message.ts';
 import { figuresOf } from '../parts/index.ts';
 import { endPassed, isPassed, passOn } from './passing.ts';
 import { received, silentReceiver } from './receiver.ts';
@@ -83,8 +91,6 @@ function heldByMessage({ message, channel, first, second }: Message): Holding | 
 }
 
 const clamped = (velocity: number) => Math.max(1, Math.min(127, velocity));
-/** What a note-off says of how it was let go: nothing. Source: the standard's value for keys that do not measure it. */
-const releaseVelocity = 64;
 
 /** A key holds its notes no longer; those that another holds may sound on. */
 function letGo(was: SentMidi, { key, notes, channel }: HeldKey, on: On): SentMidi {

@@ -1,4 +1,4 @@
-import { endsAllNotes, kindOfStatus, messageBytes } from './message.ts';
+import { endsAllNotes, kindOfStatus, messageBytes, releaseVelocity } from './message.ts';
 import { isHeldBy } from '../output/index.ts';
 import { send, type Bytes, type On, type SentMidi } from './sending.ts';
 
@@ -42,7 +42,7 @@ const endOf = (one: number): Bytes => {
   const [channel, what] = [channelPassed(one) + 1, one & 0xff];
   return what === pedalPlace
     ? messageBytes('control', channel, pedal, 0)
-    : messageBytes('noteOff', channel, what, 64);
+    : messageBytes('noteOff', channel, what, releaseVelocity);
 };
 
 /**

@@ -222,7 +222,7 @@ export const cellFont = ({ widthPx, heightPx, columns, rows }: Screen): FontName
   fontForCells(widthPx, heightPx, columns, rows) ?? '4x6';
 
 /**
- * Draws a picture anew. Whole numbers only, and no memory that grows with what is drawn: as firmware does it.
+ * Draws a picture anew. Whole numbers only, but for where a wave is in its turn, and no memory that grows with what is drawn: as firmware does it.
  * Every element costs at most the display's pixels, a text at most its characters.
  * @param stock the gadget's pictures and fonts; a picture that is missing is not drawn
  */

@@ -240,14 +240,18 @@ export class LiveMachine {
         this.report(machine);
         break;
       case 'collect':
-        this.catchUp(machine);
-        this.report(machine);
-        this.host.post({
-          kind: 'collected',
-          seed: this.seed,
-          stimuli: this.history.stimuli,
-          endUs: machine.nowUs,
-        });
+        // Answered also by a machine that fails on the way: answers come in the order of the questions.
+        try {
+          this.catchUp(machine);
+        } finally {
+          this.report(machine);
+          this.host.post({
+            kind: 'collected',
+            seed: this.seed,
+            stimuli: this.history.stimuli,
+            endUs: machine.nowUs,
+          });
+        }
     }
     this.sleep(machine);
   }

@@ -1,4 +1,4 @@
-import { heardMessage, isSync, noteName } from '@hum-lever/core';
+import { heardMessage, isSync, noteName, sensingByte } from '@hum-lever/core';
 import { count } from '../../shared/units.ts';
 
 /** “C4 begins at 100, channel 1”: what a message says. */
@@ -27,6 +27,6 @@ function otherMeaning(bytes: readonly number[]): string {
   const [status] = bytes;
   if (status === undefined) return 'nothing has come for too long, and what sounds ends';
   if (status === 0xf0) return `for one maker’s equipment, ${count(bytes.length - 2, 'byte')}`;
-  if (status === 0xfe) return 'still there';
+  if (status === sensingByte) return 'still there';
   return status === 0xff ? 'all as at power-up' : count(bytes.length, 'byte');
 }

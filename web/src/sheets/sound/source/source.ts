@@ -87,10 +87,15 @@ interface Planned {
   byte: number;
 }
 
+/** Time goes on in the gadget, and it is the present that is looked at. */
+function goesOn(): boolean {
+  const { running, pastUs } = usePlayer.getState();
+  return running && pastUs === null;
+}
+
 /** Bytes of one message each, at their moments, as far as they come through. */
 function plan(messages: readonly Planned[]): void {
-  const { running, pastUs } = usePlayer.getState();
-  if (!running || pastUs !== null) return;
+  if (!goesOn()) return;
   const moves = messages.flatMap(({ atUs, byte }) => {
     const bytes = through([byte]);
     const touch = { what: 'midi', bytes } as const;
@@ -100,8 +105,7 @@ function plan(messages: readonly Planned[]): void {
 }
 
 function planTicks(): void {
-  const { running, pastUs } = usePlayer.getState();
-  if (!running || pastUs !== null) return;
+  if (!goesOn()) return;
   const nowUs = virtualNowUs();
   const ahead = aheadUs();
   const messages: Planned[] = [];
@@ -146,8 +150,7 @@ let nextSensingUs: number | null = null;
 let sensingTimer: ReturnType<typeof setInterval> | undefined;
 
 function planSensing(): void {
-  const { running, pastUs } = usePlayer.getState();
-  if (!running || pastUs !== null) return;
+  if (!goesOn()) return;
   const nowUs = virtualNowUs();
   const ahead = aheadUs();
   // Where time stood still, or is another, it begins anew.
