@@ -95,4 +95,14 @@ describe('from a finger to a sound', () => {
     expect([once.sounded, once.presses]).toEqual([1, 24]);
     expect(latenciesOf(playing(['when Key press do Lamp on'])).found).toEqual([]);
   });
+
+  it('is of many presses also where a sound has no end, and the next begins nothing', () => {
+    const toPiezo = (rules: readonly string[]) =>
+      latenciesOf(playing(rules)).found.map(({ sounded, presses, whole }) => ({ sounded, presses, whole }));
+    const endless = toPiezo(['when Key press do Piezo tone 440']);
+    expect(endless).toMatchObject([{ sounded: 24, presses: 24 }]);
+    // As with one that ends: a turn of the loop is waited for, somewhere in it.
+    expect(endless).toEqual(toPiezo(['when Key press do Piezo tone 440 for 20 ms']));
+    expect(endless[0]!.whole.worstUs).toBeGreaterThan(0);
+  });
 });
