@@ -34,6 +34,13 @@ export default {
       testMatch: ['<rootDir>/src/**/*.test.ts'],
       moduleNameMapper: { ...common.moduleNameMapper, '\\.css$': '<rootDir>/src/test/styles.ts' },
     },
-    { ...common, displayName: 'e2e', rootDir: 'e2e', testMatch: ['<rootDir>/src/**/*.test.ts'] },
+    {
+      ...common,
+      displayName: 'e2e',
+      rootDir: 'e2e',
+      testMatch: ['<rootDir>/src/**/*.test.ts'],
+      globalSetup: '<rootDir>/src/test/shelf.ts',
+      globalTeardown: '<rootDir>/src/test/clearShelf.ts',
+    },
   ],
 };

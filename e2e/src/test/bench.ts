@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { Builder, By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { Options, ServiceBuilder, type Driver as ChromiumWebDriver } from 'selenium-webdriver/chrome.js';
 import { ApiServer } from '../../../server/src/test/apiServer.ts';
+import { copyOfShelf } from './shelf.ts';
 
 /** How long anything on the page may take to come about before a test gives up. Not a measure of speed. */
 const patienceMs = 30_000;
@@ -27,7 +28,7 @@ export class Bench {
   ) {}
 
   static async open({ demo = true } = {}): Promise<Bench> {
-    const server = await ApiServer.start({ demo, web: true, runSeconds });
+    const server = await ApiServer.start({ ...(demo && { folder: copyOfShelf() }), web: true, runSeconds });
     server.keep();
     const profile = mkdtempSync(join(tmpdir(), 'hum-lever-chrome-'));
     const options = new Options();

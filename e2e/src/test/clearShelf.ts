@@ -1,0 +1,3 @@
+import { clearShelf } from './shelf.ts';
+
+export default clearShelf;
