@@ -1,6 +1,7 @@
 export { editGadget, printGadget, readGadget, type Read } from './gadgetDocument.ts';
 export { printGadgetFile, readGadgetFile, readGadgetText, type FilePicture } from './gadgetFile.ts';
 export { printCardFolder } from './cardFolder.ts';
+export { printSampleTable } from './sampleTable.ts';
 export { printTuneTable } from './tuneTable.ts';
 export { printWav } from './wav.ts';
 export { printBillCsv, readBillCsv } from './billCsv.ts';

@@ -457,6 +457,33 @@ describe('a document of the fifteenth release', () => {
   });
 });
 
+describe('a document of the seventeenth release', () => {
+  it('opens with every sound of a file on a card, and plays as it did', () => {
+    const read = readGadgetText(stored('version-17.json'));
+    if (read.outcome !== 'opened') throw new Error(read.message);
+    expect(read.migratedFrom).toBe(17);
+    expect(keysPlayed(read.gadget, { everyUs: 400_000, heldUs: 800_000 })).toEqual({
+      midi: 24,
+      tones: 13,
+      sum: stored('version-17.sha256').trim(),
+    });
+    const { outputs, parts, ...rest } = JSON.parse(stored('version-17.json')) as Record<string, object[]>;
+    const files = [{ number: 1, name: 'Thunder', lengthUs: 900_000 }];
+    const told = { id: 'o99', kind: 'player', name: 'Storm', files, tellUs: 10_417, startUs: 150_000 };
+    const part = {
+      ...parts![0]!,
+      id: 'p99',
+      kind: 'sound-player',
+      name: 'Storm',
+      figures: {},
+      plays: ['o99'],
+    };
+    const more = readGadgetText(JSON.stringify({ ...rest, outputs: [...outputs!, told], parts: [...parts!, part] })); // prettier-ignore
+    if (more.outcome !== 'opened') throw new Error(more.message);
+    expect(more.gadget.outputs.at(-1)).toEqual({ ...told, samples: null, nearCm: 40 });
+  });
+});
+
 describe('a document of the sixteenth release', () => {
   it('opens with MIDI that passes nothing on, and plays as it did', () => {
     const read = readGadgetText(stored('version-16.json'));

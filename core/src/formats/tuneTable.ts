@@ -23,9 +23,15 @@ const about: Readonly<Record<TuneEncoding, readonly string[]>> = {
   ],
 };
 const perLine = 16;
+/** Numbers of a table, some to a line. */
+export const tableLines = (numbers: readonly number[]): string[] =>
+  Array.from(
+    { length: Math.ceil(numbers.length / perLine) },
+    (_, n) => `  ${numbers.slice(n * perLine, (n + 1) * perLine).join(', ')},`,
+  );
 
 /** Nothing in a comment ends it, and no line of it joins the next. */
-const said = (text: string): string => text.replace(/[*\\/?]/g, ' ');
+export const said = (text: string): string => text.replace(/[*\\/?]/g, ' ');
 
 /**
  * Voices of a tune as tables of bytes in C99, in the shortest way that all of them go into.
@@ -38,14 +44,11 @@ export function printTuneTable(tune: Tune): string {
   const { beatsPerMinute, stepsPerBeat, swingPercent, heldPercent, sections, againFrom } = tune;
   const voices = tune.voices.flatMap(({ name, notes }) => {
     const bytes = tuneEncodings[best].write(notes)!;
-    const lines = Array.from({ length: Math.ceil(bytes.length / perLine) }, (_, n) =>
-      bytes.slice(n * perLine, (n + 1) * perLine).join(', '),
-    );
     return [
       '',
       `/* ${said(name)} */`,
       `static const unsigned char ${named(`${base} ${name}`)}[${bytes.length}] = {`,
-      ...lines.map((line) => `  ${line},`),
+      ...tableLines(bytes),
       '};',
     ];
   });

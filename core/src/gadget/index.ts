@@ -49,6 +49,7 @@ export {
 } from '../lights/lights.document.ts';
 export type { IdleDim } from '../screen/text.document.ts';
 export { lightColours, type Light, type LightColour, type LightMode } from '../light/light.document.ts';
+export { sampleBits, type Samples } from '../sound/player.document.ts';
 export { takings } from '../sound/tone.document.ts';
 export type { Note, Tone } from '../sound/tone.document.ts';
 export {

@@ -626,6 +626,13 @@ function toPassing(document: Raw): Raw {
   };
 }
 
+/* --- 17 to 18: every sound of a file came from a card, and no ear was near it --- */
+
+const toSamples = (document: Raw): Raw =>
+  inEach(document, 'outputs', (output) =>
+    output.kind === 'player' ? { ...output, samples: null, nearCm: 40 } : output,
+  );
+
 /** `steps[n]` leads from version n to n + 1. */
 export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step: (document: Raw) => Raw }[] =
   [
@@ -646,4 +653,5 @@ export const migrationSteps: readonly { name: keyof typeof gadgetVersions; step:
     { name: 'KeyMaps', step: toKeyMaps },
     { name: 'Tunes', step: toTunes },
     { name: 'Passing', step: toPassing },
+    { name: 'Samples', step: toSamples },
   ];

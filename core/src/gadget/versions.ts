@@ -18,6 +18,7 @@ export const gadgetVersions = {
   KeyMaps: 15,
   Tunes: 16,
   Passing: 17,
+  Samples: 18,
 } as const;
 
 /** The version this program writes. */

@@ -28,5 +28,13 @@ export {
 export { notesIn, performedIn, performedNotes, tunesPerformed, type Performed } from './performed.ts';
 export { readVoice, showVoice, type VoiceRead } from './voiceText.ts';
 export { tuneEncodings, tuneMemory, type TuneEncoding, type TuneMemory } from './tuneMemory.ts';
+export {
+  sampleClock,
+  sampleCount,
+  soundBytes,
+  storedSounds,
+  type SampleClock,
+  type StoredSound,
+} from './samples.ts';
 export { rowsTold, type RowsTold } from './rowsTold.ts';
 export { noNote, rowsOfScale, scales, type Scale } from './scales.ts';

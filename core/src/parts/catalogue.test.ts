@@ -27,7 +27,7 @@ describe('the catalogue of parts', () => {
       light-chain light-matrix lights-on-shared-lines relay-module transistor-switch serial-text
       seven-segment
       character-display character-display-two-wire graphic-display-two-wire graphic-display-spi small-colour-display light-rows piezo buzzer
-      amplifier-speaker sound-player servo vibration-motor midi-out usb-midi usb-keyboard memory-card settings-memory shift-in
+      amplifier-speaker pulse-speaker sound-player servo vibration-motor midi-out usb-midi usb-keyboard memory-card settings-memory shift-in
       shift-out pin-expander level-shifter cell charger booster regulator power-switch fuse protection-diode`;
     expect(partKinds.map(({ id }) => id).sort()).toEqual(asked.split(/\s+/).sort());
   });

@@ -203,6 +203,24 @@ export const powerEnds = ({ worstUa }: { worstUa: number }) => [
   powerEnd('minus', 'ground', worstUa),
 ];
 
+/** Figures of a bridged amplifier module and its speaker. */
+export const amplifierFigures = {
+  ...supplied,
+  speakerOhms: ohms('Speaker'),
+  leastOhms: ohms('Least load of the amplifier'),
+  speakerMw: count('Speaker stands, mW', 10, 100_000),
+  loudDb,
+};
+export const amplifierDefaults = {
+  supplyMinMv: 2_500,
+  supplyMaxMv: 5_500,
+  typicalUa: 40_000,
+  speakerOhms: 8,
+  leastOhms: 4,
+  speakerMw: 2_000,
+  loudDb: 95,
+};
+
 /** What a display draws by the light that it gives. */
 export const lightFigures = {
   darkUa: ua('Draws while it is dark'),

@@ -32,6 +32,7 @@ import { pixelLights } from './kinds/pixelLights.part.ts';
 import { potentiometer } from './kinds/potentiometer.part.ts';
 import { powerSwitch } from './kinds/powerSwitch.part.ts';
 import { protectionDiode } from './kinds/protectionDiode.part.ts';
+import { pulseSpeaker } from './kinds/pulseSpeaker.part.ts';
 import { pushButton } from './kinds/pushButton.part.ts';
 import { regulator } from './kinds/regulator.part.ts';
 import { relayModule } from './kinds/relayModule.part.ts';
@@ -54,4 +55,4 @@ import { usbKeyboard } from './kinds/usbKeyboard.part.ts';
 import { usbMidi } from './kinds/usbMidi.part.ts';
 import { vibrationMotor } from './kinds/vibrationMotor.part.ts';
 
-export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightChain, lightMatrix, lightRows, lightSensor, lightsOnSharedLines, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pushButton, regulator, relayModule, rgbLight, serialText, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, smallColourDisplay, soundPlayer, stick, toggleSwitch, touchPad, transistorSwitch, usbKeyboard, usbMidi, vibrationMotor] as const;
+export const partList = [amplifierSpeaker, booster, buzzer, cell, characterDisplay, characterDisplayTwoWire, charger, codeReceiver, encoder, encoderPush, footSwitch, fuse, graphicDisplaySpi, graphicDisplayTwoWire, keyMatrix, levelShifter, light, lightChain, lightMatrix, lightRows, lightSensor, lightsOnSharedLines, litKey, memoryCard, midiIn, midiOut, motionSensor, piezo, pinExpander, pixelLights, potentiometer, powerSwitch, protectionDiode, pulseSpeaker, pushButton, regulator, relayModule, rgbLight, serialText, servo, settingsMemory, sevenSegment, shiftIn, shiftOut, slideSwitch, slider, smallColourDisplay, soundPlayer, stick, toggleSwitch, touchPad, transistorSwitch, usbKeyboard, usbMidi, vibrationMotor] as const;

@@ -56,6 +56,7 @@ import { N05 } from '../sound/N05.snag.ts';
 import { N06 } from '../wiring/snags/N06.snag.ts';
 import { N07 } from '../wiring/snags/N07.snag.ts';
 import { N08 } from '../sound/N08.snag.ts';
+import { N09 } from '../wiring/snags/N09.snag.ts';
 import { P04 } from '../wiring/snags/P04.snag.ts';
 import { P05 } from '../wiring/snags/P05.snag.ts';
 import { P07 } from '../wiring/snags/P07.snag.ts';
@@ -104,4 +105,4 @@ import { X05 } from '../flow/snags/X05.snag.ts';
 import { X06 } from '../typing/X06.snag.ts';
 import { X07 } from '../explore/snags/X07.snag.ts';
 
-export const snagRules: readonly SnagRule[] = [F01, F02, F03, F04, F05, F06, F07, F08, F09, F10, F11, F12, F13, G01, G02, G03, G04, K01, K02, K03, K04, L01, L02, L03, L04, L05, L06, L07, L08, L09, L10, L11, L12, L13, L14, L15, L16, L17, L18, L19, L20, M01, M02, M03, M04, M05, M06, M09, N01, N02, N03, N04, N05, N06, N07, N08, P04, P05, P07, P11, S01, S02, S03, S04, S05, S06, S07, S08, S09, S10, S11, S12, S13, S14, W01, W02, W03, W04, W05, W06, W07, W08, W09, W10, W11, W12, W13, W14, W15, W16, W17, W18, W19, W20, W21, W22, X01, X02, X03, X04, X05, X06, X07];
+export const snagRules: readonly SnagRule[] = [F01, F02, F03, F04, F05, F06, F07, F08, F09, F10, F11, F12, F13, G01, G02, G03, G04, K01, K02, K03, K04, L01, L02, L03, L04, L05, L06, L07, L08, L09, L10, L11, L12, L13, L14, L15, L16, L17, L18, L19, L20, M01, M02, M03, M04, M05, M06, M09, N01, N02, N03, N04, N05, N06, N07, N08, N09, P04, P05, P07, P11, S01, S02, S03, S04, S05, S06, S07, S08, S09, S10, S11, S12, S13, S14, W01, W02, W03, W04, W05, W06, W07, W08, W09, W10, W11, W12, W13, W14, W15, W16, W17, W18, W19, W20, W21, W22, X01, X02, X03, X04, X05, X06, X07];

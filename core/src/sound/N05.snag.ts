@@ -26,7 +26,7 @@ export const N05: SnagRule = {
   check: (gadget) =>
     gadget.outputs.flatMap((output): Snag[] => {
       const part = partOf(gadget, output.id);
-      if (output.kind !== 'tone' || !part) return [];
+      if ((output.kind !== 'tone' && output.kind !== 'player') || !part) return [];
       const { loudDb: oneSideDb, sides = 1 } = figuresOf(part);
       if (oneSideDb === undefined) return [];
       const loudDb = oneSideDb + (sides === 2 ? twiceDb : 0);

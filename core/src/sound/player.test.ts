@@ -81,6 +81,37 @@ describe('a player of files', () => {
   });
 });
 
+describe('sounds that lie in the program', () => {
+  const stored = { ...card, tellUs: 0, startUs: 0, samples: { rateHz: 8_000, bits: 8 as const } };
+  it('come with a speaker that a pin plays, told over no line', () => {
+    expect(outputOf('player', 'Rain', { filterHz: 4_000 })).toMatchObject({
+      tellUs: 0,
+      startUs: 0,
+      samples: { rateHz: 8_000, bits: 8 },
+    });
+    expect(outputOf('player', 'Storm')).toMatchObject({ samples: null });
+  });
+  it('begin at the moment at which they are told, one after the other', () => {
+    const machine = new Machine(
+      toldGadget(stored, [
+        [100, 'Storm play 1'],
+        [250, 'Storm play 7'],
+      ]),
+      1,
+    );
+    machine.advanceTo(1_000_000);
+    const heard = machine
+      .takeTrace()
+      .flatMap((entry) => (entry.lane === 'player' ? [[entry.atUs / 1_000, entry.what, entry.number]] : []));
+    expect(heard).toEqual([
+      [100, 'begins', 1],
+      [250, 'stops', 1],
+      [250, 'begins', 7],
+      [450, 'ends', 7],
+    ]);
+  });
+});
+
 describe('what is asked of its card', () => {
   const found = (text: string) =>
     checkGadget(toldGadget(card, [[10, text]])).snags.filter(({ rule }) => rule === 'N08');

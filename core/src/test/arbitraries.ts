@@ -629,7 +629,7 @@ export const gadgetArbitrary: fc.Arbitrary<Gadget> = fc
       { id: 'o8', kind: 'line', name: 'Bell', switches: 'bell', inverted: false, powerUp: 'off' },
       { id: 'o9', kind: 'serial', name: 'Panel', baud: 9_600, longest: 20, queueBytes: 30, ends: 'crlf' },
       { id: 'o10', kind: 'setting', name: 'Tuner', unit: '', low: -5, high: 90, start: 1, tellUs: 700 },
-      { id: 'o12', kind: 'player', name: 'Player', files: [{ number: 1, name: 'Thunder', lengthUs: 40_000 }, { number: 4, name: 'Crowd', lengthUs: 900_000 }], tellUs: 10_417, startUs: 150_000 },
+      { id: 'o12', kind: 'player', name: 'Player', files: [{ number: 1, name: 'Thunder', lengthUs: 40_000 }, { number: 4, name: 'Crowd', lengthUs: 900_000 }], tellUs: 10_417, startUs: 150_000, samples: { rateHz: 8_000, bits: 8 }, nearCm: 40 },
       { id: 'o11', kind: 'screen', name: 'Glass', widthPx: 128, heightPx: 64, wideMm: 51, columns: 21, rows: 8, sends: 'blocking', update: 'changed', mostHz: 20, depth: 'colour', dims: { afterUs: 30_000_000, percent: 20 }, palette: ['#000000', '#ffffff', '#cc3300'] },
     ], // prettier-ignore
     pages: elements.map((drawn, n) => ({

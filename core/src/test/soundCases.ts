@@ -1,7 +1,8 @@
-import type { Gadget, OutputOf, Snag, Tune } from '../gadget/index.ts';
+import type { Board, Gadget, OutputOf, Samples, Snag, Tune } from '../gadget/index.ts';
 import { boards } from '../wiring/index.ts';
 import { outputOf, toldGadget } from './toldGadget.ts';
 import { notesInTurn, tuneOf } from './tunes.ts';
+import { gadgetOf, to, wired } from './wiringFixtures.ts';
 
 export type Tone = OutputOf<'tone'>;
 
@@ -27,6 +28,26 @@ function tooLong(): Gadget {
   const gadget = sounding('Piezo perform Storm', 'tiny', {}, [tuneOf([cut])]);
   const board = { ...boards.find(({ id }) => id === small)!, id: 'tiny', name: 'Tiny', flashBytes: 200 };
   return { ...gadget, wiring: { ...gadget.wiring, boards: [board] } };
+}
+
+/** A speaker whose pin plays samples, led to that pin. */
+export function sampling(
+  pin: string,
+  samples: Partial<Samples> = {},
+  patch: Partial<OutputOf<'player'>> = {},
+  board: Partial<Board> = {},
+): Gadget {
+  const gadget = wired(gadgetOf(small, ['pulse-speaker']));
+  const own = { ...boards.find(({ id }) => id === small)!, id: 'own', name: 'Own', ...board };
+  return {
+    ...to(gadget, 'p1', 'in', pin),
+    wiring: { ...to(gadget, 'p1', 'in', pin).wiring, boards: [own], boardId: 'own' },
+    outputs: gadget.outputs.map((output) =>
+      output.kind === 'player' && output.samples
+        ? { ...output, name: 'Rain', ...patch, samples: { ...output.samples, ...samples } }
+        : output,
+    ),
+  };
 }
 
 /** Rule, a gadget that has the snag, part of what it says, and whether its mend must clear it. */
@@ -101,10 +122,89 @@ export const soundSnagCases: [string, string, Gadget, Partial<Snag>, boolean][] 
         bytes: 306,
         tunes: 1,
         tunesBytes: 306,
+        sounds: 0,
+        soundsBytes: 0,
         used: 306,
         of: 200,
         board: 'Tiny',
       },
+    },
+    false,
+  ],
+  [
+    'N06',
+    'sounds that are more than the board has for programs',
+    // 7,812.5 samples a second for five seconds, rounded up, a byte each; the other a tenth of that.
+    sampling(
+      'P11',
+      {},
+      {
+        files: [
+          { number: 1, name: 'Drops', lengthUs: 500_000 },
+          { number: 2, name: 'Gutter', lengthUs: 5_000_000 },
+        ],
+      },
+    ),
+    {
+      level: 'stop',
+      place: { kind: 'output', id: 'o1' },
+      values: {
+        name: 'Gutter',
+        bytes: 39_063,
+        tunes: 0,
+        tunesBytes: 0,
+        sounds: 2,
+        soundsBytes: 42_970,
+        used: 42_970,
+        of: 32_768,
+        board: 'Own',
+      },
+    },
+    false,
+  ],
+  [
+    'N09',
+    'pulses of ten bits, which a clock of 16 MHz gives fifteen thousand times a second',
+    sampling('P11', { bits: 10 }),
+    {
+      level: 'likely',
+      place: { kind: 'part', id: 'p1' },
+      values: {
+        name: 'Rain',
+        reason: 'heard',
+        bits: 10,
+        rateHz: 8_000,
+        carrierHz: 15_625,
+        heardHz: 20_000,
+        timer: 'T1',
+        timerBits: 16,
+      },
+    },
+    true,
+  ],
+  [
+    'N09',
+    'pulses of ten bits from a pin whose timer counts eight',
+    sampling('P3', { bits: 10 }),
+    { level: 'stop', values: expect.objectContaining({ reason: 'timer', timer: 'T0', timerBits: 8 }) },
+    true,
+  ],
+  [
+    'N09',
+    'a clock too slow for the samples',
+    sampling('P3', {}, {}, { clockHz: 1_000_000 }),
+    { level: 'stop', values: expect.objectContaining({ reason: 'slow', carrierHz: 3_906 }) },
+    // Of four bits, 62,500 pulses a second.
+    true,
+  ],
+  [
+    'N05',
+    'a speaker of samples beside the ear',
+    sampling('P3', {}, { nearCm: 5 }),
+    {
+      level: 'likely',
+      place: { kind: 'part', id: 'p1' },
+      values: { name: 'Rain', db: 101, nearCm: 5, loudDb: 95, harmsDb: 85, farCm: 32 },
     },
     false,
   ],

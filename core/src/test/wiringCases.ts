@@ -464,6 +464,13 @@ export const wiringCases: Case[] = [
   ],
   [
     'N07',
+    'a speaker of samples that takes less than its amplifier gives',
+    on(small, ['pulse-speaker', { speakerMw: 500 }]),
+    { level: 'likely', values: expect.objectContaining({ reason: 'power', mw: 1_563, speakerMw: 500 }) },
+    true,
+  ],
+  [
+    'N07',
     'a speaker below the least load',
     on(small, ['amplifier-speaker', { speakerOhms: 2, speakerMw: 20_000 }]),
     { level: 'stop', values: expect.objectContaining({ reason: 'load' }) },

@@ -1,6 +1,6 @@
 import { bytesEach, variableSize, type Board, type Gadget } from '../gadget/index.ts';
 import { figuresOf, kindOf, priceOf } from '../parts/index.ts';
-import { tuneMemory, tunesPerformed } from '../notes/index.ts';
+import { storedSounds, tuneMemory, tunesPerformed } from '../notes/index.ts';
 import { storedBytes } from '../screen/index.ts';
 import { boardOf, openPins } from './boards.ts';
 import { companionRoles } from './companions.ts';
@@ -99,6 +99,10 @@ export function settingsBytes({ flow }: Pick<Gadget, 'flow'>): number {
 export const tunesBytes = (gadget: Gadget): number =>
   tunesPerformed(gadget).reduce((sum, tune) => sum + tuneMemory(tune).bytes, 0);
 
+/** Bytes of the program that sounds take which a pin plays by its pulses. */
+export const soundsBytes = (gadget: Gadget, board: Board | null): number =>
+  storedSounds(gadget, board?.clockHz ?? null).reduce((sum, { bytes }) => sum + bytes, 0);
+
 export interface Gauge {
   id: 'pins' | 'analog' | 'pwm' | 'edge' | 'bus' | 'railTypical' | 'railWorst' | 'ram' | 'flash' | 'settings';
   used: number;
@@ -150,7 +154,12 @@ export function gaugesOf(gadget: Gadget, board: Board | null = boardOf(gadget)):
     },
     {
       id: 'flash',
-      used: sum(memory.map(({ flash }) => flash)) + storedBytes(gadget) + tables + tunesBytes(gadget),
+      used:
+        sum(memory.map(({ flash }) => flash)) +
+        storedBytes(gadget) +
+        tables +
+        tunesBytes(gadget) +
+        soundsBytes(gadget, board),
       of: board?.flashBytes ?? null,
     },
     { id: 'settings', used: settingsBytes(gadget), of: board ? board.settingsBytes + extra : null },

@@ -16,6 +16,8 @@ export const companionRoles: Readonly<Record<string, { title: string; unit: stri
   'midi-data-resistor': { title: 'MIDI loop resistor, data side', unit: 'Ω', priceCents: 2 },
   'midi-input-resistor': { title: 'MIDI input resistor', unit: 'Ω', priceCents: 2 },
   'midi-input-diode': { title: 'MIDI input protection diode', unit: '', priceCents: 3 },
+  'filter-resistor': { title: 'Resistor that smooths pulses', unit: 'Ω', priceCents: 2 },
+  'filter-capacitor': { title: 'Capacitor that smooths pulses', unit: 'nF', priceCents: 5 },
   'upload-jumper': { title: 'Jumper, taken out to upload', unit: '', priceCents: 6 },
   'driver-transistor': { title: 'Transistor with base resistor', unit: 'Ω', priceCents: 6 },
   'level-shifter': { title: 'Level shifter', unit: 'lines', priceCents: 90 },
@@ -112,6 +114,12 @@ function busPulls(nets: Nets, owner: Owner): Proposal[] {
   );
 }
 
+/** What a pin drives with ease, and what an amplifier's input does not notice. */
+const filterOhms = 1_000;
+/** f = 1/(2π·R·C): the next standard value above, so that it passes no more than asked. 0 Hz is taken as one. */
+const filterNf = (passesHz: number): number =>
+  standardAtLeast(1e9 / (2 * Math.PI * filterOhms * Math.max(1, passesHz)));
+
 function links({ logicMv }: Nets, owner: Owner): Proposal[] {
   switch (owner.part?.kind.id) {
     case 'midi-out': {
@@ -123,6 +131,11 @@ function links({ logicMv }: Nets, owner: Owner): Proposal[] {
     }
     case 'midi-in':
       return [one('midi-input-resistor', owner, 'rx', 220), one('midi-input-diode', owner, 'rx', 0)];
+    case 'pulse-speaker':
+      return [
+        one('filter-resistor', owner, 'in', filterOhms),
+        one('filter-capacitor', owner, 'in', filterNf(owner.part.figures.filterHz ?? 0)),
+      ];
     case 'vibration-motor':
       return [one('flyback-diode', owner, 'drive', 0)];
     case 'pixel-lights':

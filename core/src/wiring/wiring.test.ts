@@ -234,6 +234,11 @@ describe('small parts', () => {
     expect(roles(['settings-memory'])).toEqual(['bus-pull-up']);
     expect(roles(['settings-memory'], ['motion-sensor'])).toEqual([]);
     expect(roles(['vibration-motor'])).toEqual(['flyback-diode']);
+    // 1/(2π·1 kΩ·47 nF): 3,386 Hz; with 39 nF it would be 4,081 Hz.
+    expect(values(gadgetOf('board-32bit-26', ['pulse-speaker', { filterHz: 4_000 }]))).toEqual([
+      ['filter-resistor', 1_000],
+      ['filter-capacitor', 47],
+    ]);
     expect(roles(['pixel-lights'])).toEqual(['data-resistor', 'buffer-capacitor', 'level-shifter']);
   });
 

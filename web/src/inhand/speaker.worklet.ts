@@ -37,6 +37,8 @@ class Speaker extends AudioWorkletProcessor {
   private due: Due[] = [];
   private muted = false;
   private wanted: SoundingVoices = {};
+  /** Whether it is not silent. */
+  private sounds = false;
   /** What the clock of the page shows when this one shows 0. */
   private offsetMs = Infinity;
   private heard: SpeakerReport = { moments: 0, late: 0, latestMs: 0, sounding: [] };
@@ -55,13 +57,19 @@ class Speaker extends AudioWorkletProcessor {
     };
   }
 
-  /** From the next sample on. */
-  private begin(sounding: SoundingVoices): void {
+  /** From the next sample on. @param lateMs behind its moment; 0: at it */
+  private begin(sounding: SoundingVoices, lateMs = 0): void {
     this.wanted = sounding;
     const now = this.muted ? {} : sounding;
+    const hz = Object.values(now).map((voice) => voice.hz);
+    // Silence after silence is nothing that anybody hears.
+    if (hz.length === 0 && !this.sounds) return;
+    this.sounds = hz.length > 0;
     this.synth.sound(now);
     this.heard.moments += 1;
-    this.heard.sounding.push(Object.values(now).map(({ hz }) => hz));
+    if (lateMs > 0) this.heard.late += 1;
+    this.heard.latestMs = Math.max(this.heard.latestMs, lateMs);
+    this.heard.sounding.push(hz);
     this.news = true;
   }
 
@@ -91,13 +99,9 @@ class Speaker extends AudioWorkletProcessor {
       if (frame >= samples.length) break;
       this.due.shift();
       const from = Math.max(at, frame);
-      if (frame < 0) {
-        this.heard.late += 1;
-        this.heard.latestMs = Math.max(this.heard.latestMs, (-frame / sampleRate) * 1_000);
-      }
       this.synth.render(samples, at, from);
       at = from;
-      this.begin(next.sounding);
+      this.begin(next.sounding, Math.max(0, (-frame / sampleRate) * 1_000));
     }
     this.synth.render(samples, at, samples.length);
     for (let n = 0; n < samples.length; n += 1) samples[n]! *= loudness;

@@ -163,14 +163,40 @@ export const flowSnagWords: Record<string, { title: string; say: (v: Values) => 
       `${v.name} can be ${v.db}\u202fdB loud ${v.nearCm}\u202fcm away, where the nearest ear is: ${v.loudDb}\u202fdB at 10\u202fcm, as its part has it. From ${v.harmsDb}\u202fdB on hearing suffers where it lasts, and that of infants sooner; ${v.farCm}\u202fcm away it is no louder than that. Its maker’s paper and local rules come first.`,
   },
   N06: {
-    title: 'Tunes larger than the memory',
-    say: (v) =>
-      `What is heard and shown takes ${showBytes(Number(v.used))} of the program, without the program itself; ${v.board} has ${showBytes(Number(v.of))}. ${Number(v.tunes) === 1 ? `${v.name} takes ${showBytes(Number(v.bytes))} of it.` : `${v.tunes} tunes take ${showBytes(Number(v.tunesBytes))} of it, ${v.name} most: ${showBytes(Number(v.bytes))}.`}`,
+    title: 'Tunes and sounds larger than the memory',
+    say: (v) => {
+      const [tunes, sounds] = [Number(v.tunes), Number(v.sounds)];
+      const kinds = [
+        tunes > 0 &&
+          `${count(tunes, 'tune')} ${tunes === 1 ? 'takes' : 'take'} ${showBytes(Number(v.tunesBytes))}`,
+        sounds > 0 &&
+          `${count(sounds, 'sound')} ${sounds === 1 ? 'takes' : 'take'} ${showBytes(Number(v.soundsBytes))}`,
+      ].filter(Boolean);
+      const shares =
+        tunes + sounds === 1
+          ? `${v.name} takes ${showBytes(Number(v.bytes))} of it.`
+          : `${kinds.join(' and ')} of it, ${v.name} most: ${showBytes(Number(v.bytes))}.`;
+      return `What is heard and shown takes ${showBytes(Number(v.used))} of the program, without the program itself; ${v.board} has ${showBytes(Number(v.of))}. ${shares}`;
+    },
   },
   N08: {
     title: 'A file that is not there',
     say: (v) =>
       `In ${v.state}, ${v.name} is told file ${v.number}; ${Number(v.files) === 0 ? 'no file of its card is named yet' : `its card has ${count(Number(v.files), 'file')}, and none of that number`}. Nothing will be heard.`,
+  },
+  N09: {
+    title: 'A carrier that does not do',
+    say: (v) => {
+      const kilo = (hz: unknown) => `${Number((Number(hz) / 1_000).toFixed(1))}\u202fkHz`;
+      switch (v.reason) {
+        case 'timer':
+          return `${v.name} wants pulses of ${v.bits} bits; ${v.timer}, the timer of its pin, counts ${v.timerBits}.`;
+        case 'slow':
+          return `With ${v.bits} bits the pin of ${v.name} gives ${kilo(v.carrierHz)} of pulses, fewer than the ${v.rateHz} samples a second: some would never be played.`;
+        default:
+          return `With ${v.bits} bits the pulses of ${v.name} come at ${kilo(v.carrierHz)}: below about ${kilo(v.heardHz)} ears hear them beside every sound, as a whistle.`;
+      }
+    },
   },
   M02: {
     title: 'A chord that smears',

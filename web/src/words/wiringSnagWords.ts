@@ -245,6 +245,7 @@ export const wiringMendWords: Record<string, (v: Values) => string> = {
   finerResistors: (v) => `Take ${n(v.tolerancePerMille) / 10}\u202f% resistors and choose the values anew`,
   passivePiezo: () => 'Take a passive piezo instead',
   otherSpeaker: (v) => `Take a speaker of ${showOhms(n(v.speakerOhms))}`,
+  fewerBits: (v) => `Take samples of ${v.bits} bits`,
   diodeBetween: (v) => `Put a protection diode before ${v.pin}`,
   addFuse: () => 'Put a fuse right behind the cell',
   packCharger: (v) => `Take a charger made for ${v.cells} cells in series`,

@@ -225,9 +225,37 @@ describe('words', () => {
       { name: 'Player', state: 'Playing', number: 4, files },
     ]),
     ['N03', { name: 'Storm', sounder: 'Piezo', voices: 2, notes: 12, unheard: 3 }],
-    ...[1, 2].map((tunes): [string, Record<string, string | number>] => [
+    ...[
+      [1, 0],
+      [2, 0],
+      [0, 1],
+      [2, 3],
+    ].map(([tunes, sounds]): [string, Record<string, string | number>] => [
       'N06',
-      { name: 'Storm', bytes: 306, tunes, tunesBytes: 306, used: 306, of: 200, board: 'Tiny' },
+      {
+        name: 'Storm',
+        bytes: 306,
+        tunes: tunes!,
+        tunesBytes: tunes! * 306,
+        sounds: sounds!,
+        soundsBytes: sounds! * 200,
+        used: 306,
+        of: 200,
+        board: 'Tiny',
+      },
+    ]),
+    ...['timer', 'slow', 'heard'].map((reason): [string, Record<string, string | number>] => [
+      'N09',
+      {
+        name: 'Rain',
+        reason,
+        bits: 10,
+        rateHz: 8_000,
+        carrierHz: 15_625,
+        heardHz: 20_000,
+        timer: 'T0',
+        timerBits: 8,
+      },
     ]),
     ...(['in', 'out'] as const).flatMap((way): [string, Record<string, string | number>][] => [
       [

@@ -1,31 +1,44 @@
 import type { Snag, SnagRule } from '../../gadget/index.ts';
-import { tuneMemory, tunesPerformed } from '../../notes/index.ts';
-import { gaugesOf, tunesBytes } from '../bill.ts';
+import { storedSounds, tuneMemory, tunesPerformed } from '../../notes/index.ts';
+import { gaugesOf, soundsBytes, tunesBytes } from '../bill.ts';
 import { boardOf } from '../boards.ts';
 
 /**
- * Tunes, with fonts, pictures and tables, are more than the board has for programs. What the program itself takes is
- * not counted: it comes to that.
+ * Tunes and sounds, with fonts, pictures and tables, are more than the board has for programs. What the program itself
+ * takes is not counted: it comes to that.
  */
 export const N06: SnagRule = {
   id: 'N06',
   check(gadget): Snag[] {
-    const tunes = tunesPerformed(gadget);
     const board = boardOf(gadget);
-    if (tunes.length === 0 || !board) return [];
+    if (!board) return [];
+    const tunes = tunesPerformed(gadget).map((tune) => ({
+      place: { kind: 'tune', id: tune.id } as const,
+      name: tune.name,
+      bytes: tuneMemory(tune).bytes,
+    }));
+    const sounds = storedSounds(gadget, board.clockHz).map(({ output, name, bytes }) => ({
+      place: { kind: 'output', id: output.id } as const,
+      name,
+      bytes,
+    }));
+    const all = [...tunes, ...sounds];
+    if (all.length === 0) return [];
     const { used } = gaugesOf(gadget, board).find(({ id }) => id === 'flash')!;
     if (used <= board.flashBytes) return [];
-    const largest = tunes.reduce((a, b) => (tuneMemory(b).bytes > tuneMemory(a).bytes ? b : a));
+    const { place, name, bytes } = all.reduce((a, b) => (b.bytes > a.bytes ? b : a));
     return [
       {
         rule: 'N06',
         level: 'stop',
-        place: { kind: 'tune', id: largest.id },
+        place,
         values: {
-          name: largest.name,
-          bytes: tuneMemory(largest).bytes,
+          name,
+          bytes,
           tunes: tunes.length,
           tunesBytes: tunesBytes(gadget),
+          sounds: sounds.length,
+          soundsBytes: soundsBytes(gadget, board),
           used,
           of: board.flashBytes,
           board: board.name,

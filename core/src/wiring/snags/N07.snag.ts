@@ -14,13 +14,13 @@ export const N07: SnagRule = {
     const nets = netsIn(gadget, derived);
     return nets.owners.flatMap((owner): Snag[] => {
       const { part } = owner;
-      if (part?.kind.id !== 'amplifier-speaker') return [];
-      const { speakerOhms, leastOhms, speakerMw } = part.figures as Record<string, number>;
+      const { speakerOhms, leastOhms, speakerMw } = part?.figures ?? {};
+      if (!part || speakerOhms === undefined || leastOhms === undefined || speakerMw === undefined) return [];
       const supplyMv = supplyMvOf(nets, owner);
-      const mw = bridgedMw(supplyMv, speakerOhms!);
-      const heavy = speakerOhms! < leastOhms!;
-      if (!heavy && mw <= speakerMw!) return [];
-      const fits = (ohms: number) => ohms >= leastOhms! && bridgedMw(supplyMv, ohms) <= speakerMw!;
+      const mw = bridgedMw(supplyMv, speakerOhms);
+      const heavy = speakerOhms < leastOhms;
+      if (!heavy && mw <= speakerMw) return [];
+      const fits = (ohms: number) => ohms >= leastOhms && bridgedMw(supplyMv, ohms) <= speakerMw;
       const better = usualOhms.find(fits);
       return [
         {
@@ -31,10 +31,10 @@ export const N07: SnagRule = {
             name: owner.name,
             reason: heavy ? 'load' : 'power',
             supplyMv,
-            speakerOhms: speakerOhms!,
-            leastOhms: leastOhms!,
+            speakerOhms: speakerOhms,
+            leastOhms: leastOhms,
             mw,
-            speakerMw: speakerMw!,
+            speakerMw: speakerMw,
           },
           ...(better !== undefined && {
             mend: {

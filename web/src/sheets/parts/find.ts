@@ -33,6 +33,7 @@ const called: Readonly<Record<string, string>> = {
   piezo: 'buzzer beeper sounder speaker',
   buzzer: 'beeper sounder piezo',
   'amplifier-speaker': 'audio loudspeaker sound',
+  'pulse-speaker': 'audio loudspeaker sample pwm wav sampler amplifier',
   'sound-player': 'mp3 wav audio sampler',
   servo: 'motor arm',
   'relay-module': 'switch contact coil on off line',

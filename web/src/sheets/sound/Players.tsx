@@ -1,19 +1,34 @@
 import { Button } from '@mantine/core';
-import type { OutputOf } from '@hum-lever/core';
+import { boardOf, type Gadget, type OutputOf } from '@hum-lever/core';
 import { useState } from 'react';
 import { saveFile, showDuration } from '../../shared/index.ts';
 import { OutputFigures } from '../../outputs/figures.tsx';
 import { lab } from '../../workers/index.ts';
+import { ProgramSounds } from './ProgramSounds.tsx';
 import classes from './Sound.module.css';
 
-/** One player of files: what is on its card, and how long it takes to be heard. */
-export function PlayerPart({ output }: { output: OutputOf<'player'> }) {
+/** One that plays files: what they are, and how long it takes until they are heard. */
+export function PlayerPart({ gadget, output }: { gadget: Gadget; output: OutputOf<'player'> }) {
+  const { name, samples } = output;
+  return (
+    <section className={classes.part} aria-label={name}>
+      <h2>{name}</h2>
+      {samples ? (
+        <ProgramSounds output={output} samples={samples} board={boardOf(gadget)} />
+      ) : (
+        <CardFiles output={output} />
+      )}
+    </section>
+  );
+}
+
+/** Files on the card of a module. */
+function CardFiles({ output }: { output: OutputOf<'player'> }) {
   const [refused, setRefused] = useState<string | null>(null);
   const { name, files, tellUs, startUs } = output;
   const save = async () => saveFile(`${name} card.zip`, 'application/zip', await lab().cardFolder(output));
   return (
-    <section className={classes.part} aria-label={name}>
-      <h2>{name}</h2>
+    <>
       <p>
         Files of a card, each told by its number. An order is {showDuration(tellUs)} on its way, and the sound
         begins {showDuration(startUs)} after it. In hand each file is a sound that stands in for it.
@@ -31,6 +46,6 @@ export function PlayerPart({ output }: { output: OutputOf<'player'> }) {
         <span className={classes.soft}>Stand-ins under their numbers, for yours to take their places.</span>
       </p>
       {refused !== null && <p role="alert">{refused}</p>}
-    </section>
+    </>
   );
 }

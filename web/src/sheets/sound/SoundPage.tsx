@@ -46,7 +46,7 @@ export function SoundPage() {
         <Sounders key={tuning.output.id} tuning={tuning} held={heldWords(held, tuning.output)} />
       ))}
       {players.map((output) => (
-        <PlayerPart key={output.id} output={output} />
+        <PlayerPart key={output.id} gadget={gadget} output={output} />
       ))}
       {wires.map((output) => (
         <OnTheWire key={output.id} gadget={gadget} output={output} held={heldWords(held, output)} />
