@@ -20,6 +20,12 @@ interface Due {
   sounding: SoundingVoices;
 }
 
+/** What sounds from when on; what was told for `fromMs` and later is void. */
+interface Told {
+  moments: readonly Due[];
+  fromMs: number;
+}
+
 /** Everything sounds so much later than it comes about: what is told within that time sounds at its moment. */
 const aheadMs = 20;
 /** Quiet enough for an evening table; a square wave carries far. */
@@ -31,6 +37,8 @@ const stoodStillMs = 200;
 /** More moments than this are not kept: the oldest are over. */
 const mostDue = 2_000;
 const reportMs = 100;
+/** Nobody hears less, and less may come of setting one clock by the other. */
+const leastLateMs = 1;
 
 class Speaker extends AudioWorkletProcessor {
   private readonly synth = new Synth(sampleRate);
@@ -48,8 +56,7 @@ class Speaker extends AudioWorkletProcessor {
   constructor() {
     super();
     this.port.onmessage = ({ data }: MessageEvent<SpeakerCommand>) => {
-      if ('from' in data)
-        data.from.onmessage = ({ data: moments }: MessageEvent<Due[]>) => this.take(moments);
+      if ('from' in data) data.from.onmessage = ({ data: told }: MessageEvent<Told>) => this.take(told);
       else {
         this.muted = data.muted;
         this.begin(this.wanted);
@@ -67,16 +74,16 @@ class Speaker extends AudioWorkletProcessor {
     this.sounds = hz.length > 0;
     this.synth.sound(now);
     this.heard.moments += 1;
-    if (lateMs > 0) this.heard.late += 1;
-    this.heard.latestMs = Math.max(this.heard.latestMs, lateMs);
+    if (lateMs >= leastLateMs) {
+      this.heard.late += 1;
+      this.heard.latestMs = Math.max(this.heard.latestMs, lateMs);
+    }
     this.heard.sounding.push(hz);
     this.news = true;
   }
 
-  private take(moments: readonly Due[]): void {
-    const [first] = moments;
-    // What was told to come later is void where something else is told to come before it.
-    if (first) this.due = this.due.filter(({ atMs }) => atMs < first.atMs);
+  private take({ moments, fromMs }: Told): void {
+    this.due = this.due.filter(({ atMs }) => atMs < fromMs);
     this.due.push(...moments);
     if (this.due.length > mostDue) this.due = this.due.slice(-mostDue);
   }

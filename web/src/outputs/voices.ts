@@ -17,6 +17,11 @@ export class Ears {
     this.begin((ear, before, id) => (outputs[id] ? ear.at(before, outputs[id]) : before));
   }
 
+  /** Whether anything of it can sound. */
+  get any(): boolean {
+    return this.heard.size > 0;
+  }
+
   private begin(as: (ear: AnyEar, before: unknown, id: string) => unknown): void {
     this.heard = new Map(
       this.gadget.outputs.flatMap((output) => {

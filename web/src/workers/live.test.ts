@@ -8,8 +8,10 @@ import {
   type Rule,
   type TraceEntry,
 } from '@hum-lever/core';
+import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { Ears } from '../outputs/voices.ts';
 import { setting } from '../test/gadgets.ts';
 import { History } from './history.ts';
 import { withChange, type Seen } from './changes.ts';
@@ -31,12 +33,14 @@ class Rig {
   readonly live: LiveMachine;
   constructor(
     private readonly looked: () => number = () => 0,
-    heard?: (moments: readonly SoundingAt[]) => void,
+    heard?: (moments: readonly SoundingAt[], fromMs: number) => void,
   ) {
     this.live = new LiveMachine({
       nowMs: () => (this.nowMs += this.lateMs()),
       post: (report) => this.reports.push(structuredClone(report)),
-      ...(heard && { sound: (moments: readonly SoundingAt[]) => heard(structuredClone(moments)) }),
+      ...(heard && {
+        sound: (moments: readonly SoundingAt[], fromMs: number) => heard(structuredClone(moments), fromMs),
+      }),
       wakeAfter: (ms, call) => (this.wake = { atMs: this.nowMs + ms, call }),
     });
   }
@@ -401,23 +405,98 @@ describe('what sounds', () => {
       Math.round(atMs),
       Object.values(sounding).map(({ hz }) => hz)[0] ?? 0,
     ]);
-  let heard: SoundingAt[];
+  /** As a loudspeaker has it that knows since when: what was told to come later is void where it is told anew. */
+  let told: (SoundingAt & { sinceMs: number })[];
   beforeEach(() => {
-    heard = [];
-    rig = new Rig(undefined, (moments) => heard.push(...moments));
+    told = [];
+    rig = new Rig(undefined, (moments, fromMs) => {
+      expect(moments.every(({ atMs }, n) => atMs >= (moments[n - 1]?.atMs ?? fromMs))).toBe(true);
+      const known = new Map(told.map((one) => [one.atMs, one.sinceMs]));
+      const more = moments.map((one) => ({ ...one, sinceMs: known.get(one.atMs) ?? rig.nowMs }));
+      told = [...told.filter(({ atMs }) => atMs < fromMs), ...more];
+    });
     rig.pass(1_000);
     rig.load(ticking);
   });
-  const after = (ms: number) => pitches(heard).filter(([atMs]) => atMs! >= ms);
+  const heard = () => told.filter(({ atMs }) => atMs <= rig.nowMs);
+  const after = (ms: number) => pitches(heard()).filter(([atMs]) => atMs! >= ms);
 
   it('is told with the real time of its moment, and nothing while nothing changes', () => {
     rig.pass(250);
-    expect(pitches(heard)).toEqual([
+    expect(pitches(heard())).toEqual([
       [1_000, 0],
       [1_100, 440],
       [1_160, 0],
       [1_200, 440],
     ]);
+  });
+  it('is told long before, so that a worker that stands still delays nothing', () => {
+    rig.pass(50);
+    // A third of a second in which nobody wakes it.
+    rig.nowMs += 330;
+    expect(after(1_050)).toEqual([[1_100, 440], [1_160, 0], [1_200, 440], [1_260, 0], [1_300, 440], [1_360, 0]]); // prettier-ignore
+    rig.pass(2_000);
+    const all = heard().filter(({ atMs }) => atMs > 1_000);
+    expect(all.length).toBeGreaterThan(40);
+    expect(all.every(({ atMs, sinceMs }) => atMs - sinceMs > 50)).toBe(true);
+  });
+  it('of which a press was not foreseen is told anew', () => {
+    rig.pass(110);
+    expect(told.some(({ atMs, sounding }) => Math.round(atMs) === 1_160 && !Object.keys(sounding).length)).toBe(true); // prettier-ignore
+    rig.finger(true);
+    rig.pass(190);
+    // 880 Hz for 30 ms in place of the rest of 440 Hz.
+    const [[pressedMs], ...rest] = after(1_105).filter(([, hz]) => hz !== 440) as [number[], ...number[][]];
+    expect(pressedMs! - 1_110).toBeLessThan(25);
+    expect(rest.map(([atMs]) => atMs)).toEqual([pressedMs! + 30, 1_260]);
+  });
+  it('is in the end what happened, whatever came between', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.oneof(
+            fc.record({ what: fc.constant('pass' as const), ms: fc.integer({ min: 1, max: 300 }) }),
+            fc.record({ what: fc.constant('late' as const), ms: fc.integer({ min: 1, max: 300 }) }),
+            fc.record({ what: fc.constantFrom('down' as const, 'up' as const, 'edit' as const) }),
+            fc.record({ what: fc.constant('plan' as const), ms: fc.integer({ min: 1, max: 300 }) }),
+          ),
+          { maxLength: 30 },
+        ),
+        (deeds) => {
+          told = [];
+          rig.nowMs = 1_000;
+          rig.reports = [];
+          rig.load(ticking);
+          for (const deed of deeds) {
+            // What a hand does late takes back what has sounded already: that is another test.
+            if (deed.what === 'pass') rig.pass(deed.ms);
+            else if (deed.what === 'late') rig.nowMs += deed.ms;
+            else if (deed.what === 'edit') rig.send({ kind: 'edit', gadget: { ...ticking } });
+            else if (deed.what === 'plan') {
+              const moves = [true, false].map((down, n) => ({ afterUs: (deed.ms + n * 70) * 1_000, controlId: other!.id, touch: { what: down ? 'down' : 'up' } as const })); // prettier-ignore
+              rig.send({ kind: 'plan', moves });
+            } else rig.finger(deed.what === 'down');
+          }
+          rig.pass(400);
+          const ears = new Ears(ticking, {});
+          let was = JSON.stringify({});
+          const played: [number, string][] = [];
+          for (const entry of rig.seen) {
+            if (!ears.hear(entry)) continue;
+            const atMs = 1_000 + entry.atUs / 1_000;
+            if (played.at(-1)?.[0] === atMs) played.pop();
+            played.push([atMs, JSON.stringify(ears.sounding)]);
+          }
+          const changes = (all: [number, string][]) => {
+            was = JSON.stringify({});
+            return all.filter(([, is]) => is !== was && ((was = is), true)).map(([atMs, is]) => [Math.round(atMs * 1_000), is]); // prettier-ignore
+          };
+          const sounded = heard().map(({ atMs, sounding }): [number, string] => [atMs, JSON.stringify(sounding)]); // prettier-ignore
+          expect(changes(sounded)).toEqual(changes(played));
+        },
+      ),
+      { numRuns: 150 },
+    );
   });
   it('comes at its moment however late the worker is', () => {
     rig.pass(50);
@@ -460,18 +539,17 @@ describe('what sounds', () => {
   it('of a press that is told late is told at its time, in place of what was told since', () => {
     // It was told already that the tone ends at 1,160 ms.
     rig.pass(170);
-    const before = heard.length;
     const pressedMs = rig.nowMs - 30;
     rig.finger(true, pressedMs);
-    const [resumed, pressed] = pitches(heard.slice(before));
-    expect(resumed).toEqual([pressedMs, 440]);
+    rig.pass(30);
+    const pressed = after(pressedMs).find(([, hz]) => hz !== 440);
     expect(pressed![1]).toBe(880);
     expect(pressed![0]! - pressedMs).toBeLessThan(25);
   });
   it('is what it was after an edit, and nothing after the power went', () => {
     rig.pass(120);
     rig.send({ kind: 'edit', gadget: { ...ticking, name: 'Another name' } });
-    expect(pitches(heard).at(-1)).toEqual([1_120, 440]);
+    expect(pitches(heard()).at(-1)).toEqual([1_120, 440]);
     rig.send({
       kind: 'touch',
       controlId: 'gadget',
@@ -479,7 +557,7 @@ describe('what sounds', () => {
       atMs: rig.nowMs,
     });
     rig.pass(5);
-    expect(pitches(heard).at(-1)![1]).toBe(0);
+    expect(pitches(heard()).at(-1)![1]).toBe(0);
   });
 });
 

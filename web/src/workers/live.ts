@@ -8,6 +8,7 @@ import {
   type TraceEntry,
 } from '@hum-lever/core';
 import { Ears } from '../outputs/voices.ts';
+import { foresee, type Foreseen } from './foresight.ts';
 import { changeOf, seenOf, type Seen, type SeenChange } from './changes.ts';
 import { History, keepWithin, type Replay } from './history.ts';
 import { mostAheadUs, type Command, type Report, type Slow } from './protocol.ts';
@@ -17,8 +18,11 @@ export interface Host {
   /** Milliseconds, never going back, on the clock of `epochMs`. */
   nowMs(): number;
   post(report: Report): void;
-  /** Told of what sounds from when on, on the clock of `nowMs`, in order; without: nobody listens. */
-  sound?(moments: readonly SoundingAt[]): void;
+  /**
+   * Told of what sounds from when on, on the clock of `nowMs`, in order; what was told for `fromMs` and later is void.
+   * Without: nobody listens.
+   */
+  sound?(moments: readonly SoundingAt[], fromMs: number): void;
   /** Calls back once after that time; the previous call back is forgotten. */
   wakeAfter(ms: number, wake: () => void): void;
 }
@@ -45,8 +49,17 @@ const mostReported = 500;
 const mostSounded = 500;
 /** Entries of a stretch that is played again. */
 const mostInStretch = 20_000;
+/**
+ * What will sound is told so long before, and again once only so much of it is left: a worker that is late by less delays
+ * no note. Longer than pages and their browsers keep a busy computer from it; short enough to be cheap.
+ */
+const aheadMs = 600;
+const leastAheadMs = 400;
 /** How fast it plays is measured over so long. */
 const paceMs = 500;
+
+const unforeseen: Foreseen = { sounds: [], toUs: -Infinity };
+const nothingForeseen = { toUs: -Infinity, atMs: [] } as const;
 
 /** Whoever asks for one of these wants to be nowhere else. */
 const whereItIs: ReadonlySet<Command['kind']> = new Set([
@@ -95,6 +108,10 @@ export class LiveMachine {
   private pace: { sinceMs: number; sinceUs: number; tally: Record<string, number> } | null = null;
   private slow: Slow | null = null;
   private ears: Ears | null = null;
+  /** What has been told of the time to come. */
+  private foreseen: { toUs: number; atMs: readonly number[] } = nothingForeseen;
+  /** When that was. */
+  private foreseenMs = -Infinity;
 
   constructor(private readonly host: Host) {}
 
@@ -103,11 +120,11 @@ export class LiveMachine {
     const { machine, host } = this;
     if (!machine || !host.sound) return;
     this.ears = new Ears(machine.gadget, machine.shown.outputs);
-    host.sound([
-      this.isHeard
-        ? { atMs: this.realMs(machine.nowUs), sounding: this.ears.sounding }
-        : { atMs: host.nowMs(), sounding: {} },
-    ]);
+    this.foreseen = nothingForeseen;
+    const first = this.isHeard
+      ? { atMs: this.realMs(machine.nowUs), sounding: this.ears.sounding }
+      : { atMs: host.nowMs(), sounding: {} };
+    host.sound([first], first.atMs);
   }
   /** Time that stands still, or goes by as fast as it can, is silent; so is the past. */
   private get isHeard(): boolean {
@@ -268,6 +285,7 @@ export class LiveMachine {
     const late = atUs < ahead.nowUs ? this.backTo(ahead, controlId, atUs) : null;
     const machine = late?.machine ?? ahead;
     if (!late) this.catchUp(machine, believedMs);
+    this.overtaken();
     this.stimulate(machine, { atUs: machine.nowUs, controlId, ...touch });
     // Whatever answers within this very moment should not wait for a timer.
     this.advance(machine, machine.nowUs, Infinity);
@@ -315,6 +333,7 @@ export class LiveMachine {
   }
 
   private plan(moves: readonly Stimulus[]): void {
+    this.overtaken();
     this.planned = [...this.planned, ...moves].sort((a, b) => a.atUs - b.atUs);
   }
 
@@ -365,13 +384,35 @@ export class LiveMachine {
     const moments: SoundingAt[] = [];
     const { isHeard } = this;
     for (const entry of come) {
-      if (!ears.hear(entry) || !isHeard) continue;
+      // What was foreseen has been told.
+      if (!ears.hear(entry) || !isHeard || entry.atUs <= this.foreseen.toUs) continue;
       const atMs = this.realMs(entry.atUs);
       // What comes in one moment is one.
       if (moments.at(-1)?.atMs === atMs) moments.pop();
       moments.push({ atMs, sounding: ears.sounding });
     }
-    if (moments.length > 0) host.sound(moments.slice(-mostSounded));
+    if (moments.length > 0) host.sound(moments.slice(-mostSounded), moments[0]!.atMs);
+  }
+  /** Tells what will sound soon, where that is not told yet; while it cannot keep up, nothing of it holds. */
+  private soundAhead(machine: Machine): void {
+    const { ears, host, foreseen, pace } = this;
+    if (!ears?.any || !host.sound || !this.isHeard) return;
+    const inUs = (ms: number) => machine.nowUs + Math.round(ms * 1_000 * this.factor);
+    const told = foreseen.toUs >= inUs(leastAheadMs);
+    if (!pace && (told || host.nowMs() < this.foreseenMs + aheadMs - leastAheadMs)) return;
+    const { sounds, toUs } = pace ? unforeseen : foresee(machine, this.planned, inUs(aheadMs));
+    const moments = sounds.map(({ atUs, sounding }) => ({ atMs: this.realMs(atUs), sounding }));
+    // Also what was told by another measure of time is void.
+    const stale = foreseen.atMs.find((atMs) => atMs > this.realMs(machine.nowUs));
+    this.foreseen = { toUs, atMs: moments.map(({ atMs }) => atMs) };
+    this.foreseenMs = host.nowMs();
+    if (moments.length > 0 || stale !== undefined)
+      host.sound(moments, Math.min(stale ?? Infinity, moments[0]?.atMs ?? Infinity));
+  }
+  /** A hand does what was not foreseen. */
+  private overtaken(): void {
+    this.foreseen = { ...this.foreseen, toUs: -Infinity };
+    this.foreseenMs = -Infinity;
   }
   /** When a moment of the gadget is, or was, on the clock of the host. */
   private realMs(atUs: number): number {
@@ -423,6 +464,7 @@ export class LiveMachine {
   }
 
   private anchor(atUs: number): void {
+    this.overtaken();
     this.anchorUs = atUs;
     this.anchorMs = this.host.nowMs();
   }
@@ -463,6 +505,7 @@ export class LiveMachine {
     if (this.looking) return this.host.wakeAfter(0, () => this.look());
     if (!this.running) return;
     if (this.goalUs !== null) return this.host.wakeAfter(0, () => this.wake());
+    this.soundAhead(machine);
     const dueUs = this.dueUs(machine);
     const inMs = (dueUs - this.anchorUs) / 1_000 / this.factor - (this.host.nowMs() - this.anchorMs);
     this.host.wakeAfter(Math.max(0, Math.min(inMs, longestSleepMs)), () => this.wake());

@@ -17,6 +17,6 @@ addEventListener('message', ({ data }: MessageEvent<WorkerCommand>) => {
   if (data.kind !== 'soundTo') return live.obey(data);
   // Straight to the loudspeaker: a page that is busy delays no note.
   const { port } = data;
-  host.sound = (moments) => port.postMessage(moments);
+  host.sound = (moments, fromMs) => port.postMessage({ moments, fromMs });
   live.listen();
 });
