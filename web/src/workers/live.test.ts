@@ -440,6 +440,15 @@ describe('what sounds', () => {
     expect(all.length).toBeGreaterThan(40);
     expect(all.every(({ atMs, sinceMs }) => atMs - sinceMs > 50)).toBe(true);
   });
+  it('is told before after a long rest, too', () => {
+    const [state] = ticking.flow.states;
+    const rules = [{ ...state!.rules[0]!, trigger: { kind: 'every' as const, delay: 3_000_000 } }];
+    rig.load({ ...ticking, flow: { ...ticking.flow, states: [{ ...state!, rules }] } });
+    rig.pass(10_000);
+    const tones = told.filter(({ sounding }) => Object.keys(sounding).length > 0);
+    expect(tones.length).toBeGreaterThanOrEqual(3);
+    expect(tones.every(({ atMs, sinceMs }) => atMs - sinceMs > 350)).toBe(true);
+  });
   it('of which a press was not foreseen is told anew', () => {
     rig.pass(110);
     expect(told.some(({ atMs, sounding }) => Math.round(atMs) === 1_160 && !Object.keys(sounding).length)).toBe(true); // prettier-ignore

@@ -508,7 +508,9 @@ export class LiveMachine {
     this.soundAhead(machine);
     const dueUs = this.dueUs(machine);
     const inMs = (dueUs - this.anchorUs) / 1_000 / this.factor - (this.host.nowMs() - this.anchorMs);
-    this.host.wakeAfter(Math.max(0, Math.min(inMs, longestSleepMs)), () => this.wake());
+    // What may sound after a long rest is looked at before it comes, too.
+    const lookMs = this.ears?.any && this.foreseen.toUs < dueUs ? inMs - leastAheadMs : inMs;
+    this.host.wakeAfter(Math.max(0, Math.min(lookMs > 0 ? lookMs : inMs, longestSleepMs)), () => this.wake());
   }
 
   private wake(): void {
