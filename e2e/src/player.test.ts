@@ -91,7 +91,12 @@ describe('sounds in the program, from nothing', () => {
     await bench.shows('Together 3.8 KiB of 32 KiB');
     await bench.shows('No snags');
     await bench.fill(await bench.label('Length of file 1'), '5000');
+    // Found, and led back to from elsewhere.
     await bench.shows('1 snag');
+    await bench.click('Parts');
+    await bench.click('1 snag');
+    await bench.click('Show where');
+    await bench.css('section.found[aria-label="Speaker for samples"]');
     await bench.pick(await bench.label('Bits of each sample of Speaker for samples'), 'of 4 bits');
     await bench.shows('No snags');
     await bench.press('Push button');

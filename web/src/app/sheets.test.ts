@@ -25,6 +25,8 @@ describe('snags lead to a sheet', () => {
     ['S01', 'rule', 'flow'],
     ['S01', 'page', 'screen'],
     ['S02', 'output', 'screen'],
+    ['N06', 'output', 'sound'],
+    ['X02', 'output', 'parts'],
     ['W07', 'part', 'wiring'],
     ['N04', 'part', 'parts'],
     ['P07', 'part', 'parts'],

@@ -92,7 +92,8 @@ export function sheetOf(rule: string, place: Place): string {
     case 'control':
       return rule.startsWith('F') ? 'feel' : 'parts';
     case 'output':
-      return rule.startsWith('S') ? 'screen' : 'parts';
+      if (rule.startsWith('S')) return 'screen';
+      return rule.startsWith('N') ? 'sound' : 'parts';
     case 'page':
     case 'picture':
     case 'font':

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { boardOf, type Gadget, type OutputOf } from '@hum-lever/core';
 import { useState } from 'react';
-import { saveFile, showDuration } from '../../shared/index.ts';
+import { saveFile, showDuration, usePlace } from '../../shared/index.ts';
 import { OutputFigures } from '../../outputs/figures.tsx';
 import { lab } from '../../workers/index.ts';
 import { ProgramSounds } from './ProgramSounds.tsx';
@@ -10,8 +10,9 @@ import classes from './Sound.module.css';
 /** One that plays files: what they are, and how long it takes until they are heard. */
 export function PlayerPart({ gadget, output }: { gadget: Gadget; output: OutputOf<'player'> }) {
   const { name, samples } = output;
+  const { id, className } = usePlace(output.id);
   return (
-    <section className={classes.part} aria-label={name}>
+    <section id={id} className={`${classes.part} ${className ?? ''}`} aria-label={name}>
       <h2>{name}</h2>
       {samples ? (
         <ProgramSounds output={output} samples={samples} board={boardOf(gadget)} />
