@@ -56,6 +56,20 @@ describe('from a finger to a sound', () => {
     expect(whole.medianUs - tone.whole.medianUs).toBe(960);
   });
 
+  it('is long through a module that plays its card, and short from samples that the chip plays itself', () => {
+    const files = [{ number: 1, name: 'Drum', lengthUs: 300_000 }];
+    const player = { id: 'o4', kind: 'player', name: 'Drums', files, tellUs: 10_417, startUs: 150_000, samples: null, nearCm: 40 } as const; // prettier-ignore
+    const stored = { ...player, tellUs: 0, startUs: 0, samples: { rateHz: 8_000, bits: 8 as const } };
+    const through = (output: Output) =>
+      toOut(playing(['when Key press do Drums play 1'], undefined, {}, [output]));
+    expect(through(player)).toMatchObject({
+      sounded: 24,
+      presses: 24,
+      parts: { answer: { medianUs: 160_417, worstUs: 160_417 }, wire: { worstUs: 0 } },
+    });
+    expect(through(stored)).toMatchObject({ sounded: 24, parts: { answer: { medianUs: 0, worstUs: 0 } } });
+  });
+
   it('waits for a contact that has to be still, for the loop, and for those before it on the wire', () => {
     const still = toOut(playing([note], setting('stable', { settleUs: 15_000 })));
     expect(still.parts.clean.medianUs).toBeGreaterThanOrEqual(14_000);

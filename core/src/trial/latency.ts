@@ -51,8 +51,9 @@ type Way = Record<LatencyPart, number>;
 /** Presses come at any part of a turn, and of a millisecond: each is moved on by the golden section of a hundredth. */
 const phaseUs = (press: number): number => Math.floor(((press * 0.6180339887) % 1) * 10_000);
 
-const isSounding = (entry: TraceEntry): entry is EntryOf<'tone'> | EntryOf<'midi'> =>
+const isSounding = (entry: TraceEntry): entry is EntryOf<'tone'> | EntryOf<'midi'> | EntryOf<'player'> =>
   (entry.lane === 'tone' && entry.hz > 0) ||
+  (entry.lane === 'player' && entry.what === 'begins') ||
   (entry.lane === 'midi' && entry.bytes[0]! >> 4 === 9 && entry.bytes[2]! > 0);
 
 /** The first sound of each output that there would not have been without the press. */
@@ -69,13 +70,20 @@ function soundsBecause(pressed: readonly TraceEntry[], left: readonly TraceEntry
   return first;
 }
 
+/** What was meant later than so long before a sound of that output has not begun it. */
+const aheadUs = (gadget: Gadget, outputId: string): number => {
+  const output = gadget.outputs.find(({ id }) => id === outputId);
+  return output?.kind === 'player' ? output.tellUs + output.startUs : 0;
+};
+
 /** The way of a press to each output where it sounds. */
 function waysOf(
   pressed: readonly TraceEntry[],
   left: readonly TraceEntry[],
   controlId: string,
-  periodUs: number,
+  gadget: Gadget,
 ): Map<string, Way> {
+  const { periodUs } = gadget.loop;
   const own = pressed.filter((entry) => 'id' in entry && entry.id === controlId);
   const finger = own.find((entry) => entry.lane === 'finger' && entry.down);
   const contact = own.find((entry) => entry.lane === 'contact' && entry.level === 1);
@@ -84,8 +92,9 @@ function waysOf(
   if (!finger || !contact || !clean) return ways;
   const readUs = Math.min(clean.atUs, Math.ceil(contact.atUs / periodUs) * periodUs);
   for (const [id, { begunUs, atUs }] of soundsBecause(pressed, left)) {
-    // What it meant last before it began to sound.
-    const gesture = own.findLast((entry) => entry.lane === 'gesture' && entry.atUs <= begunUs) ?? clean;
+    // What it meant last before it was told to sound.
+    const toldUs = begunUs - aheadUs(gadget, id);
+    const gesture = own.findLast((entry) => entry.lane === 'gesture' && entry.atUs <= toldUs) ?? clean;
     ways.set(id, {
       contact: contact.atUs - finger.atUs,
       read: readUs - contact.atUs,
@@ -186,7 +195,6 @@ function played(
   soundsOn: Set<string> | null,
 ): Map<string, Way>[] {
   let machine = new Machine(gadget, 1);
-  const { periodUs } = gadget.loop;
   const spend = (one: Machine, untilUs: number): boolean => {
     const before = one.work;
     const came = one.advance(untilUs, effort.left);
@@ -207,7 +215,7 @@ function played(
     machine.stimulate({ atUs, controlId, what: 'down' });
     machine.stimulate({ atUs: atUs + heldUs, controlId, what: 'up' });
     if (!spend(machine, atUs + latestUs) || !spend(left, atUs + latestUs)) break;
-    ways.push(waysOf(machine.takeTrace(), left.takeTrace(), controlId, periodUs));
+    ways.push(waysOf(machine.takeTrace(), left.takeTrace(), controlId, gadget));
     if (!soundsOn) machine = left;
   }
   return ways;
