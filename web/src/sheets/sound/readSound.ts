@@ -1,5 +1,7 @@
 /** What lies in a program is short; a table of a minute is some megabytes of text. */
 const longestS = 60;
+/** Browsers read for rates from here on; the standard asks them for 8,000 and more. */
+const leastHz = 3_000;
 /** A minute of the dearest usual kind of file, twice over. */
 const mostBytes = 64 * 1_048_576;
 
@@ -10,6 +12,10 @@ const mostBytes = 64 * 1_048_576;
 export async function readSound(file: File, rateHz: number): Promise<Float32Array> {
   const expected = `Expected a sound file of at most ${longestS} s`;
   if (file.size > mostBytes) throw new Error(`${expected}; “${file.name}” is larger than any of those.`);
+  if (rateHz < leastHz)
+    throw new Error(
+      `Expected at least ${leastHz} samples a second; the pulses here carry ${Math.round(rateHz)}. Fewer bits carry more.`,
+    );
   const data = await file.arrayBuffer();
   const reader = new OfflineAudioContext(1, 1, rateHz);
   const sound = await reader.decodeAudioData(data).catch(() => {
