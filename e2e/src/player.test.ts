@@ -103,7 +103,7 @@ describe('sounds in the program, from nothing', () => {
     await bench.inHand(/Speaker for samples\s*First sound/);
     // Nothing is told over a line: what is left is the contact and the loop.
     await bench.shows('To “Speaker for samples” from 1 key');
-    expect(await bench.text('section[aria-label="From finger to sound"]')).toContain('That is within');
+    await bench.shows('That is within the 10 ms');
   });
 
   it('are made of a sound file, whose length they take', async () => {
