@@ -44,6 +44,24 @@ export class Ears {
     return true;
   }
 
+  /**
+   * Follows a stretch of the trace.
+   * @param afterUs only what is later is told, though all of it is heard
+   * @returns what sounds from when on, where it may be otherwise; what comes in one moment is one
+   */
+  follow(
+    entries: readonly TraceEntry[],
+    afterUs: number,
+  ): { atUs: number; sounding: Record<string, Voice> }[] {
+    const moments: { atUs: number; sounding: Record<string, Voice> }[] = [];
+    for (const entry of entries) {
+      if (!this.hear(entry) || entry.atUs <= afterUs) continue;
+      if (moments.at(-1)?.atUs === entry.atUs) moments.pop();
+      moments.push({ atUs: entry.atUs, sounding: this.sounding });
+    }
+    return moments;
+  }
+
   /** All that sounds, by output and voice. */
   get sounding(): Record<string, Voice> {
     return Object.fromEntries(

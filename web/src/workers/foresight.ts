@@ -7,7 +7,7 @@ const mostParts = 250_000;
 const pieces = 8;
 
 export interface Foreseen {
-  /** What sounds from these moments on, in order, all of them later than the machine. */
+  /** What sounds from these moments on, in order, none before the machine. */
   sounds: { atUs: number; sounding: SoundingVoices }[];
   /** Up to and with that moment nothing else sounds otherwise, if nothing comes from outside. */
   toUs: number;
@@ -40,12 +40,7 @@ export function foresee(machine: Machine, planned: readonly Stimulus[], untilUs:
     const pieceUs = fromUs + Math.floor(((untilUs - fromUs) * piece) / pieces);
     if (!come(pieceUs)) break;
     toUs = pieceUs;
-    for (const entry of ahead.takeTrace()) {
-      if (!ears.hear(entry)) continue;
-      // What comes in one moment is one.
-      if (sounds.at(-1)?.atUs === entry.atUs) sounds.pop();
-      sounds.push({ atUs: entry.atUs, sounding: ears.sounding });
-    }
+    sounds.push(...ears.follow(ahead.takeTrace(), -Infinity));
   }
   return { sounds, toUs };
 }

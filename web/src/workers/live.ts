@@ -59,7 +59,7 @@ const leastAheadMs = 400;
 const paceMs = 500;
 
 const unforeseen: Foreseen = { sounds: [], toUs: -Infinity };
-const nothingForeseen = { toUs: -Infinity, atMs: [] } as const;
+const nothingForeseen = { toUs: -Infinity, atMs: [], sinceMs: -Infinity } as const;
 
 /** Whoever asks for one of these wants to be nowhere else. */
 const whereItIs: ReadonlySet<Command['kind']> = new Set([
@@ -108,10 +108,8 @@ export class LiveMachine {
   private pace: { sinceMs: number; sinceUs: number; tally: Record<string, number> } | null = null;
   private slow: Slow | null = null;
   private ears: Ears | null = null;
-  /** What has been told of the time to come. */
-  private foreseen: { toUs: number; atMs: readonly number[] } = nothingForeseen;
-  /** When that was. */
-  private foreseenMs = -Infinity;
+  /** What has been told of the time to come, and when. */
+  private foreseen: { toUs: number; atMs: readonly number[]; sinceMs: number } = nothingForeseen;
 
   constructor(private readonly host: Host) {}
 
@@ -381,16 +379,8 @@ export class LiveMachine {
   private sound(come: readonly TraceEntry[]): void {
     const { ears, host } = this;
     if (!ears || !host.sound) return;
-    const moments: SoundingAt[] = [];
-    const { isHeard } = this;
-    for (const entry of come) {
-      // What was foreseen has been told.
-      if (!ears.hear(entry) || !isHeard || entry.atUs <= this.foreseen.toUs) continue;
-      const atMs = this.realMs(entry.atUs);
-      // What comes in one moment is one.
-      if (moments.at(-1)?.atMs === atMs) moments.pop();
-      moments.push({ atMs, sounding: ears.sounding });
-    }
+    // What was foreseen has been told.
+    const moments = this.onHost(ears.follow(come, this.isHeard ? this.foreseen.toUs : Infinity));
     if (moments.length > 0) host.sound(moments.slice(-mostSounded), moments[0]!.atMs);
   }
   /** Tells what will sound soon, where that is not told yet; while it cannot keep up, nothing of it holds. */
@@ -399,20 +389,21 @@ export class LiveMachine {
     if (!ears?.any || !host.sound || !this.isHeard) return;
     const inUs = (ms: number) => machine.nowUs + Math.round(ms * 1_000 * this.factor);
     const told = foreseen.toUs >= inUs(leastAheadMs);
-    if (!pace && (told || host.nowMs() < this.foreseenMs + aheadMs - leastAheadMs)) return;
+    if (!pace && (told || host.nowMs() < foreseen.sinceMs + aheadMs - leastAheadMs)) return;
     const { sounds, toUs } = pace ? unforeseen : foresee(machine, this.planned, inUs(aheadMs));
-    const moments = sounds.map(({ atUs, sounding }) => ({ atMs: this.realMs(atUs), sounding }));
+    const moments = this.onHost(sounds);
     // Also what was told by another measure of time is void.
     const stale = foreseen.atMs.find((atMs) => atMs > this.realMs(machine.nowUs));
-    this.foreseen = { toUs, atMs: moments.map(({ atMs }) => atMs) };
-    this.foreseenMs = host.nowMs();
+    this.foreseen = { toUs, atMs: moments.map(({ atMs }) => atMs), sinceMs: host.nowMs() };
     if (moments.length > 0 || stale !== undefined)
       host.sound(moments, Math.min(stale ?? Infinity, moments[0]?.atMs ?? Infinity));
   }
   /** A hand does what was not foreseen. */
   private overtaken(): void {
-    this.foreseen = { ...this.foreseen, toUs: -Infinity };
-    this.foreseenMs = -Infinity;
+    this.foreseen = { ...nothingForeseen, atMs: this.foreseen.atMs };
+  }
+  private onHost(sounds: Foreseen['sounds']): SoundingAt[] {
+    return sounds.map(({ atUs, sounding }) => ({ atMs: this.realMs(atUs), sounding }));
   }
   /** When a moment of the gadget is, or was, on the clock of the host. */
   private realMs(atUs: number): number {

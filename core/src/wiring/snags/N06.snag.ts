@@ -12,21 +12,19 @@ export const N06: SnagRule = {
   check(gadget): Snag[] {
     const board = boardOf(gadget);
     if (!board) return [];
-    const tunes = tunesPerformed(gadget).map((tune) => ({
-      place: { kind: 'tune', id: tune.id } as const,
-      name: tune.name,
-      bytes: tuneMemory(tune).bytes,
-    }));
-    const sounds = storedSounds(gadget, board.clockHz).map(({ output, name, bytes }) => ({
-      place: { kind: 'output', id: output.id } as const,
-      name,
-      bytes,
-    }));
-    const all = [...tunes, ...sounds];
-    if (all.length === 0) return [];
+    const tunes = tunesPerformed(gadget);
+    const sounds = storedSounds(gadget, board.clockHz);
+    if (tunes.length + sounds.length === 0) return [];
     const { used } = gaugesOf(gadget, board).find(({ id }) => id === 'flash')!;
     if (used <= board.flashBytes) return [];
-    const { place, name, bytes } = all.reduce((a, b) => (b.bytes > a.bytes ? b : a));
+    const { place, name, bytes } = [
+      ...tunes.map((tune) => ({
+        place: { kind: 'tune', id: tune.id } as const,
+        name: tune.name,
+        bytes: tuneMemory(tune).bytes,
+      })),
+      ...sounds.map((sound) => ({ ...sound, place: { kind: 'output', id: sound.output.id } as const })),
+    ].reduce((a, b) => (b.bytes > a.bytes ? b : a));
     return [
       {
         rule: 'N06',

@@ -31,10 +31,10 @@ export const N07: SnagRule = {
             name: owner.name,
             reason: heavy ? 'load' : 'power',
             supplyMv,
-            speakerOhms: speakerOhms,
-            leastOhms: leastOhms,
+            speakerOhms,
+            leastOhms,
             mw,
-            speakerMw: speakerMw,
+            speakerMw,
           },
           ...(better !== undefined && {
             mend: {

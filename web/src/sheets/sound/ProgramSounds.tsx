@@ -54,7 +54,8 @@ export function ProgramSounds({
         {clock
           ? `At ${kilo(board.clockHz)} and ${samples.bits} bits there are ${kilo(clock.carrierHz)} of pulses and ${rate} samples a second, a new one every ${clock.pulses === 1 ? 'pulse' : `${clock.pulses} pulses`}: ${showDuration(Math.round(1_000_000 / clock.rateHz))} after one the program has to hand over the next.`
           : 'How the board’s clock carries them is known once a board is chosen.'}{' '}
-        Nothing above {kilo(rateHz / 2)} can be heard. In hand each is a sound that stands in for it.
+        Of a sound, nothing above {kilo(rateHz / 2)} gets through. In hand each is a sound that stands in for
+        it.
       </p>
       <OutputFigures output={output} />
       {sounds.length > 0 && (
