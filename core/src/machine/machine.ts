@@ -98,6 +98,11 @@ export class Machine {
     return machine;
   }
 
+  /** One more that stands where this one does; each goes on by itself. */
+  beside(): Machine {
+    return this.restoredTo(this.loop.state);
+  }
+
   /** The whole state, as plain JSON of its own. */
   snapshot(): MachineState {
     return copy(this.loop.state);

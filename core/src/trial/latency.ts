@@ -211,7 +211,7 @@ function played(
       if (state?.kind === 'tone' && state.hz > 0) soundsOn?.add(id);
     }
     // The same moment, and nobody presses.
-    const left = machine.restoredTo(machine.snapshot());
+    const left = machine.beside();
     machine.stimulate({ atUs, controlId, what: 'down' });
     machine.stimulate({ atUs: atUs + heldUs, controlId, what: 'up' });
     if (!spend(machine, atUs + latestUs) || !spend(left, atUs + latestUs)) break;

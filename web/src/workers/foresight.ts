@@ -22,7 +22,7 @@ export function foresee(machine: Machine, planned: readonly Stimulus[], untilUs:
   const next = Math.min(machine.nextUs ?? Infinity, planned[0]?.atUs ?? Infinity);
   if (next > untilUs) return { sounds: [], toUs: untilUs };
   const ears = new Ears(machine.gadget, machine.shown.outputs);
-  const ahead = machine.restoredTo(machine.snapshot());
+  const ahead = machine.beside();
   /** As the machine itself is let go on, planned moves at their own times. @returns whether it came to that moment */
   const goOn = (toUs: number): boolean => ahead.advance(toUs, machine.work + mostParts - ahead.work);
   const moves = planned.filter(({ atUs }) => atUs <= untilUs);
